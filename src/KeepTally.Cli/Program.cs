@@ -1,0 +1,16 @@
+using System.CommandLine;
+using KeepTally.Cli;
+
+var root = new RootCommand("Keep Tally on the command line: replay a log, move places on.")
+{
+    ReplayCommand.Build(),
+    RotateCommand.Build(),
+};
+var parsed = root.Parse(args);
+if (parsed.Errors.Count > 0)
+{
+    Console.Error.WriteLine($"tally: {parsed.Errors[0].Message} Say tally --help for the calls.");
+    return Unusable.ExitCode;
+}
+
+return Unusable.Guard(() => parsed.Invoke(new InvocationConfiguration { EnableDefaultExceptionHandler = false }));

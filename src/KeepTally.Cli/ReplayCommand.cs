@@ -1,0 +1,40 @@
+using System.CommandLine;
+using KeepTally.Core.Formats;
+using KeepTally.Core.Sheets;
+
+namespace KeepTally.Cli;
+
+/// <summary><c>tally replay --card CARD --log LOG [--at MS]</c>: how a sheet stands, as one JSON object.</summary>
+internal static class ReplayCommand
+{
+    internal static Command Build()
+    {
+        var card = new Option<string>("--card") { Description = "The drill card, JSON.", Required = true };
+        var log = new Option<string>("--log") { Description = "The run log, JSON Lines.", Required = true };
+        var at = new Option<long?>("--at")
+        {
+            Description = "The moment to look at, milliseconds from the origin; the last event if left out.",
+        };
+        var command = new Command("replay", "Print how a sheet stands at a moment.") { card, log, at };
+        command.SetAction(parsed =>
+            Console.Out.WriteLine(Replay(parsed.GetValue(card)!, parsed.GetValue(log)!, parsed.GetValue(at)))
+        );
+        return command;
+    }
+
+    private static string Replay(string cardFile, string logFile, long? at)
+    {
+        var log = Unusable.Read(logFile, LogReader.Read);
+        var card = Unusable.Read(cardFile, text => CardReader.Read(text, log.Head.Options));
+        var live = Unusable.Sure(logFile, LiveSheet.Open(card, log.Head));
+        foreach (var (line, said) in log.Events.Where(logged => at is null || logged.Said.At <= at))
+        {
+            if (live.Add(said) is { } refusal)
+            {
+                throw Unusable.In(logFile, new Fault(refusal.Property, refusal.Problem, refusal.Mend).OnLine(line));
+            }
+        }
+
+        return ReplayWriter.Write(live.Sheet.Report(at ?? live.Log.LastAt));
+    }
+}

@@ -1,0 +1,44 @@
+using KeepTally.Core.Formats;
+
+namespace KeepTally.Cli;
+
+/// <summary>Input that cannot be used: said in one line on standard error, exit code 2.</summary>
+internal sealed class Unusable(string line) : Exception(line)
+{
+    internal const int ExitCode = 2;
+
+    internal static Unusable In(string file, Fault fault) => new($"{file}: {fault}");
+
+    /// <summary>The value read from a file, or its first fault.</summary>
+    internal static T Read<T>(string file, Func<string, Reading<T>> read)
+        where T : class
+    {
+        string text;
+        try
+        {
+            text = File.ReadAllText(file);
+        }
+        catch (Exception failure) when (failure is IOException or UnauthorizedAccessException)
+        {
+            throw In(file, new Fault("", "the file cannot be read", "check the path and its permissions"));
+        }
+
+        return Sure(file, read(text));
+    }
+
+    internal static T Sure<T>(string file, Reading<T> reading)
+        where T : class => reading.IsRead ? reading.Value : throw In(file, reading.Faults[0]);
+
+    internal static int Guard(Func<int> run)
+    {
+        try
+        {
+            return run();
+        }
+        catch (Unusable unusable)
+        {
+            Console.Error.WriteLine(unusable.Message);
+            return ExitCode;
+        }
+    }
+}

@@ -1,0 +1,73 @@
+namespace KeepTally.Core.Cards;
+
+/// <summary>Something that can be tapped. Source: docs/formats.md, section 1, "Outcome".</summary>
+/// <param name="Key">The key of a keyboard that taps it, one character, or null.</param>
+/// <param name="Reading">The unit of the number its tap carries (<c>s</c>, <c>m</c>, <c>throws</c>), or null where it carries none.</param>
+public sealed record Outcome(
+    string Id,
+    string Label,
+    string? Key,
+    OutcomeResult Result,
+    IReadOnlyList<Award> Points,
+    IReadOnlyList<Effect> Does,
+    TappedBy? By,
+    string? Reading
+);
+
+/// <summary>Success and failure are attempts; neutral is not.</summary>
+public enum OutcomeResult
+{
+    Neutral,
+    Success,
+    Failure,
+}
+
+/// <summary>Points for one recipient of an outcome.</summary>
+public sealed record Award(Recipient To, double Points);
+
+/// <summary>Who gets points: the unit tapped, every other unit of the sheet, or one unit by id.</summary>
+public abstract record Recipient
+{
+    private Recipient() { }
+
+    public sealed record Self : Recipient;
+
+    public sealed record Other : Recipient;
+
+    public sealed record Named(string Unit) : Recipient;
+}
+
+/// <summary>In a match, who did it when the tap names nobody: the side with the ball, the next side, or one side by id.</summary>
+public abstract record TappedBy
+{
+    private TappedBy() { }
+
+    public sealed record Ball : TappedBy;
+
+    public sealed record OffBall : TappedBy;
+
+    public sealed record Named(string Side) : TappedBy;
+}
+
+/// <summary>What an outcome does besides scoring.</summary>
+public enum Effect
+{
+    /// <summary>Own points to nought.</summary>
+    Reset,
+    Win,
+
+    /// <summary>The best-ranked other unit wins.</summary>
+    Lose,
+
+    /// <summary>The ball goes to the next side.</summary>
+    TurnOver,
+
+    /// <summary>The turn passes.</summary>
+    Next,
+
+    /// <summary>Done, and takes the next place: first, second …</summary>
+    Leave,
+
+    /// <summary>One more out.</summary>
+    Out,
+}

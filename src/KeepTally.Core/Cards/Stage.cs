@@ -1,0 +1,56 @@
+using KeepTally.Core.Clock;
+using KeepTally.Core.Places;
+
+namespace KeepTally.Core.Cards;
+
+/// <summary>One part of a drill with its own scoring. Source: docs/formats.md, section 1, "Stage".</summary>
+public sealed record Stage(
+    string Name,
+    Scorer Scores,
+    Play Play,
+    IReadOnlyList<string> Sides,
+    IReadOnlyList<Outcome> Outcomes,
+    IReadOnlyList<Ending> Until,
+    Ladder? Ladder,
+    Targets? Targets,
+    IReadOnlyList<Limit> Limits,
+    StreakMiss Streak,
+    string? Ball,
+    IReadOnlyList<Measure> Measures,
+    Par? Par,
+    ClockPlan? Clock,
+    IReadOnlyList<Place> Places,
+    IReadOnlyList<Move> Moves,
+    RotateOn? Rotate
+);
+
+/// <summary>Who carries a score on a sheet of this stage.</summary>
+public enum Scorer
+{
+    Player,
+    Group,
+    Side,
+    None,
+}
+
+public enum Play
+{
+    /// <summary>Any unit may be tapped at any time.</summary>
+    Together,
+
+    /// <summary>One unit at a time, in listed order.</summary>
+    Turns,
+
+    /// <summary>Two or more sides head to head.</summary>
+    Match,
+}
+
+/// <summary>What a failure does to the run of successes.</summary>
+public enum StreakMiss
+{
+    Zero,
+    Hold,
+}
+
+/// <summary>The standard to reach; shown and judged, never ending the stage.</summary>
+public sealed record Par(MeasureBy By, double Value);

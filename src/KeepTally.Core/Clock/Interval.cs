@@ -1,0 +1,34 @@
+namespace KeepTally.Core.Clock;
+
+/// <summary>One stretch of the timeline, in milliseconds of running time from the press of start.</summary>
+/// <param name="Round">The round it belongs to, from 1; a change-over belongs to the round before it.</param>
+public readonly record struct Interval(IntervalKind Kind, int Round, long Start, long End)
+{
+    public long Length => End - Start;
+}
+
+public enum IntervalKind
+{
+    CountIn,
+    Work,
+    Change,
+    Break,
+    Over,
+}
+
+/// <summary>Something to be heard at a moment of the timeline.</summary>
+/// <param name="Left">For a call, the milliseconds left.</param>
+/// <param name="Interval">The interval that begins, or in which the call falls.</param>
+public readonly record struct Signal(long At, SignalKind Kind, long Left, Interval Interval);
+
+public enum SignalKind
+{
+    /// <summary>Work begins.</summary>
+    Go,
+
+    /// <summary>Work, or a rest, is over.</summary>
+    Horn,
+
+    /// <summary>So much is left.</summary>
+    Call,
+}

@@ -1,0 +1,84 @@
+namespace KeepTally.Core.Clock;
+
+/// <summary>
+/// Running time: what has passed since the start with every pause left out. All instants are whole milliseconds from the
+/// run's origin. It is always a difference of instants, never a sum of ticks, so it cannot drift.
+/// </summary>
+public sealed class RunningTime
+{
+    private readonly List<Stretch> _stretches = [];
+
+    /// <summary>A time the clock stood: running time was <paramref name="Ran"/> when it went on at <paramref name="From"/>.</summary>
+    private readonly record struct Stretch(long From, long Ran);
+
+    public bool IsStarted => _stretches.Count > 0;
+
+    public bool IsPaused { get; private set; }
+
+    /// <summary>Running time at the pause, while paused.</summary>
+    private long _stoodAt;
+
+    /// <summary>A second start changes nothing.</summary>
+    public void Start(long at)
+    {
+        if (!IsStarted)
+        {
+            _stretches.Add(new Stretch(at, 0));
+        }
+    }
+
+    public bool Pause(long at)
+    {
+        if (!IsStarted || IsPaused)
+        {
+            return false;
+        }
+
+        _stoodAt = At(at);
+        IsPaused = true;
+        return true;
+    }
+
+    public bool Resume(long at)
+    {
+        if (!IsPaused)
+        {
+            return false;
+        }
+
+        IsPaused = false;
+        _stretches.Add(new Stretch(at, _stoodAt));
+        return true;
+    }
+
+    /// <summary>Running milliseconds at an instant that is not before the last pause or resume.</summary>
+    public long At(long at)
+    {
+        if (!IsStarted)
+        {
+            return 0;
+        }
+
+        if (IsPaused)
+        {
+            return _stoodAt;
+        }
+
+        var last = _stretches[^1];
+        return last.Ran + Math.Max(0, at - last.From);
+    }
+
+    /// <summary>The instant at which so much running time had passed, for a moment the clock has already reached.</summary>
+    public long InstantOf(long ran)
+    {
+        for (var i = _stretches.Count - 1; i >= 0; i--)
+        {
+            if (_stretches[i].Ran <= ran)
+            {
+                return _stretches[i].From + (ran - _stretches[i].Ran);
+            }
+        }
+
+        throw new InvalidOperationException("The clock was never started.");
+    }
+}

@@ -1,0 +1,133 @@
+namespace KeepTally.Core.Clock;
+
+/// <summary>
+/// What the clock of a stage says at any moment of its running time. Computed from the plan alone: the same moment always
+/// gives the same answer, however late it is asked. Source: docs/formats.md, section 3.
+/// </summary>
+public sealed class Timeline
+{
+    /// <summary>Before work begins again, this much of a change-over or break is called too.</summary>
+    private const long CalledBeforeWork = 3000;
+
+    private readonly Interval[] _intervals;
+
+    public Timeline(ClockPlan plan)
+    {
+        Plan = plan;
+        _intervals = [.. Build(plan)];
+    }
+
+    public ClockPlan Plan { get; }
+
+    /// <summary>Every interval in order, without gaps; the last is <see cref="IntervalKind.Over"/> and has no end.</summary>
+    public IReadOnlyList<Interval> Intervals => _intervals;
+
+    /// <summary>The interval that holds a moment. An interval begins with its first millisecond and ends before its last.</summary>
+    public Interval At(long elapsed)
+    {
+        foreach (var interval in _intervals)
+        {
+            if (elapsed < interval.End)
+            {
+                return interval;
+            }
+        }
+
+        return _intervals[^1];
+    }
+
+    /// <summary>The interval after this one; <see cref="IntervalKind.Over"/> follows itself.</summary>
+    public Interval After(Interval interval) =>
+        _intervals[Math.Min(Array.IndexOf(_intervals, interval) + 1, _intervals.Length - 1)];
+
+    /// <summary>
+    /// Every signal later than <paramref name="from"/> and not later than <paramref name="to"/>, in order: asking for
+    /// one span after another gives each signal exactly once. The first span begins before 0, so that a start without
+    /// count-in is heard.
+    /// </summary>
+    public IEnumerable<Signal> Signals(long from, long to)
+    {
+        foreach (var interval in _intervals)
+        {
+            if (interval.Start > to)
+            {
+                yield break;
+            }
+
+            if (interval.Start > from && interval.Kind != IntervalKind.CountIn)
+            {
+                yield return new Signal(
+                    interval.Start,
+                    interval.Kind is IntervalKind.Work ? SignalKind.Go : SignalKind.Horn,
+                    0,
+                    interval
+                );
+            }
+
+            foreach (var left in CallsIn(interval))
+            {
+                var at = interval.End - left;
+                if (at > from && at <= to)
+                {
+                    yield return new Signal(at, SignalKind.Call, left, interval);
+                }
+            }
+        }
+    }
+
+    /// <summary>The rounds of work that are over at a moment, each with the moment its work ended.</summary>
+    public IEnumerable<(int Round, long At)> WorkDone(long elapsed) =>
+        _intervals
+            .Where(interval => interval.Kind == IntervalKind.Work && interval.End <= elapsed)
+            .Select(interval => (interval.Round, interval.End));
+
+    /// <summary>The spans before the end of an interval at which its time left is called, longest first.</summary>
+    public IEnumerable<long> CallsIn(Interval interval) =>
+        interval.Kind switch
+        {
+            IntervalKind.Work => Plan.Calls.Where(left => left > 0 && left < interval.Length),
+            IntervalKind.CountIn => WholeSeconds(interval.Length),
+            IntervalKind.Change or IntervalKind.Break => WholeSeconds(Math.Min(CalledBeforeWork, interval.Length)),
+            IntervalKind.Over => [],
+        };
+
+    private static IEnumerable<long> WholeSeconds(long span)
+    {
+        for (var left = span / 1000 * 1000; left > 0; left -= 1000)
+        {
+            yield return left;
+        }
+    }
+
+    private static IEnumerable<Interval> Build(ClockPlan plan)
+    {
+        var at = 0L;
+        Interval Next(IntervalKind kind, int round, long length)
+        {
+            var interval = new Interval(kind, round, at, at + length);
+            at += length;
+            return interval;
+        }
+
+        if (plan.CountIn > 0)
+        {
+            yield return Next(IntervalKind.CountIn, 1, plan.CountIn);
+        }
+
+        for (var round = 1; round <= plan.Rounds; round++)
+        {
+            yield return Next(IntervalKind.Work, round, plan.Work);
+            if (plan.BreakAfter is { Length: > 0 } rest && rest.Round == round)
+            {
+                yield return Next(IntervalKind.Break, round, rest.Length);
+            }
+
+            if (round < plan.Rounds && plan.Change > 0)
+            {
+                yield return Next(IntervalKind.Change, round, plan.Change);
+            }
+        }
+
+        yield return new Interval(IntervalKind.Over, plan.Rounds, at, long.MaxValue);
+    }
+}

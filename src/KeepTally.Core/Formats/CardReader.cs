@@ -1,0 +1,222 @@
+using KeepTally.Core.Cards;
+
+namespace KeepTally.Core.Formats;
+
+/// <summary>Reads <c>keep-tally/drill@1</c>. Source: docs/formats.md, section 1.</summary>
+public static class CardReader
+{
+    public const string Format = "keep-tally/drill@1";
+
+    private static readonly IReadOnlyDictionary<string, string> NothingChosen = new Dictionary<string, string>();
+
+    /// <summary>Reads a card with its own default house rules.</summary>
+    public static Reading<DrillCard> Read(string json) => Read(json, NothingChosen);
+
+    /// <summary>Reads a card; <paramref name="chosen"/> overrides the defaults of its options.</summary>
+    public static Reading<DrillCard> Read(string json, IReadOnlyDictionary<string, string> chosen)
+    {
+        var faults = new List<Fault>();
+        using var document = JsonText.Parse(json, faults);
+        if (document is null)
+        {
+            return Reading<DrillCard>.Failed(faults);
+        }
+
+        var card = ReadCard(JsonPlace.Root(document.RootElement, faults), chosen, faults);
+        return faults.Count == 0 ? Reading<DrillCard>.Of(card) : Reading<DrillCard>.Failed(faults);
+    }
+
+    private static DrillCard ReadCard(JsonPlace root, IReadOnlyDictionary<string, string> chosen, List<Fault> faults)
+    {
+        root.Only(
+            "format",
+            "id",
+            "name",
+            "purpose",
+            "sports",
+            "skills",
+            "intensity",
+            "players",
+            "minutes",
+            "secondsPerRep",
+            "equipment",
+            "coaches",
+            "cues",
+            "faults",
+            "cautions",
+            "load",
+            "options",
+            "stages",
+            "layout"
+        );
+        if (!root.IsObject)
+        {
+            return Unread;
+        }
+
+        root.Need("format", $"\"format\": \"{Format}\"")?.Word((Format, true));
+        var options = ReadOptions(root);
+        var inForce = Choose(options, chosen, faults);
+
+        var stages = root.Need("stages", "at least one stage") is { } list
+            ? list.WithChosen(inForce).Items().Select(StageReader.Read).ToArray()
+            : [];
+        if (stages.Length == 0)
+        {
+            root.Find("stages")?.Wrong("the list is empty", "write at least one stage");
+        }
+
+        return new DrillCard(
+            root.NeedText("id", "a short id such as \"gate-shots\""),
+            root.NeedText("name", "the name of the drill"),
+            root.TextOr("purpose", ""),
+            root.Texts("sports"),
+            root.Texts("skills"),
+            root.Find("intensity")?.Whole(1, 5) ?? 3,
+            ReadGroupSize(root),
+            root.Find("minutes")?.Number(0, 600) ?? 0,
+            root.Find("secondsPerRep")?.Number(0.1, 3600) ?? 6,
+            root.List("equipment", ReadEquipment),
+            root.Find("coaches")?.Whole(0, 50) ?? 0,
+            root.Texts("cues"),
+            root.Texts("faults"),
+            root.List("cautions", ReadCaution),
+            ReadLoad(root),
+            options,
+            inForce,
+            stages
+        );
+    }
+
+    private static DrillCard Unread { get; } =
+        new(
+            "",
+            "",
+            "",
+            [],
+            [],
+            3,
+            new(1, 1, 1),
+            0,
+            6,
+            [],
+            0,
+            [],
+            [],
+            [],
+            null,
+            new Dictionary<string, HouseRule>(),
+            NothingChosen,
+            []
+        );
+
+    private static GroupSize ReadGroupSize(JsonPlace root)
+    {
+        if (root.Find("players") is not { } players)
+        {
+            return new GroupSize(1, 1, 99);
+        }
+
+        players.Only("min", "best", "max");
+        var min = players.Find("min")?.Whole(1, 99) ?? 1;
+        var max = players.Find("max")?.Whole(1, 99) ?? 99;
+        var best = players.Find("best")?.Whole(1, 99) ?? min;
+        if (min > best || best > max)
+        {
+            players.Wrong("min, best and max are out of order", "write min ≤ best ≤ max");
+        }
+
+        return new GroupSize(min, best, max);
+    }
+
+    private static Equipment ReadEquipment(JsonPlace place)
+    {
+        place.Only("item", "count", "per");
+        return new Equipment(
+            place.NeedText("item", "what to bring, such as \"ball\""),
+            place.Find("count")?.Whole(0, 999) ?? 1,
+            place.Find("per")?.Word(("drill", EquipmentPer.Drill), ("group", EquipmentPer.Group), ("player", EquipmentPer.Player))
+                ?? EquipmentPer.Drill
+        );
+    }
+
+    private static Caution ReadCaution(JsonPlace place)
+    {
+        place.Only("kind", "text");
+        return new Caution(place.NeedText("kind", "such as \"contact\""), place.NeedText("text", "the words of the caution"));
+    }
+
+    private static Load? ReadLoad(JsonPlace root)
+    {
+        if (root.Find("load") is not { } load)
+        {
+            return null;
+        }
+
+        load.Only("kind", "per");
+        return new Load(load.NeedText("kind", "such as \"throw\""), load.TextOr("per", "attempt"));
+    }
+
+    private static Dictionary<string, HouseRule> ReadOptions(JsonPlace root)
+    {
+        var options = new Dictionary<string, HouseRule>(StringComparer.Ordinal);
+        if (root.Find("options") is not { } found)
+        {
+            return options;
+        }
+
+        foreach (var (name, place) in found.Properties())
+        {
+            place.Only("label", "choices", "default");
+            var choices = new Dictionary<string, string>(StringComparer.Ordinal);
+            foreach (var (value, words) in place.Need("choices", "the schools, each with its words")?.Properties() ?? [])
+            {
+                choices[value] = words.Text();
+            }
+
+            var preset = place.NeedText("default", "the choice taken unless another is made");
+            if (preset.Length > 0 && !choices.ContainsKey(preset))
+            {
+                place
+                    .Find("default")
+                    ?.Wrong($"\"{preset}\" is not one of the choices", "write one of " + string.Join(", ", choices.Keys));
+            }
+
+            options[name] = new HouseRule(place.NeedText("label", "what is chosen"), choices, preset);
+        }
+
+        return options;
+    }
+
+    private static Dictionary<string, string> Choose(
+        Dictionary<string, HouseRule> options,
+        IReadOnlyDictionary<string, string> chosen,
+        List<Fault> faults
+    )
+    {
+        var inForce = options.ToDictionary(option => option.Key, option => option.Value.Default, StringComparer.Ordinal);
+        foreach (var (name, value) in chosen)
+        {
+            if (!options.TryGetValue(name, out var rule))
+            {
+                faults.Add(new Fault($"options.{name}", "the card has no such option", "take it out of the log's options"));
+            }
+            else if (!rule.Choices.ContainsKey(value))
+            {
+                faults.Add(
+                    new Fault(
+                        $"options.{name}",
+                        $"\"{value}\" is not one of the choices",
+                        "write one of " + string.Join(", ", rule.Choices.Keys)
+                    )
+                );
+            }
+            else
+            {
+                inForce[name] = value;
+            }
+        }
+
+        return inForce;
+    }
+}

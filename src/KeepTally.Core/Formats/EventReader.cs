@@ -1,0 +1,125 @@
+using KeepTally.Core.Sheets;
+
+namespace KeepTally.Core.Formats;
+
+/// <summary>Reads one event of a log, one JSON object. Source: docs/formats.md, section 2.</summary>
+public static class EventReader
+{
+    private const int LongestWord = 200;
+
+    public static Reading<RunEvent> Read(string json)
+    {
+        var faults = new List<Fault>();
+        using var document = JsonText.Parse(json, faults);
+        var said = document is null ? null : Read(JsonPlace.Root(document.RootElement, faults));
+        return said is not null && faults.Count == 0 ? Reading<RunEvent>.Of(said) : Reading<RunEvent>.Failed(faults);
+    }
+
+    private static RunEvent? Read(JsonPlace place)
+    {
+        var type = place.Need("type", "what was said, such as \"tap\"")?.Text();
+        var id = new EventId(
+            Word(place, "device") ?? "",
+            place.Need("n", "the number of the event on its device")?.Whole(0, int.MaxValue) ?? 0
+        );
+        var at = (long)(place.Need("at", "whole milliseconds from the run's origin")?.Number(0, 1e15) ?? 0);
+        if (id.Device.Length == 0)
+        {
+            place.Need("device", "which device said it");
+        }
+
+        switch (type)
+        {
+            case "start":
+                Only(place);
+                return new RunEvent.Start(id, at);
+            case "pause":
+                Only(place);
+                return new RunEvent.Pause(id, at);
+            case "resume":
+                Only(place);
+                return new RunEvent.Resume(id, at);
+            case "end":
+                Only(place);
+                return new RunEvent.End(id, at);
+            case "tap":
+                Only(place, "unit", "outcome", "zone", "tags", "value");
+                return new RunEvent.Tap(
+                    id,
+                    at,
+                    Word(place, "unit"),
+                    Word(place, "outcome"),
+                    Word(place, "zone"),
+                    Tags(place),
+                    place.Find("value")?.Number()
+                );
+            case "turn":
+                Only(place, "unit");
+                return new RunEvent.Turn(id, at, Word(place, "unit"));
+            case "rotate":
+                Only(place, "winner", "loser", "actor");
+                return new RunEvent.Rotate(id, at, Word(place, "winner"), Word(place, "loser"), Word(place, "actor"));
+            case "undo":
+                Only(place, "of");
+                return new RunEvent.Undo(id, at, Of(place));
+            case "freeze":
+                Only(place, "reason");
+                return new RunEvent.Freeze(id, at, Word(place, "reason") ?? "");
+            case "note":
+                Only(place, "text", "unit");
+                return new RunEvent.Note(id, at, place.NeedText("text", "the words of the note"), Word(place, "unit"));
+            case "sub":
+                Only(place, "out", "in");
+                return new RunEvent.Sub(id, at, Word(place, "out"), Word(place, "in"));
+            case null:
+                return null;
+            default:
+                place
+                    .Find("type")
+                    ?.Wrong(
+                        $"\"{type}\" is not something that can be said",
+                        "write one of start, pause, resume, end, tap, turn, rotate, undo, freeze, note, sub"
+                    );
+                return null;
+        }
+    }
+
+    private static void Only(JsonPlace place, params ReadOnlySpan<string> own) => place.Only(["device", "n", "at", "type", .. own]);
+
+    private static string? Word(JsonPlace place, string name)
+    {
+        if (place.Find(name) is not { } found)
+        {
+            return null;
+        }
+
+        var word = found.Text();
+        if (word.Length > LongestWord)
+        {
+            found.Wrong("this is too long", $"write at most {LongestWord} characters");
+        }
+
+        return word;
+    }
+
+    private static EventId Of(JsonPlace place)
+    {
+        if (place.Need("of", "the device and n of the event to undo") is not { } of)
+        {
+            return default;
+        }
+
+        of.Only("device", "n");
+        return new EventId(of.NeedText("device", "whose event"), of.Need("n", "which event")?.Whole(0, int.MaxValue) ?? 0);
+    }
+
+    private static Dictionary<string, string>? Tags(JsonPlace place)
+    {
+        if (place.Find("tags") is not { } tags)
+        {
+            return null;
+        }
+
+        return tags.Properties().ToDictionary(tag => tag.Name, tag => tag.Value.Text(), StringComparer.Ordinal);
+    }
+}

@@ -1,0 +1,18 @@
+namespace KeepTally.Core.Formats;
+
+/// <summary>One thing wrong with something a person wrote: where it stands, what is wrong, and how to mend it.</summary>
+/// <param name="Path">The place, as <c>stages[0].until[1].lead</c> in JSON or <c>line 7</c> in a log; empty for the whole text.</param>
+/// <param name="Problem">What is wrong, in one plain clause.</param>
+/// <param name="Mend">What to write instead.</param>
+public sealed record Fault(string Path, string Problem, string Mend)
+{
+    /// <summary>The same fault in a text of several lines.</summary>
+    public Fault OnLine(int line) =>
+        this with
+        {
+            Path = Path.Length == 0 || Path.StartsWith("line ", StringComparison.Ordinal) ? $"line {line}" : $"line {line}, {Path}",
+        };
+
+    /// <summary>The fault on one line, ready to stand behind a file name.</summary>
+    public override string ToString() => Path.Length == 0 ? $"{Problem}; {Mend}" : $"{Path}: {Problem}; {Mend}";
+}

@@ -1,0 +1,95 @@
+using KeepTally.Core.Sheets;
+
+namespace KeepTally.Core.Formats;
+
+/// <summary>Reads and writes the head of a log, <c>keep-tally/log@1</c>. Source: docs/formats.md, section 2.</summary>
+public static class HeadReader
+{
+    public const string Format = "keep-tally/log@1";
+
+    public static Reading<LogHead> Read(string json)
+    {
+        var faults = new List<Fault>();
+        using var document = JsonText.Parse(json, faults);
+        var head = document is null ? null : Read(JsonPlace.Root(document.RootElement, faults));
+        return head is not null && faults.Count == 0 ? Reading<LogHead>.Of(head) : Reading<LogHead>.Failed(faults);
+    }
+
+    public static string Write(LogHead head) =>
+        JsonLine.Write(json =>
+        {
+            json.WriteStartObject();
+            json.WriteString("format", Format);
+            json.WriteString("drill", head.Drill);
+            json.WriteNumber("stage", head.Stage);
+            json.WriteStartObject("options");
+            foreach (var (option, choice) in head.Options)
+            {
+                json.WriteString(option, choice);
+            }
+
+            json.WriteEndObject();
+            json.WriteStartArray("units");
+            foreach (var unit in head.Units)
+            {
+                json.WriteStartObject();
+                json.WriteString("id", unit.Id);
+                json.WriteString("name", unit.Name);
+                if (unit.Players.Count > 0)
+                {
+                    json.WriteStartArray("players");
+                    foreach (var player in unit.Players)
+                    {
+                        json.WriteStartObject();
+                        json.WriteString("id", player.Id);
+                        json.WriteString("name", player.Name);
+                        json.WriteEndObject();
+                    }
+
+                    json.WriteEndArray();
+                }
+
+                json.WriteEndObject();
+            }
+
+            json.WriteEndArray();
+            json.WriteEndObject();
+        });
+
+    private static LogHead Read(JsonPlace place)
+    {
+        place.Only("format", "drill", "stage", "options", "units");
+        place.Need("format", $"\"format\": \"{Format}\"")?.Word((Format, true));
+        var units = place.Need("units", "who carries a score")?.Items().Select(ReadUnit).ToArray() ?? [];
+        if (units.Length == 0)
+        {
+            place.Find("units")?.Wrong("the list is empty", "write at least one unit");
+        }
+
+        place.NoTwice("units", units.Select(unit => unit.Id));
+        return new LogHead(
+            place.NeedText("drill", "the id of the card"),
+            place.Find("stage")?.Whole(0, 1000) ?? 0,
+            place
+                .Find("options")
+                ?.Properties()
+                .ToDictionary(option => option.Name, option => option.Value.Text(), StringComparer.Ordinal)
+                ?? [],
+            units
+        );
+    }
+
+    private static Unit ReadUnit(JsonPlace place)
+    {
+        place.Only("id", "name", "players");
+        var id = place.NeedText("id", "a short id such as \"p1\"");
+        return new Unit(id, place.TextOr("name", id), place.List("players", ReadMember));
+    }
+
+    private static Member ReadMember(JsonPlace place)
+    {
+        place.Only("id", "name");
+        var id = place.NeedText("id", "a short id such as \"p1\"");
+        return new Member(id, place.TextOr("name", id));
+    }
+}

@@ -1,0 +1,52 @@
+using KeepTally.Core.Sheets;
+
+namespace KeepTally.Core.Formats;
+
+/// <summary>Reads a whole log, JSON Lines. Faults name their line, counted from 1. Source: docs/formats.md, section 2.</summary>
+public static class LogReader
+{
+    public static Reading<RunLog> Read(string text)
+    {
+        var faults = new List<Fault>();
+        LogHead? head = null;
+        var events = new List<LoggedEvent>();
+        foreach (var (index, line) in text.Split('\n').Index())
+        {
+            if (string.IsNullOrWhiteSpace(line))
+            {
+                continue;
+            }
+
+            if (head is null && events.Count == 0 && faults.Count == 0)
+            {
+                head = Take(HeadReader.Read(line), index, faults);
+            }
+            else if (Take(EventReader.Read(line), index, faults) is { } said)
+            {
+                events.Add(new LoggedEvent(index + 1, said));
+            }
+        }
+
+        if (head is null && faults.Count == 0)
+        {
+            faults.Add(new Fault("line 1", "the log is empty", $"begin with a head of format {HeadReader.Format}"));
+        }
+
+        return head is not null && faults.Count == 0
+            ? Reading<RunLog>.Of(new RunLog(head, events))
+            : Reading<RunLog>.Failed(faults);
+    }
+
+    private static T? Take<T>(Reading<T> reading, int index, List<Fault> faults)
+        where T : class
+    {
+        faults.AddRange(reading.Faults.Select(fault => fault.OnLine(index + 1)));
+        return reading.Value;
+    }
+}
+
+/// <summary>A log as it was written, in the order of its lines.</summary>
+public sealed record RunLog(LogHead Head, IReadOnlyList<LoggedEvent> Events);
+
+/// <summary>An event and the line it stood on, from 1.</summary>
+public readonly record struct LoggedEvent(int Line, RunEvent Said);

@@ -1,0 +1,83 @@
+using KeepTally.Core.Cards;
+
+namespace KeepTally.Core.Formats;
+
+internal static class OutcomeReader
+{
+    internal static Outcome Read(JsonPlace place)
+    {
+        place.Only("id", "label", "key", "result", "points", "does", "by", "reading");
+        var id = place.NeedText("id", "a short id such as \"make\"");
+        return new Outcome(
+            id,
+            place.TextOr("label", id),
+            Key(place),
+            place
+                .Find("result")
+                ?.Word(("neutral", OutcomeResult.Neutral), ("success", OutcomeResult.Success), ("failure", OutcomeResult.Failure))
+                ?? OutcomeResult.Neutral,
+            place.Find("points") is { } points ? Points(points) : [],
+            place.List("does", Does),
+            place.Find("by") is { } by ? By(by) : null,
+            place.Find("reading")?.Text()
+        );
+    }
+
+    private static string? Key(JsonPlace place)
+    {
+        if (place.Find("key") is not { } found)
+        {
+            return null;
+        }
+
+        var key = found.Text();
+        if (key.Length != 1)
+        {
+            found.Wrong("a key is one character", "write one letter, such as \"g\"");
+        }
+
+        return key;
+    }
+
+    private static IReadOnlyList<Award> Points(JsonPlace place)
+    {
+        if (!place.IsObject)
+        {
+            return [new Award(new Recipient.Self(), place.Number())];
+        }
+
+        return
+        [
+            .. place
+                .Properties()
+                .Select(pair => new Award(
+                    pair.Name switch
+                    {
+                        "self" => new Recipient.Self(),
+                        "other" => new Recipient.Other(),
+                        var unit => new Recipient.Named(unit),
+                    },
+                    pair.Value.Number()
+                )),
+        ];
+    }
+
+    private static Effect Does(JsonPlace place) =>
+        place.Word(
+            ("reset", Effect.Reset),
+            ("win", Effect.Win),
+            ("lose", Effect.Lose),
+            ("turnOver", Effect.TurnOver),
+            ("next", Effect.Next),
+            ("leave", Effect.Leave),
+            ("out", Effect.Out)
+        );
+
+    private static TappedBy By(JsonPlace place) =>
+        place.Text() switch
+        {
+            "ball" => new TappedBy.Ball(),
+            "offBall" => new TappedBy.OffBall(),
+            var side => new TappedBy.Named(side),
+        };
+}

@@ -1,0 +1,26 @@
+using System.Diagnostics.CodeAnalysis;
+
+namespace KeepTally.Core.Formats;
+
+/// <summary>What came of reading a text a person wrote: the whole value, or every fault found in it. Nothing is half read.</summary>
+public sealed class Reading<T>
+    where T : class
+{
+    private Reading(T? value, IReadOnlyList<Fault> faults) => (Value, Faults) = (value, faults);
+
+    public T? Value { get; }
+
+    /// <summary>Every fault found, in the order of the text; empty when the text was read.</summary>
+    public IReadOnlyList<Fault> Faults { get; }
+
+    [MemberNotNullWhen(true, nameof(Value))]
+    public bool IsRead => Value is not null;
+
+    /// <summary>The value, for a caller who has already made sure of the text.</summary>
+    /// <exception cref="InvalidOperationException">The text did not read.</exception>
+    public T Sure() => Value ?? throw new InvalidOperationException(Faults[0].ToString());
+
+    internal static Reading<T> Of(T value) => new(value, []);
+
+    internal static Reading<T> Failed(IReadOnlyList<Fault> faults) => new(null, faults);
+}

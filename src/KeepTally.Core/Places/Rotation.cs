@@ -1,0 +1,104 @@
+namespace KeepTally.Core.Places;
+
+/// <summary>The one rule by which places move on. Source: docs/formats.md, section 4.</summary>
+public static class Rotation
+{
+    /// <summary>Whom a rotation may ask for by what they did.</summary>
+    public readonly record struct Named(string? Winner, string? Loser, string? Actor);
+
+    /// <summary>
+    /// One rotation. Movers leave first, then arrive in the listed order, then lines feed spots. A mover whose spot
+    /// has no room stays, and keeps the room where it stands.
+    /// </summary>
+    public static Placement Once(Placement before, IReadOnlyList<Move> moves, Named named)
+    {
+        var kinds = before.Places.ToDictionary(place => place.Id, StringComparer.Ordinal);
+        var marked = Mark(before, moves, named, kinds);
+        while (Blocked(before, marked, kinds) is { } blocked)
+        {
+            marked.Remove(blocked);
+        }
+
+        return before.With(
+            (standing, _) =>
+            {
+                foreach (var mover in marked)
+                {
+                    standing[mover.From].Remove(mover.Player);
+                }
+
+                foreach (var mover in marked)
+                {
+                    standing[mover.To].Add(mover.Player);
+                }
+
+                foreach (var move in moves.Where(move => IsLine(kinds, move.From) && !IsLine(kinds, move.To)))
+                {
+                    Feed(standing[move.From], standing[move.To], kinds[move.To].Size);
+                }
+            }
+        );
+    }
+
+    private sealed record Mover(string Player, string From, string To);
+
+    private static List<Mover> Mark(Placement before, IReadOnlyList<Move> moves, Named named, Dictionary<string, Place> kinds)
+    {
+        var marked = new List<Mover>();
+        foreach (var move in moves)
+        {
+            var here = before.At(move.From);
+            var movers = (IsLine(kinds, move.From), IsLine(kinds, move.To)) switch
+            {
+                (true, false) => [],
+                (true, true) => here.Take(1),
+                _ => move.Who switch
+                {
+                    MoveWho.All => here,
+                    MoveWho.First => here.Take(1),
+                    MoveWho.Winner => here.Where(player => player == named.Winner),
+                    MoveWho.Loser => here.Where(player => player == named.Loser),
+                    MoveWho.Actor => here.Where(player => player == named.Actor),
+                },
+            };
+            marked.AddRange(
+                movers
+                    .Where(player => marked.TrueForAll(mover => mover.Player != player))
+                    .Select(player => new Mover(player, move.From, move.To))
+                    .ToArray()
+            );
+        }
+
+        return marked;
+    }
+
+    /// <summary>The first mover who would arrive at a full spot, counting everyone who stays and everyone listed earlier.</summary>
+    private static Mover? Blocked(Placement before, List<Mover> marked, Dictionary<string, Place> kinds)
+    {
+        var arrived = new Dictionary<string, int>(StringComparer.Ordinal);
+        foreach (var mover in marked.Where(mover => !IsLine(kinds, mover.To)))
+        {
+            var staying = before.At(mover.To).Count(player => marked.TrueForAll(other => other.Player != player));
+            var already = arrived.GetValueOrDefault(mover.To);
+            if (staying + already >= kinds[mover.To].Size)
+            {
+                return mover;
+            }
+
+            arrived[mover.To] = already + 1;
+        }
+
+        return null;
+    }
+
+    private static void Feed(List<string> line, List<string> spot, int size)
+    {
+        while (line.Count > 0 && spot.Count < size)
+        {
+            spot.Add(line[0]);
+            line.RemoveAt(0);
+        }
+    }
+
+    private static bool IsLine(Dictionary<string, Place> kinds, string place) => kinds[place].Kind == PlaceKind.Line;
+}

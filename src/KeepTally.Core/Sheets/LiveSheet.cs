@@ -1,0 +1,143 @@
+using KeepTally.Core.Cards;
+using KeepTally.Core.Clock;
+using KeepTally.Core.Formats;
+using KeepTally.Core.Places;
+
+namespace KeepTally.Core.Sheets;
+
+/// <summary>
+/// A sheet being kept: its log, and the sheet and floor folded from it. Events may arrive in any order and more than
+/// once; what stands last is folded on, anything else folds anew.
+/// </summary>
+public sealed class LiveSheet
+{
+    private readonly DrillCard _card;
+    private readonly Timeline? _timeline;
+    private readonly Dictionary<EventId, Verdict> _verdicts = [];
+    private Sheet _sheet;
+    private Floor _floor;
+
+    private LiveSheet(DrillCard card, LogHead head, Sheet sheet)
+    {
+        _card = card;
+        Head = head;
+        _sheet = sheet;
+        _floor = new Floor(sheet.Stage, head.Units);
+        _timeline = sheet.Stage.Clock is { } plan ? new Timeline(plan) : null;
+    }
+
+    /// <summary>An empty sheet, where the head fits the card.</summary>
+    public static Reading<LiveSheet> Open(DrillCard card, LogHead head)
+    {
+        var sheet = Sheet.Open(card, head);
+        return sheet.IsRead
+            ? Reading<LiveSheet>.Of(new LiveSheet(card, head, sheet.Value))
+            : Reading<LiveSheet>.Failed(sheet.Faults);
+    }
+
+    public DrillCard Card => _card;
+
+    public LogHead Head { get; }
+
+    public Stage Stage => _sheet.Stage;
+
+    public EventLog Log { get; } = new();
+
+    public Sheet Sheet => _sheet;
+
+    public Floor Floor => _floor;
+
+    /// <summary>The timeline of the stage's clock, or null where it has none.</summary>
+    public Timeline? Timeline => _timeline;
+
+    /// <summary>What became of a standing event.</summary>
+    public Verdict? VerdictOn(EventId id) => _verdicts.TryGetValue(id, out var verdict) ? verdict : null;
+
+    /// <summary>Takes an event in, or says why it cannot stand. An event that is here already changes nothing.</summary>
+    public Refusal? Add(RunEvent said)
+    {
+        if (_sheet.Refuse(said) is { } refusal)
+        {
+            return refusal;
+        }
+
+        if (!Log.Add(said, out var last))
+        {
+            return null;
+        }
+
+        if (last && said is not RunEvent.Undo)
+        {
+            Fold(said);
+        }
+        else
+        {
+            FoldAnew();
+        }
+
+        return null;
+    }
+
+    /// <summary>Takes another's version of an event in the place of the own one with the same id.</summary>
+    public void Yield(RunEvent said)
+    {
+        Log.Replace(said);
+        FoldAnew();
+    }
+
+    /// <summary>
+    /// What the clock calls for by a moment and nobody has said yet: the end of a round of work passes the turn or moves
+    /// the places on. The ids are the clock's own, so that every device says the same and it counts once.
+    /// </summary>
+    public IEnumerable<RunEvent> Due(long at)
+    {
+        if (_timeline is null || !_sheet.Clock.IsStarted || _sheet.Report(at).Done)
+        {
+            yield break;
+        }
+
+        foreach (var (round, moment) in _timeline.WorkDone(_sheet.Clock.At(at)).Where(done => done.Round < _timeline.Plan.Rounds))
+        {
+            if (
+                Stage.Rotate is { On: RotateTrigger.Round } rotate
+                && round % rotate.Every == 0
+                && NotSaid(2 * round, out var moves)
+            )
+            {
+                yield return new RunEvent.Rotate(moves, _sheet.Clock.InstantOf(moment), null, null, null);
+            }
+
+            if (Stage.Play == Play.Turns && NotSaid((2 * round) + 1, out var passes))
+            {
+                yield return new RunEvent.Turn(passes, _sheet.Clock.InstantOf(moment), null);
+            }
+        }
+    }
+
+    private bool NotSaid(int n, out EventId id)
+    {
+        id = new EventId(EventId.ClockDevice, n);
+        return !Log.Holds(id);
+    }
+
+    private void FoldAnew()
+    {
+        _sheet = Sheet.Open(_card, Head).Sure();
+        _floor = new Floor(_sheet.Stage, Head.Units);
+        _verdicts.Clear();
+        foreach (var said in Log.Standing())
+        {
+            Fold(said);
+        }
+    }
+
+    private void Fold(RunEvent said)
+    {
+        var verdict = _sheet.Apply(said);
+        _floor.Apply(said, verdict);
+        if (said is RunEvent.Tap)
+        {
+            _verdicts[said.Id] = verdict;
+        }
+    }
+}

@@ -1,0 +1,15 @@
+namespace KeepTally.Core.Sheets;
+
+/// <summary>The first line of a log: which drill and stage, with which house rules, for whom. Source: docs/formats.md, section 2.</summary>
+public sealed record LogHead(string Drill, int Stage, IReadOnlyDictionary<string, string> Options, IReadOnlyList<Unit> Units);
+
+/// <summary>Who carries a score on a sheet.</summary>
+/// <param name="Players">Who makes up a group or a side at the start; empty where the unit is a player.</param>
+public sealed record Unit(string Id, string Name, IReadOnlyList<Member> Players)
+{
+    /// <summary>The people behind the unit: its players, or the unit itself where it is a player.</summary>
+    public IEnumerable<Member> People => Players.Count > 0 ? Players : [new Member(Id, Name)];
+}
+
+/// <summary>A player of a group or a side.</summary>
+public sealed record Member(string Id, string Name);

@@ -1,0 +1,16 @@
+namespace KeepTally.Core.Sheets;
+
+/// <summary>The last few values of a tag, oldest forgotten first.</summary>
+internal sealed class RecentValues(int capacity)
+{
+    private readonly string?[] _values = new string?[capacity];
+    private int _next;
+
+    internal bool Contains(string value) => Array.IndexOf(_values, value) >= 0;
+
+    internal void Add(string value)
+    {
+        _values[_next] = value;
+        _next = (_next + 1) % _values.Length;
+    }
+}

@@ -1,0 +1,33 @@
+using KeepTally.Core.Cards;
+
+namespace KeepTally.Core.Sheets.Rules;
+
+/// <summary>A tag value may not come again too soon.</summary>
+internal static class LimitRule
+{
+    /// <summary>The first limit the tap breaches, or null.</summary>
+    internal static Limit? Breached(IReadOnlyList<Limit> limits, UnitTally unit, IReadOnlyDictionary<string, string> tags)
+    {
+        for (var i = 0; i < limits.Count; i++)
+        {
+            if (tags.TryGetValue(limits[i].Tag, out var value) && unit.RecentTags[i]?.Contains(value) == true)
+            {
+                return limits[i];
+            }
+        }
+
+        return null;
+    }
+
+    /// <summary>A counted tap is remembered by every tag it carries.</summary>
+    internal static void Remember(IReadOnlyList<Limit> limits, UnitTally unit, IReadOnlyDictionary<string, string> tags)
+    {
+        for (var i = 0; i < limits.Count; i++)
+        {
+            if (tags.TryGetValue(limits[i].Tag, out var value))
+            {
+                (unit.RecentTags[i] ??= new RecentValues(limits[i].Within)).Add(value);
+            }
+        }
+    }
+}

@@ -1,0 +1,81 @@
+using KeepTally.Core.Cards;
+
+namespace KeepTally.Core.Sheets;
+
+/// <summary>How a sheet stands at one moment. Source: docs/formats.md, section 2. All spans are milliseconds.</summary>
+public sealed record SheetReport(
+    int Stage,
+    bool Started,
+    bool Done,
+    string? Winner,
+    string? Turn,
+    string? Ball,
+    long Running,
+    int Late,
+    IReadOnlyList<UnitReport> Units,
+    IReadOnlyList<RankedUnit> Ranking,
+    IReadOnlyList<FreezeReport> Freezes
+);
+
+/// <param name="Reach">The distance of the furthest rung cleared, or null.</param>
+/// <param name="Place">The place taken by leaving, or null.</param>
+/// <param name="Asked">The zone asked next, or null.</param>
+/// <param name="Zones">Asked zone, where it went, how many.</param>
+/// <param name="Window">The open window of a ladder, attempt by attempt; empty without one.</param>
+public sealed record UnitReport(
+    string Id,
+    double Points,
+    int Attempts,
+    int Successes,
+    int Streak,
+    int BestStreak,
+    int Outs,
+    int Voids,
+    int Late,
+    int Rung,
+    int Lap,
+    int Cleared,
+    double? Reach,
+    int? Place,
+    string? Asked,
+    bool Done,
+    long Running,
+    IReadOnlyList<KeyValuePair<string, IReadOnlyList<KeyValuePair<string, int>>>> Zones,
+    IReadOnlyList<KeyValuePair<string, int>> Counts,
+    ReadingsReport Readings,
+    WindowReport Window
+)
+{
+    /// <summary>Successes of attempts; null with no attempts.</summary>
+    public double? Accuracy => Attempts == 0 ? null : (double)Successes / Attempts;
+
+    /// <summary>The value that ranks the unit, or null where it has none.</summary>
+    public double? Value(MeasureBy by) =>
+        by switch
+        {
+            MeasureBy.Points => Points,
+            MeasureBy.Successes => Successes,
+            MeasureBy.Attempts => Attempts,
+            MeasureBy.Accuracy => Accuracy,
+            MeasureBy.BestStreak => BestStreak,
+            MeasureBy.Cleared => Cleared,
+            MeasureBy.Seconds => Running / 1000.0,
+            MeasureBy.Outs => Outs,
+            MeasureBy.Place => Place,
+            MeasureBy.ReadingBest => Readings.Best,
+            MeasureBy.ReadingMean => Readings.Mean,
+            MeasureBy.Late => Late,
+            MeasureBy.Voids => Voids,
+        };
+}
+
+public sealed record ReadingsReport(int Count, double? Best, double? Mean, double? Last);
+
+/// <param name="Made">Successes in the window, or in a row.</param>
+/// <param name="Hits">The attempts of the window, at most sixty-four.</param>
+public sealed record WindowReport(int Made, IReadOnlyList<bool> Hits);
+
+public readonly record struct RankedUnit(int Rank, string Unit);
+
+/// <param name="Stood">Milliseconds by the wall clock.</param>
+public sealed record FreezeReport(string Reason, int Count, long Stood);

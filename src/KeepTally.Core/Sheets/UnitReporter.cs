@@ -1,0 +1,100 @@
+using KeepTally.Core.Cards;
+using KeepTally.Core.Sheets.Rules;
+
+namespace KeepTally.Core.Sheets;
+
+/// <summary>Writes a unit's tally down as it stands.</summary>
+internal static class UnitReporter
+{
+    internal static UnitReport Report(Stage stage, UnitTally unit, long running, bool done) =>
+        new(
+            unit.Unit.Id,
+            unit.Points,
+            unit.Attempts,
+            unit.Successes,
+            unit.Streak,
+            unit.BestStreak,
+            unit.Outs,
+            unit.Voids,
+            unit.Late,
+            unit.Climb.Rung,
+            unit.Climb.Lap,
+            unit.Climb.Cleared,
+            Reach(stage, unit),
+            unit.Place,
+            Asked(stage, unit, done),
+            done,
+            running,
+            Zones(stage, unit),
+            Counts(stage, unit),
+            ReadingsOf(stage, unit),
+            new WindowReport(
+                unit.Climb.Made,
+                [.. Enumerable.Range(0, Math.Min(64, unit.Climb.Taken)).Select(i => (unit.Climb.Hits >> i & 1) == 1)]
+            )
+        );
+
+    private static double? Reach(Stage stage, UnitTally unit) =>
+        stage.Ladder?.Rungs is Rungs.Distances distances && unit.Climb.Highest >= 0 ? distances.At(unit.Climb.Highest) : null;
+
+    private static string? Asked(Stage stage, UnitTally unit, bool done) =>
+        stage.Targets is { } targets && !done && !TargetRule.AllAnswered(targets, unit)
+            ? targets.Names[TargetRule.Asked(targets, unit)]
+            : null;
+
+    private static List<KeyValuePair<string, IReadOnlyList<KeyValuePair<string, int>>>> Zones(Stage stage, UnitTally unit)
+    {
+        var rows = new List<KeyValuePair<string, IReadOnlyList<KeyValuePair<string, int>>>>();
+        if (stage.Targets is not { } targets)
+        {
+            return rows;
+        }
+
+        for (var asked = 0; asked < targets.Names.Count; asked++)
+        {
+            var row = asked;
+            var landed = targets
+                .Names.Append(Targets.None)
+                .Select((name, column) => new KeyValuePair<string, int>(name, unit.Landed[row, column]))
+                .Where(pair => pair.Value > 0)
+                .ToArray();
+            if (landed.Length > 0)
+            {
+                rows.Add(new(targets.Names[asked], landed));
+            }
+        }
+
+        return rows;
+    }
+
+    private static List<KeyValuePair<string, int>> Counts(Stage stage, UnitTally unit)
+    {
+        var counts = stage
+            .Outcomes.Select((outcome, index) => new KeyValuePair<string, int>(outcome.Id, unit.Counts[index]))
+            .ToList();
+        if (stage.Targets is not null)
+        {
+            counts.Add(new("hit", unit.Counts[^2]));
+            counts.Add(new("miss", unit.Counts[^1]));
+        }
+
+        return counts;
+    }
+
+    private static ReadingsReport ReadingsOf(Stage stage, UnitTally unit)
+    {
+        var readings = unit.Readings;
+        if (readings.Count == 0)
+        {
+            return new ReadingsReport(0, null, null, null);
+        }
+
+        var ranks = stage.Measures.FirstOrDefault(measure => measure.By is MeasureBy.ReadingBest or MeasureBy.ReadingMean);
+        return new ReadingsReport(
+            readings.Count,
+            ranks?.Better == Better.Low ? readings.Low : readings.High,
+            readings.Sum / readings.Count,
+            readings.Last
+        );
+    }
+}
