@@ -50,6 +50,9 @@ public sealed class LiveSheet
     /// <summary>The timeline of the stage's clock, or null where it has none.</summary>
     public Timeline? Timeline => _timeline;
 
+    /// <summary>The coach's end of the drill, where it stands.</summary>
+    public RunEvent.End? Ended { get; private set; }
+
     /// <summary>What became of a standing event.</summary>
     public Verdict? VerdictOn(EventId id) => _verdicts.TryGetValue(id, out var verdict) ? verdict : null;
 
@@ -125,6 +128,7 @@ public sealed class LiveSheet
         _sheet = Sheet.Open(_card, Head).Sure();
         _floor = new Floor(_sheet.Stage, Head.Units);
         _verdicts.Clear();
+        Ended = null;
         foreach (var said in Log.Standing())
         {
             Fold(said);
@@ -135,9 +139,14 @@ public sealed class LiveSheet
     {
         var verdict = _sheet.Apply(said);
         _floor.Apply(said, verdict);
-        if (said is RunEvent.Tap)
+        switch (said)
         {
-            _verdicts[said.Id] = verdict;
+            case RunEvent.Tap:
+                _verdicts[said.Id] = verdict;
+                break;
+            case RunEvent.End end:
+                Ended = end;
+                break;
         }
     }
 }

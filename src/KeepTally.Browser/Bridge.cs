@@ -1,0 +1,155 @@
+using System.Runtime.InteropServices.JavaScript;
+using System.Text.Json;
+using KeepTally.Core.Clock;
+using KeepTally.Core.Formats;
+using KeepTally.Core.Sheets;
+
+namespace KeepTally.Browser;
+
+/// <summary>
+/// What the run screen calls. Times are milliseconds from the run's origin on the shared clock; answers are JSON texts,
+/// camelCase. Every rule is the core's; the script only shows, keeps and sends.
+/// </summary>
+internal static partial class Bridge
+{
+    private static LivePractice? _practice;
+
+    private static LivePractice Practice => _practice ?? throw new InvalidOperationException("No practice is open.");
+
+    /// <summary>Opens a practice; the first fault as one line, or an empty text.</summary>
+    [JSExport]
+    internal static string Open(string json, string device)
+    {
+        var file = JsonSerializer.Deserialize(json, ViewJson.Default.PracticeFile)!;
+        var runs = new List<LiveRun>();
+        foreach (var run in file.Runs)
+        {
+            var sheets = new List<(string, LiveSheet)>();
+            foreach (var sheet in run.Sheets)
+            {
+                var head = HeadReader.Read(sheet.Head);
+                var card = CardReader.Read(run.Card, head.Value?.Options ?? new Dictionary<string, string>());
+                if (!head.IsRead || !card.IsRead)
+                {
+                    return $"{run.Name}: {head.Faults.Concat(card.Faults).First()}";
+                }
+
+                var live = LiveSheet.Open(card.Value, head.Value);
+                if (!live.IsRead)
+                {
+                    return $"{run.Name}: {live.Faults[0]}";
+                }
+
+                sheets.Add((sheet.Id, live.Value));
+            }
+
+            runs.Add(new LiveRun(run.Name, sheets));
+        }
+
+        _practice = new LivePractice(device, runs);
+        foreach (
+            var (id, line) in file
+                .Runs.SelectMany(run => run.Sheets)
+                .SelectMany(sheet => sheet.Events.Select(line => (sheet.Id, line)))
+        )
+        {
+            Hear(id, line);
+        }
+
+        return "";
+    }
+
+    /// <summary>Takes in an event said elsewhere or earlier; why it cannot stand, or an empty text.</summary>
+    [JSExport]
+    internal static string Hear(string sheet, string line)
+    {
+        var said = EventReader.Read(line);
+        return said.IsRead ? Practice.Hear(sheet, said.Value)?.ToString() ?? "" : said.Faults[0].ToString();
+    }
+
+    /// <summary>The server holds something else under this event's id: that stands.</summary>
+    [JSExport]
+    internal static void Yield(string sheet, string line) => Practice.Yield(sheet, EventReader.Read(line).Sure());
+
+    [JSExport]
+    internal static string Tap(string sheet, string unit, string outcome, double now)
+    {
+        var refusal = Practice.Tap(sheet, unit, outcome, (long)now, out var said);
+        return Written(said, refusal?.ToString());
+    }
+
+    /// <summary>Start, Pause, Resume, Freeze, Rotate, Turn, End or Back, on the drill under way.</summary>
+    [JSExport]
+    internal static string Say(string word, string reason, double now) =>
+        Enum.TryParse<Word>(word, ignoreCase: true, out var meant)
+            ? Written(Practice.Say(meant, (long)now, reason), null)
+            : Written([], $"\"{word}\" is not something that can be said here.");
+
+    [JSExport]
+    internal static string Undo(string sheet, string device, int n, double now) =>
+        Written(Practice.Undo(sheet, new EventId(device, n), (long)now), null);
+
+    /// <summary>What the clock calls for by now.</summary>
+    [JSExport]
+    internal static string Due(double now) => Written(Practice.SayDue((long)now), null);
+
+    /// <summary>The whole screen.</summary>
+    [JSExport]
+    internal static string View(double now) =>
+        JsonSerializer.Serialize(RunFace.Of(Practice, (long)now), ViewJson.Default.PracticeView);
+
+    /// <summary>The clock alone, for every frame; an empty text once all drills are over.</summary>
+    [JSExport]
+    internal static string Clock(double now) =>
+        Practice.Current < Practice.Runs.Count
+            ? JsonSerializer.Serialize(ClockFace.Of(Practice.Runs[Practice.Current], (long)now), ViewJson.Default.ClockView)
+            : "";
+
+    /// <summary>What is to be heard later than <paramref name="from"/> and not later than <paramref name="to"/>, while the clock runs.</summary>
+    [JSExport]
+    internal static string Signals(double from, double to)
+    {
+        var signals = new List<SignalView>();
+        if (Practice.Current < Practice.Runs.Count)
+        {
+            var lead = Practice.Runs[Practice.Current].Lead((long)to);
+            if (
+                lead.Timeline is { } timeline
+                && lead.Sheet.Clock is { IsStarted: true, IsPaused: false } clock
+                && !lead.Sheet.Report((long)from).Done
+            )
+            {
+                var start = clock.InstantOf(0);
+                var since = from < start ? -1 : clock.At((long)from);
+                signals.AddRange(
+                    timeline
+                        .Signals(since, clock.At((long)to))
+                        .Select(signal => new SignalView(
+                            KindOf(signal),
+                            clock.InstantOf(signal.At) - from,
+                            (int)(signal.Left / 1000)
+                        ))
+                );
+            }
+        }
+
+        return JsonSerializer.Serialize(signals, ViewJson.Default.IReadOnlyListSignalView);
+    }
+
+    private static string KindOf(Signal signal) =>
+        signal.Kind switch
+        {
+            SignalKind.Go => "go",
+            SignalKind.Horn => "horn",
+            SignalKind.Call => "call",
+        };
+
+    private static string Written(IReadOnlyList<Said> said, string? refused) =>
+        JsonSerializer.Serialize(
+            new SaidView(
+                [.. said.Select(each => new SaidEvent(each.Sheet, each.Event.Id.Device, each.Event.Id.N, each.Line))],
+                refused
+            ),
+            ViewJson.Default.SaidView
+        );
+}

@@ -1,0 +1,111 @@
+using System.Globalization;
+using KeepTally.Core.Clock;
+using KeepTally.Core.Sheets;
+
+namespace KeepTally.Browser;
+
+/// <summary>Puts the clock of a drill into what the coach reads.</summary>
+internal static class ClockFace
+{
+    private const long UrgentBelow = 5000;
+
+    internal static ClockView Of(LiveRun run, long at)
+    {
+        var lead = run.Lead(at);
+        var (state, word) = StateOf(run, lead, at);
+        if (lead.Timeline is not { } timeline)
+        {
+            return new ClockView(state, word, Up(lead.Sheet.Report(at).Running), 1, "", "", [], false);
+        }
+
+        if (!lead.Sheet.Clock.IsStarted)
+        {
+            return Ready(timeline, state, word);
+        }
+
+        var elapsed = StoodAt(lead, timeline, at);
+        var interval = timeline.At(elapsed);
+        if (interval.Kind == IntervalKind.Over)
+        {
+            return new ClockView(state, word, "0:00", 0, RoundOf(timeline, interval), "", [], false);
+        }
+
+        var left = interval.End - elapsed;
+        return new ClockView(
+            state,
+            word,
+            Down(left),
+            (double)left / interval.Length,
+            RoundOf(timeline, interval),
+            NextOf(timeline, interval),
+            [.. timeline.CallsIn(interval).Select(call => (double)call / interval.Length)],
+            interval.Kind == IntervalKind.Work && left <= UrgentBelow
+        );
+    }
+
+    /// <summary>Before the start: the first round of work in full, and how it will be counted in.</summary>
+    private static ClockView Ready(Timeline timeline, string state, string word)
+    {
+        var work = timeline.Intervals.First(interval => interval.Kind == IntervalKind.Work);
+        var countIn = timeline.Plan.CountIn > 0 ? $"counted in, {Down(timeline.Plan.CountIn)}" : "";
+        return new ClockView(state, word, Down(work.Length), 1, RoundOf(timeline, work), countIn, [], false);
+    }
+
+    /// <summary>Time left, rounded up: it reads 0:01 until it is over.</summary>
+    internal static string Down(long left) => Minutes((left + 999) / 1000);
+
+    internal static string Up(long passed) => Minutes(passed / 1000);
+
+    /// <summary>Once a sheet is done its clock stands at the moment it was done.</summary>
+    private static long StoodAt(LiveSheet sheet, Timeline timeline, long at)
+    {
+        var report = sheet.Sheet.Report(at);
+        return report.Done ? report.Running + timeline.Plan.CountIn : sheet.Sheet.Clock.At(at);
+    }
+
+    private static (string State, string Word) StateOf(LiveRun run, LiveSheet lead, long at)
+    {
+        if (!run.IsStarted)
+        {
+            return ("ready", "Ready");
+        }
+
+        if (run.IsDone(at))
+        {
+            return ("over", "Done");
+        }
+
+        if (run.IsPaused)
+        {
+            return ("paused", lead.Sheet.FrozenFor is { Length: > 0 } reason ? $"Teaching stop: {reason}" : "Paused");
+        }
+
+        return run.ClockAt(at)?.Interval.Kind switch
+        {
+            IntervalKind.CountIn => ("countIn", "Get ready"),
+            IntervalKind.Work => ("work", "Work"),
+            IntervalKind.Change => ("change", "Change over"),
+            IntervalKind.Break => ("break", "Rest"),
+            IntervalKind.Over => ("over", "Time"),
+            null => ("work", "Running"),
+        };
+    }
+
+    private static string RoundOf(Timeline timeline, Interval interval) =>
+        timeline.Plan.Rounds > 1 ? $"Round {interval.Round} of {timeline.Plan.Rounds}" : "";
+
+    private static string NextOf(Timeline timeline, Interval interval)
+    {
+        var next = timeline.After(interval);
+        return next.Kind switch
+        {
+            IntervalKind.CountIn => "",
+            IntervalKind.Work => $"then work, {Down(next.Length)}",
+            IntervalKind.Change => $"then change over, {Down(next.Length)}",
+            IntervalKind.Break => $"then rest, {Down(next.Length)}",
+            IntervalKind.Over => "then the horn",
+        };
+    }
+
+    private static string Minutes(long seconds) => string.Create(CultureInfo.InvariantCulture, $"{seconds / 60}:{seconds % 60:00}");
+}

@@ -1,0 +1,144 @@
+using System.Globalization;
+using KeepTally.Core.Cards;
+using KeepTally.Core.Clock;
+using KeepTally.Core.Places;
+using KeepTally.Core.Sheets;
+
+namespace KeepTally.Browser;
+
+/// <summary>Puts a sheet into the rows of its pad: whom to tap, how each stands, who is where.</summary>
+internal static class PadFace
+{
+    internal static SheetView Of(string id, LiveSheet live, long at)
+    {
+        var report = live.Sheet.Report(at);
+        IntervalKind? interval =
+            live.Timeline is { } timeline && live.Sheet.Clock.IsStarted ? timeline.At(live.Sheet.Clock.At(at)).Kind : null;
+        var resting = interval is IntervalKind.Change or IntervalKind.Break;
+        var slots = ScoringSlots.At(live.Stage, live.Head.Units, live.Floor, interval);
+        var everyone = slots.Count > 1 && slots.Count == report.Units.Count;
+        return new SheetView(
+            id,
+            report.Done,
+            ResultOf(live, report),
+            [.. slots.Select(unit => Row(live, report, unit, resting, everyone))],
+            [.. PeopleOf(live, resting)]
+        );
+    }
+
+    private static RowView Row(LiveSheet live, SheetReport report, string? unit, bool resting, bool everyone)
+    {
+        if (unit is null)
+        {
+            return new RowView(null, "Nobody here", "", 0, "", "", "", false, false, false);
+        }
+
+        var tally = report.Units.First(each => each.Id == unit);
+        var score = ScoreOf(live.Stage, tally);
+        return new RowView(
+            unit,
+            live.Head.Units.First(each => each.Id == unit).Name,
+            Figure(score),
+            (int)Math.Clamp(Math.Floor(score), 0, 30),
+            DetailOf(live.Stage, tally),
+            GateOf(live.Stage, tally),
+            tally.Streak >= 2 ? $"{tally.Streak} in a row" : "",
+            tally.Done,
+            resting && live.Floor.Rotations > 0,
+            report.Units.Count > 1
+                && report.Ranking.Count(each => each.Rank == 1) == 1
+                && report.Ranking[0].Unit == unit
+                && tally.Attempts > 0
+        );
+    }
+
+    /// <summary>The figure beside the name: what the stage ranks by where that is a count, else the points.</summary>
+    private static double ScoreOf(Stage stage, UnitReport unit) =>
+        stage.Measures[0].By is MeasureBy.Cleared or MeasureBy.Successes or MeasureBy.BestStreak
+            ? unit.Value(stage.Measures[0].By) ?? 0
+            : unit.Points;
+
+    private static string ResultOf(LiveSheet live, SheetReport report)
+    {
+        if (!report.Done || report.Units.Count < 2)
+        {
+            return "";
+        }
+
+        if (report.Winner is not { } winner)
+        {
+            return "Level at the top";
+        }
+
+        var name = live.Head.Units.First(each => each.Id == winner).Name;
+        var points = report.Ranking.Select(each => Figure(report.Units.First(unit => unit.Id == each.Unit).Points));
+        return live.Stage.Play == Play.Match ? $"{name} win, {string.Join(" to ", points)}" : $"{name} first";
+    }
+
+    private static string DetailOf(Stage stage, UnitReport unit)
+    {
+        if (stage.Ladder is { } ladder)
+        {
+            return unit.Done && unit.Lap >= ladder.Laps
+                ? $"All {unit.Cleared} done, {ClockFace.Up(unit.Running)}"
+                : $"{RungName(ladder, unit.Rung)} · {WindowWords(ladder, unit)}";
+        }
+
+        var countsMisses = stage.Outcomes.Any(outcome => outcome.Result == OutcomeResult.Failure);
+        return countsMisses && unit.Attempts > 0 ? $"{unit.Successes} of {unit.Attempts}" : "";
+    }
+
+    private static string RungName(Ladder ladder, int rung) =>
+        ladder.Rungs switch
+        {
+            Rungs.Named named => char.ToUpperInvariant(named.Names[rung][0]) + named.Names[rung][1..],
+            Rungs.Distances distances => $"{Figure(distances.At(rung))} {distances.Unit}",
+            _ => "",
+        };
+
+    private static string WindowWords(Ladder ladder, UnitReport unit) =>
+        ladder.Pass switch
+        {
+            Pass.Window window => $"{unit.Window.Made} of {window.Successes}",
+            Pass.Makes makes => $"{unit.Window.Made} of {makes.Successes}",
+            Pass.InARow run => $"{unit.Window.Made} of {run.Streak} in a row",
+            _ => "",
+        };
+
+    private static string GateOf(Stage stage, UnitReport unit) =>
+        stage.Ladder?.Pass switch
+        {
+            Pass.Window window when !unit.Done => string.Concat(unit.Window.Hits.Select(hit => hit ? 'h' : 'm'))
+                .PadRight(Math.Min(window.Of, 20), '-'),
+            Pass.InARow run when !unit.Done => new string('h', unit.Window.Made).PadRight(Math.Min(run.Streak, 20), '-'),
+            _ => "",
+        };
+
+    /// <summary>Everyone on the floor with the place now and the place next; while places move on, where from and where to.</summary>
+    private static IEnumerable<PersonView> PeopleOf(LiveSheet live, bool resting)
+    {
+        if (live.Stage.Places.Count == 0)
+        {
+            yield break;
+        }
+
+        var moving = resting && live.Floor.Rotations > 0;
+        var (from, to) = moving ? (live.Floor.Before, live.Floor.Now) : (live.Floor.Now, live.Floor.Next);
+        foreach (var player in live.Head.Units.SelectMany(unit => unit.People).OrderBy(player => OrderOf(from, player.Id)))
+        {
+            yield return new PersonView(
+                FirstName(player.Name),
+                from.Of(player.Id)?.Name ?? "waiting",
+                to.Of(player.Id)?.Name ?? "waiting",
+                moving
+            );
+        }
+    }
+
+    private static int OrderOf(Placement placement, string player) =>
+        placement.Of(player) is { } place ? placement.Places.ToList().IndexOf(place) : int.MaxValue;
+
+    internal static string FirstName(string name) => name.Split(' ', 2)[0];
+
+    private static string Figure(double number) => number.ToString("0.##", CultureInfo.InvariantCulture);
+}

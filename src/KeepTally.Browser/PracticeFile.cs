@@ -1,0 +1,11 @@
+namespace KeepTally.Browser;
+
+/// <summary>A practice as the server hands it to the run screen.</summary>
+internal sealed record PracticeFile(IReadOnlyList<RunFile> Runs);
+
+/// <param name="Card">The card's JSON text, as it was when the practice began.</param>
+internal sealed record RunFile(string Name, string Card, IReadOnlyList<SheetFile> Sheets);
+
+/// <param name="Head">The JSON text of the log's head.</param>
+/// <param name="Events">The lines of the log known to the server.</param>
+internal sealed record SheetFile(string Id, string Name, string Head, IReadOnlyList<string> Events);

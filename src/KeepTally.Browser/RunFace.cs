@@ -1,0 +1,74 @@
+using KeepTally.Core.Clock;
+using KeepTally.Core.Sheets;
+
+namespace KeepTally.Browser;
+
+/// <summary>Puts a whole practice into what the run screen shows.</summary>
+internal static class RunFace
+{
+    internal static PracticeView Of(LivePractice practice, long at)
+    {
+        var current = practice.Current;
+        var over = current >= practice.Runs.Count;
+        return new PracticeView(
+            current,
+            over,
+            CanGoBack(practice, current),
+            over ? null : Of(practice, practice.Runs[current], at)
+        );
+    }
+
+    /// <summary>A drill ended by mistake can be gone back to until the next one has begun.</summary>
+    private static bool CanGoBack(LivePractice practice, int current) =>
+        current > 0 && (current >= practice.Runs.Count || !practice.Runs[current].IsStarted);
+
+    private static RunView Of(LivePractice practice, LiveRun run, long at)
+    {
+        var clock = ClockFace.Of(run, at);
+        var last = practice.Current == practice.Runs.Count - 1;
+        var primary = clock.State switch
+        {
+            "ready" => "start",
+            "over" => "end",
+            "paused" => "resume",
+            _ => "pause",
+        };
+        return new RunView(
+            primary,
+            primary switch
+            {
+                "start" => "Start",
+                "end" => last ? "Finish" : "Next drill",
+                "resume" => "Go on",
+                _ => "Pause",
+            },
+            PromptOf(run, at, last),
+            clock,
+            [.. run.Sheets.Select(each => PadFace.Of(each.Id, each.Sheet, at))],
+            TapList.Of(run)
+        );
+    }
+
+    private static string PromptOf(LiveRun run, long at, bool last)
+    {
+        if (!run.IsStarted)
+        {
+            return "Everyone in place? Start when you are ready.";
+        }
+
+        if (run.IsDone(at))
+        {
+            return last ? "That was the last drill." : "Drill done. Next drill when you are ready.";
+        }
+
+        return run.ClockAt(at)?.Interval.Kind switch
+        {
+            IntervalKind.Change when run.Sheets.Any(each => each.Sheet.Floor.Rotations > 0) =>
+                "Last ball counts. Everyone moves on.",
+            IntervalKind.Change => "Last ball counts. Change over.",
+            IntervalKind.Break => "Rest. Water.",
+            IntervalKind.Over => last ? "Time. Count the last ball, then finish." : "Time. Count the last ball, then go on.",
+            _ => "",
+        };
+    }
+}

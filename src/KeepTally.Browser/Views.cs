@@ -1,0 +1,87 @@
+using System.Text.Json.Serialization;
+
+namespace KeepTally.Browser;
+
+/// <summary>Everything the run screen shows, as values ready to be put on the page.</summary>
+/// <param name="Block">The drill under way, from 0; the number of drills once all are over.</param>
+/// <param name="Run">The drill under way, or null once all are over.</param>
+internal sealed record PracticeView(int Block, bool Over, bool CanGoBack, RunView? Run);
+
+/// <param name="Primary">What the big button does now: start, pause, resume or end.</param>
+/// <param name="Prompt">What the coach should do or say now; empty where there is nothing.</param>
+internal sealed record RunView(
+    string Primary,
+    string PrimaryLabel,
+    string Prompt,
+    ClockView Clock,
+    IReadOnlyList<SheetView> Sheets,
+    IReadOnlyList<TapView> Taps
+);
+
+/// <param name="State">The form of the band: ready, countIn, work, change, break, over, paused.</param>
+/// <param name="Left">What is left of the interval as the coach reads it, <c>0:43</c>.</param>
+/// <param name="Share">What is left of the interval, from 0 to 1.</param>
+/// <param name="Notches">Where the calls come on the band, as shares of the interval.</param>
+/// <param name="Urgent">The last five seconds of work.</param>
+internal sealed record ClockView(
+    string State,
+    string Word,
+    string Left,
+    double Share,
+    string Round,
+    string Next,
+    IReadOnlyList<double> Notches,
+    bool Urgent
+);
+
+internal sealed record SheetView(
+    string Id,
+    bool Done,
+    string Result,
+    IReadOnlyList<RowView> Rows,
+    IReadOnlyList<PersonView> People
+);
+
+/// <summary>One line of the pad: whom a tap there means, and how that unit stands.</summary>
+/// <param name="Unit">The unit's id, or null where nobody stands.</param>
+/// <param name="Strokes">The score as strokes.</param>
+/// <param name="Detail">How the unit stands besides its score.</param>
+/// <param name="Gate">The open window of a ladder: <c>h</c> a hit, <c>m</c> a miss, <c>-</c> still to come.</param>
+/// <param name="Last">Whether this is the last ball of a round that is over.</param>
+internal sealed record RowView(
+    string? Unit,
+    string Name,
+    string Score,
+    int Strokes,
+    string Detail,
+    string Gate,
+    string Streak,
+    bool Done,
+    bool Last,
+    bool Leads
+);
+
+/// <param name="Moving">The places are moving on now: from here to there.</param>
+internal sealed record PersonView(string Name, string Here, string Next, bool Moving);
+
+/// <param name="Note">Empty, or why the tap did not count.</param>
+internal sealed record TapView(string Sheet, string Device, int N, string Text, bool Undone, string Note);
+
+/// <summary>What came of something said on this device.</summary>
+/// <param name="Events">The events to keep and to send.</param>
+/// <param name="Refused">Why nothing was said, in one sentence, or null.</param>
+internal sealed record SaidView(IReadOnlyList<SaidEvent> Events, string? Refused);
+
+internal sealed record SaidEvent(string Sheet, string Device, int N, string Line);
+
+/// <param name="In">Milliseconds from now until it sounds.</param>
+/// <param name="Left">For a call, the whole seconds left.</param>
+internal sealed record SignalView(string Kind, double In, int Left);
+
+[JsonSourceGenerationOptions(PropertyNamingPolicy = JsonKnownNamingPolicy.CamelCase)]
+[JsonSerializable(typeof(PracticeFile))]
+[JsonSerializable(typeof(PracticeView))]
+[JsonSerializable(typeof(ClockView))]
+[JsonSerializable(typeof(SaidView))]
+[JsonSerializable(typeof(IReadOnlyList<SignalView>))]
+internal sealed partial class ViewJson : JsonSerializerContext;

@@ -1,0 +1,179 @@
+using KeepTally.Core.Formats;
+
+namespace KeepTally.Core.Sheets;
+
+/// <summary>
+/// A practice being run: its drills in order, each with its sheets. It turns what the coach does into events, gives
+/// them their ids and times, and takes in what other devices said. The drill under way follows from the events alone.
+/// </summary>
+/// <param name="device">This device's own id; its events are numbered per sheet.</param>
+public sealed class LivePractice(string device, IReadOnlyList<LiveRun> runs)
+{
+    private readonly Dictionary<string, LiveSheet> _sheets = runs.SelectMany(run => run.Sheets)
+        .ToDictionary(each => each.Id, each => each.Sheet, StringComparer.Ordinal);
+
+    public IReadOnlyList<LiveRun> Runs { get; } = runs;
+
+    /// <summary>The first drill that was not ended; as many as there are drills once all are.</summary>
+    public int Current
+    {
+        get
+        {
+            var index = 0;
+            while (index < Runs.Count && Runs[index].IsEnded)
+            {
+                index++;
+            }
+
+            return index;
+        }
+    }
+
+    public LiveSheet? Find(string sheet) => _sheets.GetValueOrDefault(sheet);
+
+    /// <summary>Takes in an event from anywhere; null where it stands, else why it cannot.</summary>
+    public Refusal? Hear(string sheet, RunEvent said) =>
+        Find(sheet) is { } live
+            ? live.Add(said)
+            : new Refusal("sheet", $"there is no sheet \"{sheet}\" in this practice", "reload the page");
+
+    /// <summary>The server holds another event under the same id: that one stands.</summary>
+    public void Yield(string sheet, RunEvent said) => Find(sheet)?.Yield(said);
+
+    /// <summary>Says on the sheets of the drill under way what the coach did to its clock.</summary>
+    public IReadOnlyList<Said> Say(Word word, long now, string reason = "")
+    {
+        if (Current >= Runs.Count && word != Word.Back)
+        {
+            return [];
+        }
+
+        return word switch
+        {
+            Word.Start => Each(Now, now, sheet => !sheet.Sheet.Clock.IsStarted, (id, at) => new RunEvent.Start(id, at)),
+            Word.Pause => Each(Now, now, IsRunning(now), (id, at) => new RunEvent.Pause(id, at)),
+            Word.Resume => Each(Now, now, sheet => sheet.Sheet.Clock.IsPaused, (id, at) => new RunEvent.Resume(id, at)),
+            Word.Freeze => Each(Now, now, IsRunning(now), (id, at) => new RunEvent.Freeze(id, at, reason)),
+            Word.Rotate => Each(
+                Now,
+                now,
+                sheet => sheet.Stage.Moves.Count > 0,
+                (id, at) => new RunEvent.Rotate(id, at, null, null, null)
+            ),
+            Word.Turn => Each(Now, now, IsRunning(now), (id, at) => new RunEvent.Turn(id, at, null)),
+            Word.End => Each(Now, now, sheet => sheet.Ended is null, (id, at) => new RunEvent.End(id, at)),
+            Word.Back => Current == 0 ? [] : Each(Runs[Current - 1], now, _ => true, UndoEnd),
+        };
+    }
+
+    /// <summary>A tap of an outcome on a sheet.</summary>
+    public Refusal? Tap(string sheet, string unit, string outcome, long now, out IReadOnlyList<Said> said)
+    {
+        said = [];
+        if (Find(sheet) is not { } live)
+        {
+            return new Refusal("sheet", $"there is no sheet \"{sheet}\" in this practice", "reload the page");
+        }
+
+        var tap = new RunEvent.Tap(NextId(live), Stamp(live, now), unit, outcome, null, null, null);
+        if (live.Add(tap) is { } refusal)
+        {
+            return refusal;
+        }
+
+        said = [new Said(sheet, tap)];
+        return null;
+    }
+
+    /// <summary>Takes an event back, or puts one back that was taken back.</summary>
+    public IReadOnlyList<Said> Undo(string sheet, EventId of, long now)
+    {
+        if (Find(sheet) is not { } live || !live.Log.Holds(of))
+        {
+            return [];
+        }
+
+        var undone = live.Log.Undone();
+        var target = undone.Contains(of)
+            ? live.Log.Events.OfType<RunEvent.Undo>().LastOrDefault(undo => undo.Of == of && !undone.Contains(undo.Id))?.Id
+            : of;
+        if (target is not { } reached)
+        {
+            return [];
+        }
+
+        var said = new RunEvent.Undo(NextId(live), Stamp(live, now), reached);
+        live.Add(said);
+        return [new Said(sheet, said)];
+    }
+
+    /// <summary>Says what the clock calls for by now on every sheet of the drill under way.</summary>
+    public IReadOnlyList<Said> SayDue(long now)
+    {
+        if (Current >= Runs.Count)
+        {
+            return [];
+        }
+
+        var due = Now.Sheets.SelectMany(each => each.Sheet.Due(now).Select(said => new Said(each.Id, said))).ToArray();
+        foreach (var (sheet, said) in due)
+        {
+            _sheets[sheet].Add(said);
+        }
+
+        return due;
+    }
+
+    private LiveRun Now => Runs[Current];
+
+    private static Func<LiveSheet, bool> IsRunning(long now) =>
+        sheet => sheet.Sheet.Clock is { IsStarted: true, IsPaused: false } && !sheet.Sheet.Report(now).Done;
+
+    private RunEvent UndoEnd(EventId id, long at, LiveSheet sheet) => new RunEvent.Undo(id, at, sheet.Ended!.Id);
+
+    private List<Said> Each(LiveRun run, long now, Func<LiveSheet, bool> where, Func<EventId, long, RunEvent> make) =>
+        Each(run, now, where, (id, at, _) => make(id, at));
+
+    private List<Said> Each(LiveRun run, long now, Func<LiveSheet, bool> where, Func<EventId, long, LiveSheet, RunEvent> make)
+    {
+        var said = new List<Said>();
+        foreach (var (id, sheet) in run.Sheets.Where(each => where(each.Sheet)))
+        {
+            var word = make(NextId(sheet), Stamp(sheet, now), sheet);
+            sheet.Add(word);
+            said.Add(new Said(id, word));
+        }
+
+        return said;
+    }
+
+    private EventId NextId(LiveSheet sheet) =>
+        new(device, sheet.Log.Events.Where(said => said.Id.Device == device).Select(said => said.Id.N).DefaultIfEmpty(0).Max() + 1);
+
+    /// <summary>A device never stamps an event before one it has already seen.</summary>
+    private static long Stamp(LiveSheet sheet, long now) => Math.Max(Math.Max(0, now), sheet.Log.LastAt);
+}
+
+/// <summary>An event and the sheet it was said on.</summary>
+public readonly record struct Said(string Sheet, RunEvent Event)
+{
+    /// <summary>The event as its line of the log.</summary>
+    public string Line => EventWriter.Write(Event);
+}
+
+/// <summary>What a coach can say to a drill as a whole.</summary>
+public enum Word
+{
+    Start,
+    Pause,
+    Resume,
+    Freeze,
+    Rotate,
+    Turn,
+
+    /// <summary>The drill is over; the next one is under way.</summary>
+    End,
+
+    /// <summary>The drill before was ended too soon.</summary>
+    Back,
+}

@@ -1,0 +1,115 @@
+using System.Reflection;
+using KeepTally.Core.Formats;
+using KeepTally.Store.Tables;
+using Microsoft.EntityFrameworkCore;
+
+namespace KeepTally.Store.Demo;
+
+/// <summary>The made-up club Saltmarsh Terns: a squad, three cards and a practice today. The same every time.</summary>
+public sealed class DemoClub(TallyDb db, TimeProvider clock)
+{
+    private static readonly (string Name, int Number, string Positions, Hand Hand, bool Absent)[] Squad =
+    [
+        ("Ada Fenwick", 2, "left wing", Hand.Right, false),
+        ("Bea Marlowe", 3, "left back", Hand.Right, false),
+        ("Cleo Hartnett", 4, "centre back", Hand.Right, false),
+        ("Dora Quill", 5, "right back", Hand.Left, false),
+        ("Esme Thornbury", 6, "right wing", Hand.Left, false),
+        ("Freya Lockwood", 7, "pivot", Hand.Right, false),
+        ("Greta Winslow", 8, "left wing;left back", Hand.Right, true),
+        ("Hana Pemberley", 9, "centre back", Hand.Right, false),
+        ("Iris Calloway", 10, "right back", Hand.Left, false),
+        ("Juno Ashdown", 11, "pivot", Hand.Right, false),
+        ("Kit Sandford", 12, "goalkeeper", Hand.Right, false),
+        ("Lena Brackwater", 14, "right wing", Hand.Both, false),
+        ("Mina Osgood", 15, "left back", Hand.Right, true),
+        ("Nell Harcastle", 16, "goalkeeper", Hand.Right, false),
+    ];
+
+    private static readonly (string Card, double Minutes, int Groups, int Change)[] Sheet =
+    [
+        ("minute-trios", 4, 4, 120),
+        ("three-gates", 6.5, 4, 90),
+        ("win-it-score-it", 8.5, 1, 90),
+    ];
+
+    /// <summary>Fills an empty database, and gives any other a practice for today where it has none.</summary>
+    public async Task SeedAsync(CancellationToken stop = default)
+    {
+        var today = DateOnly.FromDateTime(clock.GetLocalNow().DateTime);
+        var team = await db.Teams.OrderBy(each => each.Id).FirstOrDefaultAsync(stop) ?? await SettleAsync(today.Year, stop);
+        if (await db.Practices.AnyAsync(practice => practice.Date == today, stop))
+        {
+            return;
+        }
+
+        var cards = await db.CardVersions.ToDictionaryAsync(card => card.CardId, stop);
+        var absent = Squad.Where(each => each.Absent).Select(each => each.Name).ToHashSet();
+        var players = await db.Players.Where(player => player.TeamId == team.Id).ToListAsync(stop);
+        db.Practices.Add(
+            new Practice
+            {
+                TeamId = team.Id,
+                Title = "Shooting under pressure",
+                Date = today,
+                Start = new TimeOnly(17, 30),
+                Minutes = 30,
+                Blocks =
+                [
+                    .. Sheet.Select(
+                        (line, order) =>
+                            new Block
+                            {
+                                Order = order,
+                                CardVersionId = cards[line.Card].Id,
+                                Minutes = line.Minutes,
+                                Groups = line.Groups,
+                                ChangeSeconds = line.Change,
+                            }
+                    ),
+                ],
+                Attendance =
+                [
+                    .. players
+                        .Where(player => absent.Contains(player.Name))
+                        .Select(player => new Attendance { PlayerId = player.Id, Presence = Presence.Absent }),
+                ],
+            }
+        );
+        await db.SaveChangesAsync(stop);
+    }
+
+    private async Task<Team> SettleAsync(int year, CancellationToken stop)
+    {
+        var team = new Team { Name = "Saltmarsh Terns under-14" };
+        db.Teams.Add(team);
+        await db.SaveChangesAsync(stop);
+        db.Players.AddRange(
+            Squad.Select(each => new Player
+            {
+                TeamId = team.Id,
+                Name = each.Name,
+                Number = each.Number,
+                BirthYear = year - 13,
+                Positions = each.Positions,
+                Hand = each.Hand,
+            })
+        );
+        db.CardVersions.AddRange(Sheet.Select(line => Card(line.Card)));
+        await db.SaveChangesAsync(stop);
+        return team;
+    }
+
+    private static CardVersion Card(string id)
+    {
+        using var stream = Assembly.GetExecutingAssembly().GetManifestResourceStream($"KeepTally.Store.Demo.Cards.{id}.json")!;
+        using var reader = new StreamReader(stream);
+        var json = reader.ReadToEnd();
+        return new CardVersion
+        {
+            CardId = id,
+            Name = CardReader.Read(json).Sure().Name,
+            Json = json,
+        };
+    }
+}

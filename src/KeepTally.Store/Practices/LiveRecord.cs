@@ -1,0 +1,51 @@
+using KeepTally.Core.Formats;
+using KeepTally.Core.Sheets;
+using KeepTally.Store.Tables;
+using Microsoft.EntityFrameworkCore;
+
+namespace KeepTally.Store.Practices;
+
+/// <summary>A practice as it stands on record: each run with its sheets, and every event acknowledged so far.</summary>
+public sealed class LiveRecord(TallyDb db)
+{
+    public async Task<IReadOnlyList<RecordedRun>> OfAsync(int practiceId, CancellationToken stop = default)
+    {
+        var runs = await db
+            .Runs.AsNoTracking()
+            .Include(run => run.Sheets.OrderBy(sheet => sheet.Order))
+            .Where(run => run.Block!.PracticeId == practiceId)
+            .OrderBy(run => run.Block!.Order)
+            .ToListAsync(stop);
+        var events = await db
+            .Events.AsNoTracking()
+            .Where(said => db.Sheets.Any(sheet => sheet.Id == said.SheetId && sheet.Run!.Block!.PracticeId == practiceId))
+            .OrderBy(said => said.Sequence)
+            .ToListAsync(stop);
+        var bySheet = events.ToLookup(said => said.SheetId);
+        return
+        [
+            .. runs.Select(run => new RecordedRun(
+                run,
+                [.. run.Sheets.Select(sheet => new RecordedSheet(sheet, [.. bySheet[sheet.Id]]))]
+            )),
+        ];
+    }
+}
+
+public sealed record RecordedRun(Run Run, IReadOnlyList<RecordedSheet> Sheets);
+
+public sealed record RecordedSheet(SheetRow Row, IReadOnlyList<EventRow> Events)
+{
+    /// <summary>The sheet folded from its events by the rules of its run's card.</summary>
+    public LiveSheet Fold(string cardJson)
+    {
+        var head = HeadReader.Read(Row.HeadJson).Sure();
+        var live = LiveSheet.Open(CardReader.Read(cardJson, head.Options).Sure(), head).Sure();
+        foreach (var said in Events)
+        {
+            live.Add(EventReader.Read(said.Line).Sure());
+        }
+
+        return live;
+    }
+}

@@ -1,0 +1,77 @@
+using KeepTally.Store.Tables;
+using Microsoft.EntityFrameworkCore;
+
+namespace KeepTally.Store.Practices;
+
+/// <summary>Practices and who is at them.</summary>
+public sealed class PracticeBook(TallyDb db)
+{
+    /// <summary>The practice of a day; else the next one to come, else the last one that was.</summary>
+    public async Task<Practice?> ForDayAsync(DateOnly day, CancellationToken stop = default) =>
+        await Whole()
+            .Where(practice => practice.Date >= day)
+            .OrderBy(practice => practice.Date)
+            .ThenBy(practice => practice.Start)
+            .FirstOrDefaultAsync(stop)
+        ?? await Whole().OrderByDescending(practice => practice.Date).FirstOrDefaultAsync(stop);
+
+    public async Task<Practice?> FindAsync(int id, CancellationToken stop = default) =>
+        await Whole().SingleOrDefaultAsync(practice => practice.Id == id, stop);
+
+    /// <summary>Practices that were begun, the latest first.</summary>
+    public async Task<IReadOnlyList<Practice>> BegunAsync(CancellationToken stop = default) =>
+        await Whole()
+            .Where(practice => practice.Blocks.Any(block => block.Run != null))
+            .OrderByDescending(practice => practice.Date)
+            .ThenByDescending(practice => practice.Id)
+            .ToListAsync(stop);
+
+    /// <summary>The ids of those marked absent.</summary>
+    public static IReadOnlySet<int> Absent(Practice practice) =>
+        practice.Attendance.Where(each => each.Presence == Presence.Absent).Select(each => each.PlayerId).ToHashSet();
+
+    /// <summary>Marks a player here or absent; false where the practice or the player is not there.</summary>
+    public async Task<bool> MarkAsync(int practiceId, int playerId, Presence presence, CancellationToken stop = default)
+    {
+        var known = await db.Practices.AnyAsync(
+            practice =>
+                practice.Id == practiceId && db.Players.Any(player => player.Id == playerId && player.TeamId == practice.TeamId),
+            stop
+        );
+        if (!known)
+        {
+            return false;
+        }
+
+        var entry = await db.Attendance.FindAsync([practiceId, playerId], stop);
+        if (entry is null)
+        {
+            db.Attendance.Add(
+                new Attendance
+                {
+                    PracticeId = practiceId,
+                    PlayerId = playerId,
+                    Presence = presence,
+                }
+            );
+        }
+        else
+        {
+            entry.Presence = presence;
+        }
+
+        await db.SaveChangesAsync(stop);
+        return true;
+    }
+
+    private IQueryable<Practice> Whole() =>
+        db
+            .Practices.AsNoTracking()
+            .AsSplitQuery()
+            .Include(practice => practice.Team)
+            .Include(practice => practice.Attendance)
+            .Include(practice => practice.Blocks.OrderBy(block => block.Order))
+                .ThenInclude(block => block.CardVersion)
+            .Include(practice => practice.Blocks)
+                .ThenInclude(block => block.Run);
+}

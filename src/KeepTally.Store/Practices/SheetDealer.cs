@@ -1,0 +1,51 @@
+using KeepTally.Core.Cards;
+using KeepTally.Core.Places;
+using KeepTally.Core.Sheets;
+
+namespace KeepTally.Store.Practices;
+
+/// <summary>Deals the players of a practice onto the tally sheets of a drill.</summary>
+public static class SheetDealer
+{
+    /// <summary>
+    /// A sheet for each group of players; in a match a sheet for each court, its players dealt over the sides; where
+    /// groups score, one sheet with a unit for each group. There are never more groups than players.
+    /// </summary>
+    public static IReadOnlyList<(string Name, LogHead Head)> Deal(
+        DrillCard card,
+        int stageIndex,
+        IReadOnlyList<Member> players,
+        int groups
+    )
+    {
+        var stage = card.Stages[stageIndex];
+        var dealt = Split.Listed(players, Math.Clamp(groups, 1, Math.Max(1, players.Count)));
+        var units = stage.Scores switch
+        {
+            Scorer.Player => dealt.Select(group => Singles(group)),
+            Scorer.Side => dealt.Select(group => Sides(stage, group)),
+            Scorer.Group or Scorer.None => [Groups(dealt)],
+        };
+        var sheets = units.ToArray();
+        return
+        [
+            .. sheets.Select(
+                (each, index) => (sheets.Length == 1 ? "" : Letter(index), new LogHead(card.Id, stageIndex, card.Chosen, each))
+            ),
+        ];
+    }
+
+    /// <summary>A, B … Z, then AA, AB …</summary>
+    public static string Letter(int index) =>
+        index < 26 ? ((char)('A' + index)).ToString() : Letter((index / 26) - 1) + Letter(index % 26);
+
+    private static Unit[] Singles(IReadOnlyList<Member> group) => [.. group.Select(player => new Unit(player.Id, player.Name, []))];
+
+    private static Unit[] Sides(Stage stage, IReadOnlyList<Member> group) =>
+        [.. stage.Sides.Zip(Split.Listed(group, stage.Sides.Count), (side, players) => new Unit(side, Title(side), players))];
+
+    private static Unit[] Groups(IReadOnlyList<IReadOnlyList<Member>> dealt) =>
+        [.. dealt.Select((group, index) => new Unit($"g{index + 1}", $"Group {Letter(index)}", group))];
+
+    private static string Title(string id) => char.ToUpperInvariant(id[0]) + id[1..].Replace('-', ' ');
+}

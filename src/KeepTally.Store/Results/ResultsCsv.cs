@@ -1,0 +1,83 @@
+using System.Globalization;
+using CsvHelper;
+using KeepTally.Core.Judgement;
+
+namespace KeepTally.Store.Results;
+
+/// <summary>Results as CSV (RFC 4180): one row for each unit of each sheet. Source: docs/formats.md, section 8.</summary>
+public static class ResultsCsv
+{
+    private static readonly string[] Header =
+    [
+        "date",
+        "drill",
+        "stage",
+        "sheet",
+        "unit",
+        "name",
+        "players",
+        "rank",
+        "points",
+        "attempts",
+        "successes",
+        "accuracy",
+        "bestStreak",
+        "cleared",
+        "outs",
+        "voids",
+        "late",
+        "seconds",
+        "done",
+    ];
+
+    public static string Write(DateOnly date, IReadOnlyList<DrillResult> drills)
+    {
+        using var text = new StringWriter(CultureInfo.InvariantCulture);
+        using (var csv = new CsvWriter(text, CultureInfo.InvariantCulture))
+        {
+            foreach (var name in Header)
+            {
+                csv.WriteField(name);
+            }
+
+            csv.NextRecord();
+            foreach (var drill in drills.Where(drill => drill.Begun))
+            {
+                foreach (var row in drill.Rows)
+                {
+                    WriteRow(csv, date, drill, row);
+                }
+            }
+        }
+
+        return text.ToString();
+    }
+
+    private static void WriteRow(CsvWriter csv, DateOnly date, DrillResult drill, DrillRow row)
+    {
+        var unit = row.Report;
+        csv.WriteField(date.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture));
+        csv.WriteField(Safe(drill.Card.Name));
+        csv.WriteField(Safe(drill.Stage.Name));
+        csv.WriteField(row.Sheet);
+        csv.WriteField(row.Unit.Id);
+        csv.WriteField(Safe(row.Unit.Name));
+        csv.WriteField(Safe(string.Join(';', row.Unit.Players.Select(player => player.Name))));
+        csv.WriteField(row.Rank);
+        csv.WriteField(unit.Points);
+        csv.WriteField(unit.Attempts);
+        csv.WriteField(unit.Successes);
+        csv.WriteField(unit.Accuracy);
+        csv.WriteField(unit.BestStreak);
+        csv.WriteField(unit.Cleared);
+        csv.WriteField(unit.Outs);
+        csv.WriteField(unit.Voids);
+        csv.WriteField(unit.Late);
+        csv.WriteField(unit.Running / 1000.0);
+        csv.WriteField(unit.Done ? "true" : "false");
+        csv.NextRecord();
+    }
+
+    /// <summary>A spreadsheet takes a text that begins like a formula for one; an apostrophe keeps it a text.</summary>
+    private static string Safe(string text) => text.Length > 0 && "=+-@\t\r".Contains(text[0]) ? "'" + text : text;
+}

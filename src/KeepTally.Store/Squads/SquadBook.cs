@@ -1,0 +1,72 @@
+using KeepTally.Store.Tables;
+using Microsoft.EntityFrameworkCore;
+
+namespace KeepTally.Store.Squads;
+
+/// <summary>The players of a team.</summary>
+public sealed class SquadBook(TallyDb db)
+{
+    /// <summary>Everyone, by number, those without one last, then by name.</summary>
+    public async Task<IReadOnlyList<Player>> ListAsync(int team, CancellationToken stop = default) =>
+        await db
+            .Players.AsNoTracking()
+            .Where(player => player.TeamId == team)
+            .OrderBy(player => player.Number == null)
+            .ThenBy(player => player.Number)
+            .ThenBy(player => player.Name)
+            .ToListAsync(stop);
+
+    public async Task<Player?> FindAsync(int id, CancellationToken stop = default) =>
+        await db.Players.AsNoTracking().SingleOrDefaultAsync(player => player.Id == id, stop);
+
+    public async Task<Team> FirstTeamAsync(CancellationToken stop = default)
+    {
+        var team = await db.Teams.OrderBy(each => each.Id).FirstOrDefaultAsync(stop);
+        if (team is null)
+        {
+            team = new Team { Name = "My team" };
+            db.Teams.Add(team);
+            await db.SaveChangesAsync(stop);
+        }
+
+        return team;
+    }
+
+    /// <summary>Adds a player; the id it was given.</summary>
+    public async Task<int> AddAsync(int team, PlayerDetails details, CancellationToken stop = default)
+    {
+        var player = new Player { TeamId = team, Name = details.Name };
+        details.WriteTo(player);
+        db.Players.Add(player);
+        await db.SaveChangesAsync(stop);
+        return player.Id;
+    }
+
+    /// <summary>Changes a player; false where there is none with that id.</summary>
+    public async Task<bool> ChangeAsync(int id, PlayerDetails details, CancellationToken stop = default)
+    {
+        if (await db.Players.FindAsync([id], stop) is not { } player)
+        {
+            return false;
+        }
+
+        details.WriteTo(player);
+        await db.SaveChangesAsync(stop);
+        return true;
+    }
+}
+
+/// <summary>What is kept of a player.</summary>
+/// <param name="Positions">With semicolons between them.</param>
+public sealed record PlayerDetails(string Name, int? Number, int? BirthYear, string Positions, Hand? Hand, string Notes)
+{
+    internal void WriteTo(Player player)
+    {
+        player.Name = Name;
+        player.Number = Number;
+        player.BirthYear = BirthYear;
+        player.Positions = Positions;
+        player.Hand = Hand;
+        player.Notes = Notes;
+    }
+}

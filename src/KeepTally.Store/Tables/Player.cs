@@ -1,0 +1,33 @@
+namespace KeepTally.Store.Tables;
+
+/// <summary>A player of the squad. Kept small on purpose: players are often children.</summary>
+public sealed class Player
+{
+    public int Id { get; init; }
+
+    public int TeamId { get; init; }
+
+    public required string Name { get; set; }
+
+    public int? Number { get; set; }
+
+    public int? BirthYear { get; set; }
+
+    /// <summary>Positions with semicolons between them, as in the squad CSV.</summary>
+    public string Positions { get; set; } = "";
+
+    public Hand? Hand { get; set; }
+
+    public string Notes { get; set; } = "";
+
+    /// <summary>Who this player is in logs and cards.</summary>
+    public string UnitId => $"p{Id}";
+}
+
+/// <summary>The hand a player throws or holds the stick with.</summary>
+public enum Hand
+{
+    Left,
+    Right,
+    Both,
+}

@@ -1,0 +1,65 @@
+namespace KeepTally.Store.Tables;
+
+/// <summary>A dated practice with its timing sheet.</summary>
+public sealed class Practice
+{
+    public int Id { get; init; }
+
+    public int TeamId { get; init; }
+
+    public Team? Team { get; init; }
+
+    public required string Title { get; set; }
+
+    public DateOnly Date { get; set; }
+
+    public TimeOnly Start { get; set; }
+
+    public int Minutes { get; set; }
+
+    public List<Block> Blocks { get; init; } = [];
+
+    public List<Attendance> Attendance { get; init; } = [];
+}
+
+/// <summary>One line of a timing sheet: a drill, how long, in how many groups.</summary>
+public sealed class Block
+{
+    public int Id { get; init; }
+
+    public int PracticeId { get; init; }
+
+    /// <summary>The order on the timing sheet, from 0.</summary>
+    public int Order { get; set; }
+
+    public int CardVersionId { get; init; }
+
+    public CardVersion? CardVersion { get; init; }
+
+    public int Stage { get; set; }
+
+    public double Minutes { get; set; }
+
+    public int Groups { get; set; } = 1;
+
+    /// <summary>Seconds before the block: walking, setting up.</summary>
+    public int ChangeSeconds { get; set; }
+
+    public Run? Run { get; set; }
+}
+
+/// <summary>Whether a player is at a practice. A player without an entry is here.</summary>
+public sealed class Attendance
+{
+    public int PracticeId { get; init; }
+
+    public int PlayerId { get; init; }
+
+    public Presence Presence { get; set; }
+}
+
+public enum Presence
+{
+    Here,
+    Absent,
+}

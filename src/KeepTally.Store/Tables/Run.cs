@@ -1,0 +1,56 @@
+namespace KeepTally.Store.Tables;
+
+/// <summary>A block being done, or done: the whole card as it was, and a sheet for each group or court.</summary>
+public sealed class Run
+{
+    public int Id { get; init; }
+
+    public int BlockId { get; init; }
+
+    public Block? Block { get; init; }
+
+    /// <summary>The card as it was when the practice began.</summary>
+    public required string CardJson { get; init; }
+
+    /// <summary>The origin of all times of this run: milliseconds since 1970 in UTC.</summary>
+    public long Origin { get; init; }
+
+    public List<SheetRow> Sheets { get; init; } = [];
+}
+
+/// <summary>A tally sheet of a run.</summary>
+public sealed class SheetRow
+{
+    public required string Id { get; init; }
+
+    public int RunId { get; init; }
+
+    public Run? Run { get; init; }
+
+    /// <summary>The order among the run's sheets, from 0.</summary>
+    public int Order { get; init; }
+
+    /// <summary>The group's or court's letter; empty where there is only one.</summary>
+    public required string Name { get; init; }
+
+    /// <summary>The head of its log.</summary>
+    public required string HeadJson { get; init; }
+}
+
+/// <summary>An event as it was first acknowledged. Never changed, never deleted.</summary>
+public sealed class EventRow
+{
+    /// <summary>The order of arrival, over all sheets.</summary>
+    public long Sequence { get; init; }
+
+    public required string SheetId { get; init; }
+
+    public required string Device { get; init; }
+
+    public int N { get; init; }
+
+    public long At { get; init; }
+
+    /// <summary>Its line of the log.</summary>
+    public required string Line { get; init; }
+}

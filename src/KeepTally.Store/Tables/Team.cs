@@ -1,0 +1,9 @@
+namespace KeepTally.Store.Tables;
+
+/// <summary>A team: whose squad and whose practices.</summary>
+public sealed class Team
+{
+    public int Id { get; init; }
+
+    public required string Name { get; set; }
+}

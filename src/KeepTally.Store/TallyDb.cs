@@ -1,0 +1,60 @@
+using KeepTally.Store.Tables;
+using Microsoft.EntityFrameworkCore;
+
+namespace KeepTally.Store;
+
+/// <summary>The SQLite database of one installation.</summary>
+public sealed class TallyDb(DbContextOptions<TallyDb> options) : DbContext(options)
+{
+    public DbSet<Team> Teams => Set<Team>();
+
+    public DbSet<Player> Players => Set<Player>();
+
+    public DbSet<CardVersion> CardVersions => Set<CardVersion>();
+
+    public DbSet<Practice> Practices => Set<Practice>();
+
+    public DbSet<Block> Blocks => Set<Block>();
+
+    public DbSet<Attendance> Attendance => Set<Attendance>();
+
+    public DbSet<Run> Runs => Set<Run>();
+
+    public DbSet<SheetRow> Sheets => Set<SheetRow>();
+
+    public DbSet<EventRow> Events => Set<EventRow>();
+
+    protected override void OnModelCreating(ModelBuilder modelBuilder)
+    {
+        modelBuilder.Entity<Team>().Property(team => team.Name).HasMaxLength(80);
+        modelBuilder.Entity<Player>(player =>
+        {
+            player.HasOne<Team>().WithMany().HasForeignKey(each => each.TeamId);
+            player.Ignore(each => each.UnitId);
+            player.Property(each => each.Hand).HasConversion<string>();
+        });
+        modelBuilder.Entity<CardVersion>().HasIndex(card => new { card.CardId, card.Version }).IsUnique();
+        modelBuilder.Entity<Practice>().HasIndex(practice => practice.Date);
+        modelBuilder.Entity<Block>().HasOne(block => block.CardVersion).WithMany().OnDelete(DeleteBehavior.Restrict);
+        modelBuilder.Entity<Block>().HasOne(block => block.Run).WithOne(run => run.Block).HasForeignKey<Run>(run => run.BlockId);
+        modelBuilder.Entity<Attendance>(attendance =>
+        {
+            attendance.HasKey(each => new { each.PracticeId, each.PlayerId });
+            attendance.HasOne<Player>().WithMany().HasForeignKey(each => each.PlayerId);
+            attendance.Property(each => each.Presence).HasConversion<string>();
+        });
+        modelBuilder.Entity<EventRow>(said =>
+        {
+            said.ToTable("Events");
+            said.HasKey(each => each.Sequence);
+            said.HasIndex(each => new
+                {
+                    each.SheetId,
+                    each.Device,
+                    each.N,
+                })
+                .IsUnique();
+            said.HasOne<SheetRow>().WithMany().HasForeignKey(each => each.SheetId);
+        });
+    }
+}

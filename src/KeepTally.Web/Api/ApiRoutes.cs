@@ -1,0 +1,16 @@
+namespace KeepTally.Web.Api;
+
+/// <summary>The HTTP API of the run screen.</summary>
+internal static class ApiRoutes
+{
+    internal static void MapApi(this IEndpointRouteBuilder app)
+    {
+        var api = app.MapGroup("/api");
+        api.MapPost("/sheets/{sheet}/events", SheetEvents.PostAsync).DisableAntiforgery();
+        api.MapGet("/practices/{practice:int}/events", PracticeStream.Get);
+        api.MapGet("/time", (TimeProvider clock) => TypedResults.Ok(new SharedTime(clock.GetUtcNow().ToUnixTimeMilliseconds())));
+    }
+}
+
+/// <param name="Now">Milliseconds since 1970 in UTC, on the clock that all devices share.</param>
+internal sealed record SharedTime(long Now);

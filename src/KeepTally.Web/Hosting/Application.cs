@@ -1,0 +1,104 @@
+using System.Net.Sockets;
+using KeepTally.Store;
+using KeepTally.Store.Demo;
+using KeepTally.Web.Api;
+using Microsoft.AspNetCore.Connections;
+using Microsoft.AspNetCore.DataProtection;
+using Microsoft.Extensions.DependencyInjection.Extensions;
+
+namespace KeepTally.Web.Hosting;
+
+/// <summary>Puts the application together and runs it.</summary>
+public static class Application
+{
+    private const int Unusable = 2;
+
+    /// <summary>Runs until it is stopped. What cannot be used is said in one line on standard error; the code is then not nought.</summary>
+    public static async Task<int> RunAsync(string[] args)
+    {
+        var settings = Settings.Read(args, out var fault);
+        if (settings is null)
+        {
+            await Console.Error.WriteLineAsync($"keep-tally: {fault}");
+            return Unusable;
+        }
+
+        try
+        {
+            settings.Data.Prepare();
+            await using var app = Build(settings);
+            await PrepareAsync(app.Services, settings.Demo);
+            await app.StartAsync();
+            Console.WriteLine($"Keep Tally is ready: http://127.0.0.1:{settings.Port}");
+            await app.WaitForShutdownAsync();
+            return 0;
+        }
+        catch (DataFolderException unusable)
+        {
+            await Console.Error.WriteLineAsync($"keep-tally: {unusable.Message}");
+            return Unusable;
+        }
+        catch (IOException failure) when (failure.InnerException is AddressInUseException or SocketException)
+        {
+            await Console.Error.WriteLineAsync(
+                $"keep-tally: Port {settings.Port} is in use. Stop what runs there, or give another with --port N."
+            );
+            return Unusable;
+        }
+    }
+
+    private static WebApplication Build(Settings settings)
+    {
+        var builder = WebApplication.CreateBuilder(
+            new WebApplicationOptions { ContentRootPath = AppContext.BaseDirectory, WebRootPath = Settings.WebRoot }
+        );
+        builder.WebHost.UseUrls($"http://127.0.0.1:{settings.Port}");
+        builder.Logging.AddFilter("Microsoft", LogLevel.Warning);
+        builder.Logging.AddFilter("Microsoft.AspNetCore.DataProtection", LogLevel.Error);
+        builder.Services.AddStore(settings.Data);
+        builder
+            .Services.AddDataProtection()
+            .SetApplicationName("keep-tally")
+            .PersistKeysToFileSystem(new DirectoryInfo(settings.Data.Keys));
+        AddServices(builder.Services);
+        var app = builder.Build();
+        Use(app);
+        return app;
+    }
+
+    /// <summary>Everything but the store, which a test brings itself.</summary>
+    public static void AddServices(IServiceCollection services)
+    {
+        services.TryAddSingleton(TimeProvider.System);
+        services.AddRazorPages();
+        services.AddHostFiltering(options => options.AllowedHosts = ["127.0.0.1", "localhost", "[::1]"]);
+        services.AddSingleton<EventFeed>();
+        services.AddSingleton<SheetRules>();
+        services.AddResponseCompression(options => options.EnableForHttps = true);
+    }
+
+    public static void Use(WebApplication app)
+    {
+        app.UseHostFiltering();
+        app.UseExceptionHandler("/error");
+        app.UseStatusCodePagesWithReExecute("/error", "?code={0}");
+        app.UseResponseCompression();
+        app.UseMiddleware<SecurityHeaders>();
+        app.UseRouting();
+        app.UseAntiforgery();
+        app.MapStaticAssets();
+        app.MapRazorPages().WithStaticAssets();
+        app.MapApi();
+    }
+
+    /// <summary>Brings the database up to date and, where asked, fills it with demo data.</summary>
+    public static async Task PrepareAsync(IServiceProvider services, bool demo)
+    {
+        await using var scope = services.CreateAsyncScope();
+        DataFolder.Migrate(scope.ServiceProvider.GetRequiredService<TallyDb>());
+        if (demo)
+        {
+            await scope.ServiceProvider.GetRequiredService<DemoClub>().SeedAsync();
+        }
+    }
+}

@@ -1,0 +1,48 @@
+using System.Globalization;
+using KeepTally.Store;
+
+namespace KeepTally.Web.Hosting;
+
+/// <summary>What the application was started with: <c>[--port N] [--data DIR] [--demo]</c>.</summary>
+internal sealed record Settings(int Port, DataFolder Data, bool Demo)
+{
+    private const int UsualPort = 5080;
+
+    /// <summary>Beside the application where it was published, else in the project it was built from.</summary>
+    internal static string WebRoot => Path.Combine(AppContext.BaseDirectory, "wwwroot");
+
+    internal static Settings? Read(string[] args, out string? fault)
+    {
+        var (port, data, demo) = (UsualPort, "data", false);
+        for (var i = 0; i < args.Length; i++)
+        {
+            var value = i + 1 < args.Length ? args[i + 1] : null;
+            switch (args[i])
+            {
+                case "--demo":
+                    demo = true;
+                    break;
+                case "--data" when value is { Length: > 0 }:
+                    data = value;
+                    i++;
+                    break;
+                case "--port"
+                    when int.TryParse(value, NumberStyles.None, CultureInfo.InvariantCulture, out port) && port is > 0 and <= 65535:
+                    i++;
+                    break;
+                case "--port":
+                    fault = $"--port {value}: a port is a number from 1 to 65535. Write --port {UsualPort}.";
+                    return null;
+                case "--data":
+                    fault = "--data: the folder is missing. Write --data DIR.";
+                    return null;
+                default:
+                    fault = $"{args[i]} is not known here. Write [--port N] [--data DIR] [--demo].";
+                    return null;
+            }
+        }
+
+        fault = null;
+        return new Settings(port, new DataFolder(data), demo);
+    }
+}

@@ -1,0 +1,94 @@
+using KeepTally.Core.Planning;
+using KeepTally.Store.Practices;
+using KeepTally.Store.Squads;
+using KeepTally.Store.Tables;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace KeepTally.Web.Pages;
+
+/// <summary>Today: the timing sheet, who is here, and Start.</summary>
+public sealed class IndexModel(PracticeBook book, SquadBook squad, PracticeStart start, TimeProvider clock) : PageModel
+{
+    public Practice? Practice { get; private set; }
+
+    public IReadOnlyList<Player> Players { get; private set; } = [];
+
+    public IReadOnlySet<int> Absent { get; private set; } = new HashSet<int>();
+
+    public IReadOnlyList<BlockTime> Times { get; private set; } = [];
+
+    public bool IsToday { get; private set; }
+
+    /// <summary>Why the practice could not be started, in words for the coach.</summary>
+    public string? Hindrance { get; private set; }
+
+    public int Here => Players.Count - Absent.Count;
+
+    public bool IsBegun => Practice?.Blocks.Any(block => block.Run is not null) == true;
+
+    /// <summary>Seconds left over; below nought where the sheet does not fit the practice.</summary>
+    public double Slack => BlockTimes.Slack(Times, Practice?.Minutes ?? 0);
+
+    /// <summary>The clock time so many seconds into the practice.</summary>
+    public string ClockTime(double seconds) =>
+        Practice!.Start.Add(TimeSpan.FromSeconds(seconds)).ToString("HH:mm", System.Globalization.CultureInfo.InvariantCulture);
+
+    /// <summary>How the players here fall into a block's groups, in words.</summary>
+    public string GroupWords(Block block)
+    {
+        var groups = Math.Clamp(block.Groups, 1, Math.Max(1, Here));
+        if (groups == 1)
+        {
+            return $"all {Here} together";
+        }
+
+        var (small, larger) = (Here / groups, Here % groups);
+        return larger == 0 ? $"{groups} groups of {small}" : $"{larger} of {small + 1} and {groups - larger} of {small}";
+    }
+
+    public async Task OnGetAsync(CancellationToken stop) => await LoadAsync(stop);
+
+    public async Task<IActionResult> OnPostMarkAsync(int practice, int player, Presence presence, CancellationToken stop)
+    {
+        if (!await book.MarkAsync(practice, player, presence, stop))
+        {
+            return NotFound();
+        }
+
+        if (!Request.Headers.ContainsKey("HX-Request"))
+        {
+            return RedirectToPage();
+        }
+
+        await LoadAsync(stop);
+        return Partial("_Attendance", this);
+    }
+
+    public async Task<IActionResult> OnPostStartAsync(int practice, CancellationToken stop)
+    {
+        Hindrance = await start.BeginAsync(practice, stop);
+        if (Hindrance is null)
+        {
+            return RedirectToPage("/Run/Index", new { id = practice });
+        }
+
+        await LoadAsync(stop);
+        return Page();
+    }
+
+    private async Task LoadAsync(CancellationToken stop)
+    {
+        var today = DateOnly.FromDateTime(clock.GetLocalNow().DateTime);
+        Practice = await book.ForDayAsync(today, stop);
+        if (Practice is null)
+        {
+            return;
+        }
+
+        IsToday = Practice.Date == today;
+        Players = await squad.ListAsync(Practice.TeamId, stop);
+        Absent = PracticeBook.Absent(Practice);
+        Times = BlockTimes.Of([.. Practice.Blocks.Select(block => new BlockSpan(block.Minutes, block.ChangeSeconds))]);
+    }
+}

@@ -1,0 +1,3 @@
+using KeepTally.Web.Hosting;
+
+return await Application.RunAsync(args);

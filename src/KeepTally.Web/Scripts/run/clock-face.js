@@ -1,0 +1,35 @@
+// Shows the clock: figures, and a band that burns down from the right with a notch at each call.
+export class ClockFace {
+  #root = document.getElementById("clock");
+  #parts = Object.fromEntries(
+    [...this.#root.querySelectorAll("[data-clock]")].map((part) => [part.dataset.clock, part]),
+  );
+  #burn = this.#root.querySelector(".burn");
+  #notches = this.#root.querySelector(".notches");
+  #notched = "";
+
+  show(clock) {
+    for (const [name, part] of Object.entries(this.#parts)) {
+      if (part.textContent !== clock[name]) {
+        part.textContent = clock[name];
+      }
+    }
+    if (this.#root.dataset.state !== clock.state) {
+      this.#root.dataset.state = clock.state;
+      document.body.dataset.clock = clock.state;
+    }
+    this.#root.classList.toggle("is-urgent", clock.urgent);
+    this.#burn.style.width = `${(clock.share * 100).toFixed(2)}%`;
+    const notched = clock.notches.join();
+    if (notched !== this.#notched) {
+      this.#notched = notched;
+      this.#notches.replaceChildren(
+        ...clock.notches.map((share) => {
+          const notch = document.createElement("i");
+          notch.style.left = `${share * 100}%`;
+          return notch;
+        }),
+      );
+    }
+  }
+}

@@ -1,0 +1,19 @@
+// The core, compiled to WebAssembly: every rule of the run screen lives there. Answers are JSON.
+export async function loadCore() {
+  const { dotnet } = await import("/_framework/dotnet.js");
+  const { getAssemblyExports, getConfig } = await dotnet.create();
+  const { Bridge } = (await getAssemblyExports(getConfig().mainAssemblyName)).KeepTally.Browser;
+  const read = (text) => (text ? JSON.parse(text) : null);
+  return {
+    open: (practice, device) => Bridge.Open(practice, device),
+    hear: (sheet, line) => Bridge.Hear(sheet, line),
+    yield: (sheet, line) => Bridge.Yield(sheet, line),
+    tap: (sheet, unit, outcome, now) => read(Bridge.Tap(sheet, unit, outcome, now)),
+    say: (word, reason, now) => read(Bridge.Say(word, reason, now)),
+    undo: (sheet, device, n, now) => read(Bridge.Undo(sheet, device, n, now)),
+    due: (now) => read(Bridge.Due(now)),
+    view: (now) => read(Bridge.View(now)),
+    clock: (now) => read(Bridge.Clock(now)),
+    signals: (from, to) => read(Bridge.Signals(from, to)),
+  };
+}

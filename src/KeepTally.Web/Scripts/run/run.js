@@ -1,0 +1,284 @@
+// The run screen: shows what the core says, passes on what the coach does, keeps it, sends it, and hears the others.
+import { bind } from "./bind.js";
+import { ClockFace } from "./clock-face.js";
+import { loadCore } from "./core.js";
+import { Keep } from "./keep.js";
+import { listenToKeys } from "./keys.js";
+import { keepAtHand } from "./offline.js";
+import { SharedTime } from "./shared-time.js";
+import { Signals } from "./signals.js";
+import { Sound } from "./sound.js";
+import { TapList } from "./tap-list.js";
+import { stayAwake } from "./wake.js";
+import { Wire } from "./wire.js";
+
+const root = document.getElementById("run");
+const by = (id) => document.getElementById(id);
+const practice = Number(root.dataset.practice);
+const framePause = 50;
+const viewPause = 1000;
+
+const says = by("says");
+let saysTimer;
+function tell(words) {
+  says.textContent = words;
+  says.hidden = !words;
+  clearTimeout(saysTimer);
+  saysTimer = setTimeout(() => (says.hidden = true), 8000);
+}
+
+async function begin() {
+  const [core, keep] = await Promise.all([loadCore(), Keep.open(practice)]);
+  const time = new SharedTime(Number(root.dataset.origin));
+  // A page load is a device of its own: two tabs can never give two events the same number.
+  const device = crypto.randomUUID().slice(0, 8);
+  const fault = core.open(by("practice").textContent, device);
+  if (fault) {
+    tell(`This practice cannot be read: ${fault}`);
+    return;
+  }
+  for (const event of await keep.all()) {
+    if (event.sent >= 0) {
+      core.hear(event.sheet, event.line);
+    }
+  }
+  await Promise.race([time.keepMeasuring(), new Promise((done) => setTimeout(done, 700))]);
+
+  const sound = new Sound();
+  const signals = new Signals(core, time, sound);
+  const face = new ClockFace();
+  const wire = new Wire({
+    keep,
+    practice,
+    hear(sheet, line) {
+      core.hear(sheet, line);
+      changed();
+    },
+    yields(sheet, line) {
+      core.yield(sheet, line);
+      changed();
+    },
+    state: showNet,
+    refused: (problem) => tell(`One tap could not be kept: ${problem}`),
+  });
+  const taps = new TapList((tap) => act(core.undo(tap.sheet, tap.device, tap.n, time.now())));
+  let view;
+  let drill;
+
+  /** Shows it at once, then keeps it, then sends it. */
+  function act(said) {
+    if (said.refused) {
+      tell(said.refused);
+      return;
+    }
+    changed();
+    keep.put(said.events, 0).then(
+      () => wire.send(),
+      () => tell("This device keeps nothing: its storage is full or closed. Free some space, then reload."),
+    );
+  }
+
+  let pending = false;
+  function changed() {
+    if (!pending) {
+      pending = true;
+      queueMicrotask(() => {
+        pending = false;
+        show();
+      });
+    }
+  }
+
+  function show() {
+    const due = core.due(time.now());
+    if (due.events.length > 0) {
+      keep.put(due.events, 0).then(() => wire.send());
+    }
+    const before = view?.run?.clock.state;
+    view = core.view(time.now());
+    showDrill();
+    if (view.run) {
+      bind(root, { run: view.run });
+      bind(drill, { sheets: view.run.sheets });
+      face.show(view.run.clock);
+      taps.show(view.run.taps);
+      showUndo(view.run.taps);
+      by("go").dataset.does = view.run.primary;
+    }
+    by("back").hidden = !view.canGoBack;
+    if (before !== view.run?.clock.state) {
+      signals.anew();
+    }
+  }
+
+  function showDrill() {
+    for (const section of root.querySelectorAll("[data-drill]")) {
+      section.hidden = Number(section.dataset.drill) !== view.block;
+    }
+    for (const block of root.querySelectorAll("[data-block]")) {
+      const index = Number(block.dataset.block);
+      block.className = index < view.block ? "is-done" : index === view.block ? "is-now" : "";
+      block.toggleAttribute("aria-current", index === view.block);
+    }
+    by("over").hidden = !view.over;
+    document.body.classList.toggle("is-over", view.over);
+    drill = root.querySelector(`[data-drill="${view.block}"]`);
+    if (view.over) {
+      document.body.dataset.clock = "over";
+    }
+    numberRows();
+  }
+
+  const rows = () => (drill ? [...drill.querySelectorAll(".row-pad")].filter((row) => row.offsetParent) : []);
+
+  function numberRows() {
+    rows().forEach((row, index) => (row.querySelector(".row-digit").textContent = index < 9 ? index + 1 : ""));
+  }
+
+  function showUndo(list) {
+    const last = list.find((tap) => !tap.undone);
+    by("undo").disabled = !last;
+    by("undo-what").textContent = last ? last.text : "nothing yet";
+  }
+
+  const undoLast = () => {
+    const last = view.run?.taps.find((tap) => !tap.undone);
+    if (last) {
+      act(core.undo(last.sheet, last.device, last.n, time.now()));
+    }
+  };
+  const say = (word, reason = "") => act(core.say(word, reason, time.now()));
+  const go = () => view.run && say(view.run.primary);
+
+  function tapPad(pad) {
+    const sheet = pad.closest("[data-sheet]").dataset.sheet;
+    const unit = pad.closest("[data-unit]").dataset.unit;
+    pad.classList.remove("was-tapped");
+    void pad.offsetWidth;
+    pad.classList.add("was-tapped");
+    act(core.tap(sheet, unit, pad.dataset.outcome, time.now()));
+  }
+
+  // A thumb's press counts when it lands, not when it is lifted.
+  root.addEventListener("pointerdown", (event) => {
+    sound.wake();
+    const pad = event.target.closest("button.pad");
+    if (pad && !pad.disabled && event.button === 0) {
+      event.preventDefault();
+      tapPad(pad);
+    }
+  });
+  root.addEventListener("click", (event) => {
+    const pad = event.target.closest("button.pad");
+    const chip = event.target.closest("[data-say], [data-freeze], [data-tab]");
+    if (pad && event.detail === 0) {
+      tapPad(pad);
+    } else if (chip?.dataset.tab) {
+      showGroup(chip);
+    } else if (chip?.dataset.freeze) {
+      say("freeze", chip.dataset.freeze);
+      showMore(false);
+    } else if (chip) {
+      sayFromChip(chip);
+    }
+  });
+
+  /** What ends something asks once more, on the button itself. */
+  function sayFromChip(chip) {
+    const { sure, say: word } = chip.dataset;
+    if (sure && !chip.classList.contains("is-asking")) {
+      const plain = chip.textContent;
+      chip.classList.add("is-asking");
+      chip.textContent = sure;
+      setTimeout(() => {
+        chip.classList.remove("is-asking");
+        chip.textContent = plain;
+      }, 4000);
+      return;
+    }
+    say(word);
+    showMore(false);
+  }
+
+  function showGroup(tab) {
+    for (const other of tab.parentElement.children) {
+      other.setAttribute("aria-selected", String(other === tab));
+    }
+    for (const sheet of drill.querySelectorAll(".sheet")) {
+      sheet.toggleAttribute("data-behind", sheet.dataset.order !== tab.dataset.tab);
+    }
+    numberRows();
+  }
+
+  function showMore(open = by("more").hidden) {
+    by("more").hidden = !open;
+    by("more-open").setAttribute("aria-expanded", String(open));
+  }
+
+  function showNet({ online, waiting }) {
+    by("net").textContent = online
+      ? waiting
+        ? `${waiting} to send`
+        : "Saved"
+      : waiting
+        ? `${waiting} kept here`
+        : "No network";
+    by("net").dataset.net = online ? "on" : "off";
+  }
+
+  function showSound() {
+    by("sound").textContent = sound.on ? "Sound on" : "Sound off";
+    by("sound").setAttribute("aria-pressed", String(sound.on));
+  }
+
+  by("go").addEventListener("click", go);
+  by("undo").addEventListener("click", undoLast);
+  by("more-open").addEventListener("click", () => showMore());
+  by("keys-open").addEventListener("click", () => by("keys").showModal());
+  by("sound").addEventListener("click", () => {
+    sound.toggle();
+    showSound();
+  });
+  listenToKeys({
+    rows,
+    tap: tapPad,
+    go,
+    undo: undoLast,
+    next: () => view.run?.primary === "end" && go(),
+    keys: () => by("keys").showModal(),
+  });
+
+  function frame() {
+    if (view.run && document.visibilityState === "visible") {
+      const clock = core.clock(time.now());
+      if (clock) {
+        if (clock.state !== view.run.clock.state || clock.round !== view.run.clock.round) {
+          show();
+        } else {
+          face.show(clock);
+        }
+      }
+    }
+  }
+
+  showSound();
+  show();
+  by("go").disabled = false;
+  root.setAttribute("aria-busy", "false");
+  setInterval(frame, framePause);
+  setInterval(() => {
+    show();
+    signals.plan();
+  }, viewPause);
+  document.addEventListener("visibilitychange", () => show());
+  showNet({ online: false, waiting: (await keep.unsent()).length });
+  wire.listen();
+  wire.send();
+  stayAwake();
+  await keepAtHand();
+}
+
+begin().catch((failure) => {
+  console.error(failure);
+  tell("The run screen could not start. Reload the page; everything tapped so far is kept.");
+});

@@ -1,0 +1,34 @@
+// Bundles scripts and styles into wwwroot. Everything a page needs ships with the application.
+import { rmSync, writeFileSync } from "node:fs";
+import { build } from "esbuild";
+import * as sass from "sass";
+
+const out = "wwwroot/dist";
+rmSync(out, { recursive: true, force: true });
+
+const scripts = { bundle: true, minify: true, target: "es2022", legalComments: "none", logLevel: "warning" };
+await build({ ...scripts, entryPoints: ["Scripts/theme.js"], format: "iife", outdir: out });
+await build({
+  ...scripts,
+  entryPoints: { site: "Scripts/site.js", run: "Scripts/run/run.js" },
+  format: "esm",
+  outdir: out,
+  external: ["/_framework/*"],
+});
+await build({ ...scripts, entryPoints: ["Scripts/sw.js"], format: "iife", outfile: "wwwroot/sw.js" });
+
+const { css } = sass.compile("Styles/site.scss", {
+  loadPaths: ["node_modules"],
+  quietDeps: true,
+  silenceDeprecations: ["import", "global-builtin", "color-functions", "if-function"],
+});
+writeFileSync("obj/site.css", css);
+await build({
+  entryPoints: { site: "obj/site.css" },
+  bundle: true,
+  minify: true,
+  outdir: out,
+  loader: { ".woff2": "file", ".woff": "empty" },
+  assetNames: "[name]",
+  logLevel: "warning",
+});
