@@ -17,6 +17,12 @@ public static class EventReader
 
     private static RunEvent? Read(JsonPlace place)
     {
+        if (!place.IsObject)
+        {
+            place.Wrong("an event is an object", "write { \"device\": …, \"n\": …, \"at\": …, \"type\": … }");
+            return null;
+        }
+
         var type = place.Need("type", "what was said, such as \"tap\"")?.Text();
         var id = new EventId(
             Word(place, "device") ?? "",

@@ -1,0 +1,52 @@
+using System.Text.Json;
+using KeepTally.Core.Formats;
+using KeepTally.Core.Places;
+using KeepTally.Core.Sheets;
+
+namespace KeepTally.Core.Tests;
+
+/// <summary>The check cases that came with the formats: every one is run.</summary>
+public sealed class CheckCases
+{
+    public static TheoryData<string> Replays => [.. CheckCase.With("log.jsonl")];
+
+    public static TheoryData<string> Rotations => [.. CheckCase.With("ask.json")];
+
+    [Theory]
+    [MemberData(nameof(Replays))]
+    public void A_log_replays_to_the_sheet_written_beside_it(string name)
+    {
+        var given = new CheckCase(name);
+        var log = LogReader.Read(given.Log).Sure();
+        var live = LiveSheet.Open(CardReader.Read(given.Card, log.Head.Options).Sure(), log.Head).Sure();
+        foreach (var (_, said) in log.Events)
+        {
+            Assert.Null(live.Add(said));
+        }
+
+        var replayed = JsonDocument.Parse(ReplayWriter.Write(live.Sheet.Report(live.Log.LastAt))).RootElement;
+
+        Assert.Null(CheckCase.Difference(given.Expected, replayed));
+    }
+
+    [Theory]
+    [MemberData(nameof(Rotations))]
+    public void Places_move_on_as_written_beside_them(string name)
+    {
+        var given = new CheckCase(name);
+        var stage = CardReader.Read(given.Card).Sure().Stages[0];
+        var standing = Placement.Fill(stage.Places, given.Ask.GetProperty("players").GetString()!.Split(','));
+        foreach (var expected in given.Expected.EnumerateArray())
+        {
+            foreach (var place in expected.EnumerateObject())
+            {
+                Assert.Equal(place.Value.EnumerateArray().Select(player => player.GetString()), standing.At(place.Name));
+            }
+
+            standing = Rotation.Once(standing, stage.Moves, default);
+        }
+    }
+
+    [Fact]
+    public void No_case_is_passed_over() => Assert.Equal(19, Replays.Count + Rotations.Count);
+}

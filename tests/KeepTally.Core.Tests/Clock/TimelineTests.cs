@@ -1,0 +1,142 @@
+using CsCheck;
+using KeepTally.Core.Clock;
+
+namespace KeepTally.Core.Tests.Clock;
+
+public sealed class TimelineTests
+{
+    private static ClockPlan Plan(
+        long work,
+        long change = 0,
+        int rounds = 1,
+        long countIn = 0,
+        long[]? calls = null,
+        LongBreak? rest = null
+    ) => new(work, change, rounds, countIn, calls ?? [], rest, null, null);
+
+    private static readonly Gen<ClockPlan> AnyPlan = Gen.Select(
+            Gen.Long[1, 300_000],
+            Gen.Long[0, 60_000],
+            Gen.Int[1, 12],
+            Gen.Long[0, 10_000],
+            Gen.Long[1, 90_000].Array[0, 6]
+        )
+        .Select(drawn => Plan(drawn.Item1, drawn.Item2, drawn.Item3, drawn.Item4, [.. drawn.Item5.Distinct().OrderDescending()]));
+
+    [Fact]
+    public void Four_stations_of_three_and_a_half_minutes_are_fourteen_minutes_and_the_changes() =>
+        // Common practice: 4 × 3.5 min = 14 min, and three changes of 30 s.
+        Assert.Equal(14 * 60_000 + (3 * 30_000), Plan(210_000, 30_000, 4).Total);
+
+    [Fact]
+    public void Two_halves_of_four_minutes_with_one_minute_between_are_nine_minutes() =>
+        Assert.Equal(9 * 60_000, Plan(240_000, 0, 2, rest: new LongBreak(1, 60_000)).Total);
+
+    [Fact]
+    public void Intervals_follow_without_gaps_and_add_up_to_the_total() =>
+        AnyPlan.Sample(plan =>
+        {
+            var intervals = new Timeline(plan).Intervals;
+
+            Assert.Equal(0, intervals[0].Start);
+            Assert.All(intervals.Zip(intervals.Skip(1)), pair => Assert.Equal(pair.First.End, pair.Second.Start));
+            Assert.Equal((IntervalKind.Over, plan.Total), (intervals[^1].Kind, intervals[^1].Start));
+        });
+
+    [Fact]
+    public void Every_moment_lies_in_the_interval_it_is_given() =>
+        Gen.Select(AnyPlan, Gen.Double[0, 1.2])
+            .Sample(
+                (plan, share) =>
+                {
+                    var moment = (long)(plan.Total * share);
+                    var interval = new Timeline(plan).At(moment);
+                    Assert.True(interval.Start <= moment && moment < interval.End);
+                }
+            );
+
+    [Fact]
+    public void However_a_span_is_cut_every_signal_comes_once() =>
+        Gen.Select(AnyPlan, Gen.Double[0, 1].Array[0, 20])
+            .Sample(
+                (plan, cuts) =>
+                {
+                    var timeline = new Timeline(plan);
+                    var whole = timeline
+                        .Signals(-1, plan.Total)
+                        .OrderBy(signal => signal.At)
+                        .ThenBy(signal => signal.Kind)
+                        .ToArray();
+                    long[] ends = [-1, .. cuts.Order().Select(cut => (long)(cut * plan.Total)), plan.Total];
+                    var pieces = ends.Zip(ends.Skip(1)).SelectMany(span => timeline.Signals(span.First, span.Second));
+
+                    Assert.Equal(whole, pieces.OrderBy(signal => signal.At).ThenBy(signal => signal.Kind));
+                }
+            );
+
+    [Fact]
+    public void The_last_five_seconds_of_work_are_called_and_then_the_horn()
+    {
+        var heard = new Timeline(Plan(60_000, calls: [30_000, 10_000, 5000, 4000, 3000, 2000, 1000])).Signals(54_000, 60_000);
+
+        Assert.Equal([5000, 4000, 3000, 2000, 1000, 0], heard.Select(signal => signal.Left));
+    }
+
+    [Fact]
+    public void Running_time_under_random_pauses_is_the_wall_time_less_the_pauses() =>
+        Gen.Select(Gen.Int[1, 60_000], Gen.Int[1, 60_000])
+            .Array[0, 30]
+            .Sample(stretches =>
+            {
+                var clock = new RunningTime();
+                clock.Start(1000);
+                var (wall, ran) = (1000L, 0L);
+                foreach (var (run, pause) in stretches)
+                {
+                    wall += run;
+                    ran += run;
+                    clock.Pause(wall);
+                    Assert.Equal(ran, clock.At(wall + (pause / 2)));
+                    wall += pause;
+                    clock.Resume(wall);
+                }
+
+                Assert.Equal(ran + 777, clock.At(wall + 777));
+                Assert.Equal(wall + 777, clock.InstantOf(ran + 777));
+            });
+
+    [Fact]
+    public void A_moment_of_running_time_is_found_again_on_the_wall_clock() =>
+        Gen.Select(Gen.Int[1, 5000].Array[2, 20], Gen.Double[0, 1])
+            .Sample(
+                (spans, share) =>
+                {
+                    var clock = new RunningTime();
+                    clock.Start(0);
+                    var wall = 0L;
+                    for (var i = 0; i + 1 < spans.Length; i += 2)
+                    {
+                        clock.Pause(wall += spans[i]);
+                        clock.Resume(wall += spans[i + 1]);
+                    }
+
+                    var moment = (long)(share * clock.At(wall));
+                    Assert.True(clock.InstantOf(moment) <= wall);
+                    Assert.Equal(moment, spans.Length < 2 ? 0 : RanBy(spans, clock.InstantOf(moment)));
+                }
+            );
+
+    /// <summary>Running time by adding up the stretches, apart from the clock's own arithmetic.</summary>
+    private static long RanBy(int[] spans, long wall)
+    {
+        var (at, ran) = (0L, 0L);
+        for (var i = 0; i < spans.Length && at < wall; i++)
+        {
+            var span = Math.Min(spans[i], wall - at);
+            ran += i % 2 == 0 ? span : 0;
+            at += span;
+        }
+
+        return ran;
+    }
+}

@@ -1,0 +1,110 @@
+using CsCheck;
+using KeepTally.Core.Places;
+
+namespace KeepTally.Core.Tests.Places;
+
+public sealed class RotationTests
+{
+    private static readonly Gen<(Place[] Places, Move[] Moves, int Players, string Named)> AnyFloor = Gen.Select(
+            Gen.Select(Gen.Bool, Gen.Int[1, 3]).Array[1, 5],
+            Gen.Select(Gen.Int[0, 4], Gen.Int[0, 4], Gen.Enum<MoveWho>()).Array[0, 7],
+            Gen.Int[0, 14],
+            Gen.Int[1, 14]
+        )
+        .Select(drawn =>
+            (
+                drawn
+                    .Item1.Select(
+                        (place, index) =>
+                            new Place($"{index}", place.Item1 ? PlaceKind.Spot : PlaceKind.Line, place.Item2, null, true, false)
+                    )
+                    .ToArray(),
+                drawn
+                    .Item2.Select(move => new Move(
+                        $"{move.Item1 % drawn.Item1.Length}",
+                        $"{move.Item2 % drawn.Item1.Length}",
+                        move.Item3
+                    ))
+                    .ToArray(),
+                drawn.Item3,
+                $"p{drawn.Item4}"
+            )
+        );
+
+    [Fact]
+    public void Nobody_is_lost_doubled_or_squeezed_in_whatever_moves_are_written() =>
+        AnyFloor.Sample(floor =>
+        {
+            var players = Enumerable.Range(1, floor.Players).Select(number => $"p{number}").ToArray();
+            var standing = Placement.Fill(floor.Places, players);
+            for (var turn = 0; turn < 12; turn++)
+            {
+                var everyone = floor.Places.SelectMany(place => standing.At(place.Id)).Concat(standing.Waiting).ToArray();
+                Assert.Equal(players.Order(), everyone.Order());
+                Assert.All(
+                    floor.Places.Where(place => place.Kind == PlaceKind.Spot),
+                    spot => Assert.True(standing.At(spot.Id).Count <= spot.Size)
+                );
+                standing = Rotation.Once(standing, floor.Moves, new Rotation.Named(floor.Named, "p2", "p3"));
+            }
+        });
+
+    [Fact]
+    public void A_mover_with_no_room_stays_and_keeps_the_room_from_others()
+    {
+        Place[] places = [Spot("a"), Spot("b"), Spot("c")];
+        var standing = Placement.Fill(places, ["x", "y", "z"]);
+
+        // c stays, so b cannot leave, so a cannot either.
+        var after = Rotation.Once(standing, [new Move("a", "b", MoveWho.All), new Move("b", "c", MoveWho.All)], default);
+
+        Assert.Equal(
+            [
+                ["x"],
+                ["y"],
+                ["z"],
+            ],
+            places.Select(place => after.At(place.Id))
+        );
+    }
+
+    [Fact]
+    public void Winner_stays_and_loser_goes_to_the_back()
+    {
+        Place[] places =
+        [
+            new Place("court", PlaceKind.Spot, 2, null, true, true),
+            new Place("line", PlaceKind.Line, 1, null, false, false),
+        ];
+        Move[] moves = [new Move("court", "line", MoveWho.Loser), new Move("line", "court", MoveWho.All)];
+
+        var after = Rotation.Once(Placement.Fill(places, ["a", "b", "c", "d"]), moves, new Rotation.Named("a", "b", null));
+
+        Assert.Equal(["a", "c"], after.At("court"));
+        Assert.Equal(["d", "b"], after.At("line"));
+    }
+
+    [Fact]
+    public void Twelve_into_two_is_six_and_six_and_fourteen_into_four_differ_by_one()
+    {
+        Assert.Equal([6, 6], Sizes(12, 2));
+        Assert.Equal([4, 4, 3, 3], Sizes(14, 4));
+    }
+
+    [Fact]
+    public void Any_split_keeps_everyone_once_in_groups_that_differ_by_one_at_most() =>
+        Gen.Select(Gen.Int[0, 60], Gen.Int[1, 12])
+            .Sample(
+                (players, groups) =>
+                {
+                    var sizes = Sizes(players, groups);
+                    Assert.Equal((players, groups), (sizes.Sum(), sizes.Length));
+                    Assert.True(sizes.Max() - sizes.Min() <= 1);
+                }
+            );
+
+    private static int[] Sizes(int players, int groups) =>
+        [.. Split.Listed([.. Enumerable.Range(0, players)], groups).Select(group => group.Count)];
+
+    private static Place Spot(string id) => new(id, PlaceKind.Spot, 1, null, true, false);
+}

@@ -1,0 +1,136 @@
+using KeepTally.Core.Cards;
+using KeepTally.Core.Places;
+using KeepTally.Core.Sheets;
+
+namespace KeepTally.Core.Tests.Sheets;
+
+public sealed class PracticeTests
+{
+    private static readonly DrillCard Trio = Given.Card(
+        """
+        "clock":{"work":60,"change":15,"rounds":3,"countIn":5},
+        "places":[{"id":"shoot","size":1,"scores":true},{"id":"rebound"},{"id":"feed"}],
+        "moves":[{"from":"shoot","to":"rebound"},{"from":"rebound","to":"feed"},{"from":"feed","to":"shoot"}],
+        "rotate":{"on":"round"}
+        """
+    );
+
+    private static LivePractice Practice(string device = "me") =>
+        new(
+            device,
+            [
+                new LiveRun("one", [("s1", Given.Sheet(Trio, "a", "b", "c")), ("s2", Given.Sheet(Trio, "d", "e", "f"))]),
+                new LiveRun("two", [("s3", Given.Sheet(Given.Card(""), "a", "b"))]),
+            ]
+        );
+
+    [Fact]
+    public void Clock_words_are_said_on_every_sheet_of_the_drill_and_only_once()
+    {
+        var practice = Practice();
+
+        Assert.Equal(["s1", "s2"], practice.Say(Word.Start, 1000).Select(said => said.Sheet));
+        Assert.Empty(practice.Say(Word.Start, 2000));
+        Assert.Empty(practice.Say(Word.Resume, 2000));
+        Assert.Equal(2, practice.Say(Word.Pause, 3000).Count);
+        Assert.Empty(practice.Say(Word.Pause, 4000));
+    }
+
+    [Fact]
+    public void The_end_of_a_round_moves_places_on_once_however_late_and_by_whomever_it_is_noticed()
+    {
+        var (mine, yours) = (Practice("mine"), Practice("yours"));
+        foreach (var said in mine.Say(Word.Start, 0))
+        {
+            yours.Hear(said.Sheet, said.Event);
+        }
+
+        var early = mine.SayDue(65_000);
+        var late = yours.SayDue(139_000);
+        foreach (var said in early)
+        {
+            yours.Hear(said.Sheet, said.Event);
+        }
+
+        Assert.Equal(early, late);
+        Assert.All(early, said => Assert.Equal(65_000, said.Event.At));
+        Assert.Equal(["c"], yours.Runs[0].Sheets[0].Sheet.Floor.Now.At("shoot"));
+        Assert.Equal(2, yours.SayDue(140_000).Count);
+        Assert.Empty(yours.SayDue(10_000_000));
+    }
+
+    [Fact]
+    public void A_pause_shifts_the_end_of_the_round_by_exactly_its_length()
+    {
+        var practice = Practice();
+        practice.Say(Word.Start, 0);
+        practice.Say(Word.Pause, 30_000);
+        practice.Say(Word.Resume, 41_500);
+
+        Assert.Empty(practice.SayDue(76_499));
+        Assert.All(practice.SayDue(76_500), said => Assert.Equal(76_500, said.Event.At));
+    }
+
+    [Fact]
+    public void In_the_change_over_the_last_ball_belongs_to_whoever_threw_it()
+    {
+        var practice = Practice();
+        practice.Say(Word.Start, 0);
+        practice.SayDue(66_000);
+        var sheet = practice.Find("s1")!;
+
+        string? Slot(long at) =>
+            ScoringSlots.At(sheet.Stage, sheet.Head.Units, sheet.Floor, sheet.Timeline!.At(sheet.Sheet.Clock.At(at)).Kind)[0];
+
+        Assert.Equal(("a", "c"), (Slot(66_000), Slot(80_000)));
+    }
+
+    [Fact]
+    public void Ending_a_drill_goes_on_to_the_next_and_can_be_taken_back()
+    {
+        var practice = Practice();
+        practice.Say(Word.Start, 0);
+        practice.Tap("s1", "a", "make", 10_000, out _);
+        practice.Say(Word.End, 20_000);
+        Assert.Equal(1, practice.Current);
+
+        practice.Say(Word.Back, 21_000);
+
+        Assert.Equal(0, practice.Current);
+        Assert.False(practice.Find("s1")!.Sheet.Report(21_000).Done);
+        practice.Say(Word.End, 22_000);
+        practice.Say(Word.End, 23_000);
+        Assert.Equal(2, practice.Current);
+        Assert.Empty(practice.Say(Word.Start, 24_000));
+    }
+
+    [Fact]
+    public void A_tap_taken_back_can_be_put_back_and_taken_back_again()
+    {
+        var practice = Practice();
+        practice.Say(Word.Start, 0);
+        practice.Tap("s1", "a", "make", 10_000, out var said);
+        var tap = said[0].Event.Id;
+
+        double Points() => practice.Find("s1")!.Sheet.Report(20_000).Of("a").Points;
+
+        practice.Undo("s1", tap, 11_000);
+        Assert.Equal(0, Points());
+        practice.Undo("s1", tap, 12_000);
+        Assert.Equal(1, Points());
+        practice.Undo("s1", tap, 13_000);
+        Assert.Equal(0, Points());
+        Assert.Empty(practice.Undo("s1", new EventId("nobody", 9), 14_000));
+    }
+
+    [Fact]
+    public void No_event_is_stamped_before_one_already_seen()
+    {
+        var practice = Practice();
+        practice.Hear("s1", new RunEvent.Start(new EventId("other", 1), 5_000));
+
+        practice.Tap("s1", "a", "make", 3_000, out var said);
+
+        Assert.Equal(5_000, said[0].Event.At);
+    }
+}

@@ -1,0 +1,89 @@
+using System.Reflection;
+using System.Xml.Linq;
+
+namespace KeepTally.Web.Tests;
+
+/// <summary>Dependencies point inward: Web to Store to Core; Browser and Cli to Core.</summary>
+public sealed class ArchitectureTests
+{
+    private static readonly Dictionary<string, string[]> Allowed = new()
+    {
+        ["KeepTally.Core"] = [],
+        ["KeepTally.Store"] = ["KeepTally.Core"],
+        ["KeepTally.Browser"] = ["KeepTally.Core"],
+        ["KeepTally.Cli"] = ["KeepTally.Core"],
+        ["KeepTally.Web"] = ["KeepTally.Browser", "KeepTally.Store"],
+    };
+
+    private static string Source { get; } = FindSource();
+
+    [Fact]
+    public void Every_project_refers_only_inward()
+    {
+        var written = Directory
+            .GetFiles(Source, "*.csproj", SearchOption.AllDirectories)
+            .ToDictionary(file => Path.GetFileNameWithoutExtension(file), file => References(file, "ProjectReference"));
+
+        Assert.Equal(Allowed.Keys.Order(), written.Keys.Order());
+        Assert.All(
+            written,
+            project => Assert.Equal(Allowed[project.Key].Order(), project.Value.Select(Path.GetFileNameWithoutExtension).Order())
+        );
+    }
+
+    [Fact]
+    public void The_core_has_no_packages_and_asks_no_clock_no_chance_no_file_and_no_network()
+    {
+        Assert.Empty(References(Path.Combine(Source, "KeepTally.Core/KeepTally.Core.csproj"), "PackageReference"));
+        var forbidden = new[]
+        {
+            "DateTime.",
+            "DateTimeOffset.",
+            "Stopwatch",
+            "Random.Shared",
+            "new Random(",
+            "Guid.NewGuid",
+            "File.",
+            "HttpClient",
+            "Console.",
+            "Environment.",
+        };
+        var offences =
+            from file in Directory.GetFiles(Path.Combine(Source, "KeepTally.Core"), "*.cs", SearchOption.AllDirectories)
+            where !file.Contains("/obj/", StringComparison.Ordinal)
+            let text = File.ReadAllText(file)
+            from word in forbidden
+            where text.Contains(word, StringComparison.Ordinal)
+            select $"{Path.GetFileName(file)}: {word}";
+
+        Assert.Empty(offences);
+    }
+
+    [Fact]
+    public void Pages_reach_the_store_through_its_books_and_never_query_it()
+    {
+        var pages = typeof(Hosting.Application)
+            .Assembly.GetTypes()
+            .Where(type => type.Namespace?.StartsWith("KeepTally.Web.Pages", StringComparison.Ordinal) == true);
+        var asked = pages
+            .SelectMany(page => page.GetConstructors())
+            .SelectMany(constructor => constructor.GetParameters())
+            .Select(parameter => parameter.ParameterType);
+
+        Assert.DoesNotContain(typeof(KeepTally.Store.TallyDb), asked);
+    }
+
+    private static string[] References(string project, string kind) =>
+        [.. XDocument.Load(project).Descendants(kind).Select(each => (string)each.Attribute("Include")!)];
+
+    private static string FindSource()
+    {
+        var folder = new DirectoryInfo(AppContext.BaseDirectory);
+        while (!File.Exists(Path.Combine(folder.FullName, "KeepTally.slnx")))
+        {
+            folder = folder.Parent!;
+        }
+
+        return Path.Combine(folder.FullName, "src");
+    }
+}

@@ -1,0 +1,78 @@
+using KeepTally.Store;
+using KeepTally.Store.Practices;
+using KeepTally.Web.Hosting;
+using Microsoft.AspNetCore.Builder;
+using Microsoft.AspNetCore.Hosting;
+using Microsoft.AspNetCore.TestHost;
+using Microsoft.EntityFrameworkCore;
+using Microsoft.Extensions.DependencyInjection;
+using Microsoft.Extensions.Logging;
+using Microsoft.Extensions.Time.Testing;
+
+namespace KeepTally.Web.Tests;
+
+/// <summary>An application with demo data in a folder of its own, at a fixed time, without a port.</summary>
+public sealed class Installation : IAsyncLifetime
+{
+    private readonly string _folder = Directory.CreateTempSubdirectory("keep-tally").FullName;
+    private WebApplication? _app;
+
+    public FakeTimeProvider Clock { get; } = new(new DateTimeOffset(2026, 9, 3, 15, 30, 0, TimeSpan.Zero));
+
+    public IServiceProvider Services => _app!.Services;
+
+    public async ValueTask InitializeAsync() => await StartAsync();
+
+    public async Task StartAsync()
+    {
+        Clock.SetLocalTimeZone(TimeZoneInfo.Utc);
+        var folder = new DataFolder(_folder);
+        folder.Prepare();
+        var builder = WebApplication.CreateBuilder(
+            new WebApplicationOptions { ApplicationName = "KeepTally.Web", ContentRootPath = AppContext.BaseDirectory }
+        );
+        builder.WebHost.UseTestServer();
+        builder.Logging.ClearProviders();
+        builder.Services.AddSingleton<TimeProvider>(Clock);
+        builder.Services.AddStore(folder);
+        Application.AddServices(builder.Services);
+        _app = builder.Build();
+        Application.Use(_app);
+        await Application.PrepareAsync(_app.Services, demo: true);
+        await _app.StartAsync();
+    }
+
+    public async Task StopAsync()
+    {
+        await _app!.DisposeAsync();
+        Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
+    }
+
+    /// <summary>A browser without scripts: it keeps cookies and does not follow redirects by itself.</summary>
+    public Visitor Visit() => new(_app!.GetTestServer());
+
+    public async Task<T> WithAsync<TService, T>(Func<TService, Task<T>> use)
+        where TService : notnull
+    {
+        await using var scope = Services.CreateAsyncScope();
+        return await use(scope.ServiceProvider.GetRequiredService<TService>());
+    }
+
+    public Task<int> PracticeAsync() => WithAsync<TallyDb, int>(db => db.Practices.Select(practice => practice.Id).SingleAsync());
+
+    /// <summary>Begins today's practice; the ids of its sheets in order.</summary>
+    public async Task<IReadOnlyList<string>> BegunAsync()
+    {
+        var practice = await PracticeAsync();
+        Assert.Null(await WithAsync<PracticeStart, string?>(start => start.BeginAsync(practice)));
+        return await WithAsync<TallyDb, List<string>>(db =>
+            db.Sheets.OrderBy(sheet => sheet.RunId).ThenBy(sheet => sheet.Order).Select(sheet => sheet.Id).ToListAsync()
+        );
+    }
+
+    public async ValueTask DisposeAsync()
+    {
+        await StopAsync();
+        Directory.Delete(_folder, recursive: true);
+    }
+}

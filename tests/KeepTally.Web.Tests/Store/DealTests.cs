@@ -1,0 +1,61 @@
+using KeepTally.Core.Formats;
+using KeepTally.Core.Sheets;
+using KeepTally.Store;
+using KeepTally.Store.Practices;
+using Microsoft.EntityFrameworkCore;
+
+namespace KeepTally.Web.Tests.Store;
+
+public sealed class DealTests(Installation home) : IClassFixture<Installation>
+{
+    private static Member[] Players(int count) =>
+        [.. Enumerable.Range(1, count).Select(number => new Member($"p{number}", $"Player {number}"))];
+
+    private Task<string> CardAsync(string id) =>
+        home.WithAsync<TallyDb, string>(db =>
+            db.CardVersions.Where(card => card.CardId == id).Select(card => card.Json).SingleAsync()
+        );
+
+    [Fact]
+    public async Task Twelve_players_make_four_trios_and_six_against_six()
+    {
+        var trios = SheetDealer.Deal(CardReader.Read(await CardAsync("minute-trios")).Sure(), 0, Players(12), 4);
+        var match = SheetDealer.Deal(CardReader.Read(await CardAsync("win-it-score-it")).Sure(), 0, Players(12), 1);
+
+        Assert.Equal(["A", "B", "C", "D"], trios.Select(sheet => sheet.Name));
+        Assert.All(trios, sheet => Assert.Equal(3, sheet.Head.Units.Count));
+        Assert.Equal(["plain 6", "striped 6"], Assert.Single(match).Head.Units.Select(side => $"{side.Id} {side.Players.Count}"));
+    }
+
+    [Fact]
+    public async Task There_are_never_more_groups_than_players()
+    {
+        var card = CardReader.Read(await CardAsync("three-gates")).Sure();
+
+        Assert.Equal(2, SheetDealer.Deal(card, 0, Players(2), 4).Count);
+    }
+
+    [Fact]
+    public async Task Beginning_twice_deals_once_and_leaves_out_who_is_absent()
+    {
+        var first = await home.BegunAsync();
+        var second = await home.BegunAsync();
+
+        Assert.Equal(9, first.Count);
+        Assert.Equal(first, second);
+        var heads = await home.WithAsync<TallyDb, List<string>>(db => db.Sheets.Select(sheet => sheet.HeadJson).ToListAsync());
+        Assert.DoesNotContain(heads, head => head.Contains("Mina Osgood", StringComparison.Ordinal));
+        Assert.Equal(
+            2,
+            heads.Count(head =>
+                head.Contains("Ada Fenwick", StringComparison.Ordinal)
+                && head.Contains("Esme Thornbury", StringComparison.Ordinal)
+                && !head.Contains("plain", StringComparison.Ordinal)
+            )
+        );
+    }
+
+    [Fact]
+    public void Letters_go_on_after_the_alphabet() =>
+        Assert.Equal(["A", "Z", "AA", "AB"], new[] { 0, 25, 26, 27 }.Select(SheetDealer.Letter));
+}

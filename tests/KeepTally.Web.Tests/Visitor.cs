@@ -1,0 +1,79 @@
+using System.Net;
+using AngleSharp.Html.Dom;
+using AngleSharp.Html.Parser;
+using Microsoft.AspNetCore.TestHost;
+
+namespace KeepTally.Web.Tests;
+
+/// <summary>Someone with a browser and no scripts.</summary>
+public sealed class Visitor(TestServer server)
+{
+    private readonly HttpClient _http = new(new CookieHandler(server.CreateHandler()))
+    {
+        BaseAddress = new Uri("http://localhost"),
+    };
+
+    public HttpClient Http => _http;
+
+    public async Task<IHtmlDocument> OpenAsync(string path)
+    {
+        using var response = await _http.GetAsync(new Uri(path, UriKind.Relative));
+        Assert.Equal(HttpStatusCode.OK, response.StatusCode);
+        return await ParsedAsync(response);
+    }
+
+    /// <summary>Sends a form as the page would, with what is given in place of what it holds.</summary>
+    public async Task<HttpResponseMessage> SendAsync(IHtmlDocument page, string form, params (string Name, string Value)[] given) =>
+        await SendAsync(page, form, null, given);
+
+    public async Task<HttpResponseMessage> SendAsync(
+        IHtmlDocument page,
+        string form,
+        string? action,
+        params (string Name, string Value)[] given
+    )
+    {
+        var element = (IHtmlFormElement)page.QuerySelector(form)!;
+        var fields = element
+            .Elements.OfType<IHtmlInputElement>()
+            .Where(input => input.Name is not null)
+            .ToDictionary(input => input.Name!, input => input.Value);
+        foreach (var (name, value) in given)
+        {
+            fields[name] = value;
+        }
+
+        using var content = new FormUrlEncodedContent(fields);
+        return await _http.PostAsync(
+            new Uri(action ?? element.GetAttribute("action") ?? page.Url, UriKind.RelativeOrAbsolute),
+            content
+        );
+    }
+
+    public static async Task<IHtmlDocument> ParsedAsync(HttpResponseMessage response) =>
+        new HtmlParser().ParseDocument(await response.Content.ReadAsStringAsync());
+
+    private sealed class CookieHandler(HttpMessageHandler inner) : DelegatingHandler(inner)
+    {
+        private readonly CookieContainer _cookies = new();
+
+        protected override async Task<HttpResponseMessage> SendAsync(
+            HttpRequestMessage request,
+            CancellationToken cancellationToken
+        )
+        {
+            if (_cookies.GetCookieHeader(request.RequestUri!) is { Length: > 0 } header)
+            {
+                request.Headers.Add("Cookie", header);
+            }
+
+            var response = await base.SendAsync(request, cancellationToken);
+            foreach (var cookie in response.Headers.TryGetValues("Set-Cookie", out var set) ? set : [])
+            {
+                _cookies.SetCookies(request.RequestUri!, cookie);
+            }
+
+            return response;
+        }
+    }
+}
