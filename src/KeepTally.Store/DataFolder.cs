@@ -65,7 +65,7 @@ public static class StoreServices
     public static IServiceCollection AddStore(this IServiceCollection services, DataFolder folder)
     {
         services.AddSingleton(folder);
-        services.AddDbContext<TallyDb>(options =>
+        services.AddDbContextPool<TallyDb>(options =>
             options.UseSqlite($"Data Source={folder.Database}").AddInterceptors(new DurableConnection())
         );
         services.AddScoped<Squads.SquadBook>();

@@ -2,6 +2,7 @@ using KeepTally.Core.Formats;
 using KeepTally.Core.Sheets;
 using KeepTally.Store.Tables;
 using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.Storage;
 
 namespace KeepTally.Store.Events;
 
@@ -14,51 +15,37 @@ public sealed class EventJournal(TallyDb db)
     /// <summary>Appends a batch of events that were checked against the sheet.</summary>
     public async Task<Appended> AppendAsync(string sheetId, IReadOnlyList<RunEvent> events, CancellationToken stop = default)
     {
-        var fresh = new List<EventRow>();
-        var theirs = new List<EventRow>();
+        var (fresh, theirs) = (new List<EventRow>(), new List<EventRow>());
         await using var transaction = await db.Database.BeginTransactionAsync(stop);
+        using var insert = new EventInsert(db.Database.GetDbConnection(), transaction.GetDbTransaction());
         foreach (var said in events)
         {
-            var line = EventWriter.Write(said);
-            var sequence = await db
-                .Database.SqlQuery<long>(
-                    $"""
-                    INSERT INTO Events (SheetId, Device, N, At, Line)
-                    VALUES ({sheetId}, {said.Id.Device}, {said.Id.N}, {said.At}, {line})
-                    ON CONFLICT (SheetId, Device, N) DO NOTHING
-                    RETURNING Sequence AS Value
-                    """
-                )
-                .ToListAsync(stop);
-            if (sequence.Count > 0)
+            var row = new EventRow
             {
-                fresh.Add(
-                    new EventRow
-                    {
-                        Sequence = sequence[0],
-                        SheetId = sheetId,
-                        Device = said.Id.Device,
-                        N = said.Id.N,
-                        At = said.At,
-                        Line = line,
-                    }
-                );
+                SheetId = sheetId,
+                Device = said.Id.Device,
+                N = said.Id.N,
+                At = said.At,
+                Line = EventWriter.Write(said),
+            };
+            if (await insert.TryAsync(row, stop) is { } sequence)
+            {
+                fresh.Add(row.InSequence(sequence));
             }
-            else
+            else if (await StandingAsync(row, stop) is { } stands && stands.Line != row.Line)
             {
-                var stands = await db
-                    .Events.AsNoTracking()
-                    .SingleAsync(each => each.SheetId == sheetId && each.Device == said.Id.Device && each.N == said.Id.N, stop);
-                if (stands.Line != line)
-                {
-                    theirs.Add(stands);
-                }
+                theirs.Add(stands);
             }
         }
 
         await transaction.CommitAsync(stop);
         return new Appended(fresh, theirs);
     }
+
+    private Task<EventRow> StandingAsync(EventRow row, CancellationToken stop) =>
+        db
+            .Events.AsNoTracking()
+            .SingleAsync(each => each.SheetId == row.SheetId && each.Device == row.Device && each.N == row.N, stop);
 
     /// <summary>The events of a practice that arrived after a sequence number, in order of arrival.</summary>
     public async Task<IReadOnlyList<EventRow>> SinceAsync(int practiceId, long sequence, CancellationToken stop = default) =>

@@ -53,4 +53,15 @@ public sealed class EventRow
 
     /// <summary>Its line of the log.</summary>
     public required string Line { get; init; }
+
+    internal EventRow InSequence(long sequence) =>
+        new()
+        {
+            Sequence = sequence,
+            SheetId = SheetId,
+            Device = Device,
+            N = N,
+            At = At,
+            Line = Line,
+        };
 }

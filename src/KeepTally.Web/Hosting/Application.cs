@@ -54,6 +54,7 @@ public static class Application
         );
         builder.WebHost.UseUrls($"http://127.0.0.1:{settings.Port}");
         builder.Logging.AddFilter("Microsoft", LogLevel.Warning);
+        builder.Logging.AddFilter("Microsoft.Extensions.Hosting", LogLevel.None);
         builder.Logging.AddFilter("Microsoft.AspNetCore.DataProtection", LogLevel.Error);
         builder.Services.AddStore(settings.Data);
         builder

@@ -1,0 +1,43 @@
+import { expect, test } from "./application.mjs";
+import { RunScreen } from "./run-screen.mjs";
+
+test("a drill is run by keyboard alone", async ({ page }) => {
+  const screen = await RunScreen.begin(page);
+
+  await page.keyboard.press("Space");
+  await expect(screen.clock).toHaveAttribute("data-state", "work", { timeout: 10_000 });
+  await page.keyboard.press("2");
+  await page.keyboard.press("c");
+  await page.keyboard.press("g");
+  await screen.expectScore("Bea", 3);
+  await page.keyboard.press("Backspace");
+  await screen.expectScore("Bea", 2);
+  await page.keyboard.press("Space");
+  await expect(screen.clock).toHaveAttribute("data-state", "paused");
+  const stood = await screen.seconds();
+  await page.waitForTimeout(1500);
+  expect(await screen.seconds()).toBe(stood);
+  await page.keyboard.press("Space");
+  await expect(screen.clock).toHaveAttribute("data-state", "work");
+  await page.keyboard.press("?");
+  await expect(page.getByRole("dialog", { name: "Keys" })).toBeVisible();
+});
+
+test("a thumb finds every pad at least 56 pixels high on a phone, and the drill fits the screen", async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  const screen = await RunScreen.begin(page);
+  await screen.start();
+
+  const pads = await screen.drill.locator(".pad").all();
+  const foot = await page.locator(".run-foot").boundingBox();
+  for (const pad of pads) {
+    const box = await pad.boundingBox();
+    expect(box.height).toBeGreaterThanOrEqual(56);
+    expect(box.x).toBeGreaterThanOrEqual(0);
+    expect(box.x + box.width).toBeLessThanOrEqual(390);
+    expect(box.y + box.height).toBeLessThanOrEqual(foot.y);
+  }
+  for (const button of await page.locator(".run-foot button").all()) {
+    expect((await button.boundingBox()).height).toBeGreaterThanOrEqual(56);
+  }
+});

@@ -1,0 +1,99 @@
+import { expect, test } from "./application.mjs";
+import { RunScreen } from "./run-screen.mjs";
+
+test("without a network the pad works, survives a reload, and sends when it can", async ({ page, context }) => {
+  const screen = await RunScreen.begin(page);
+  await screen.start();
+  await screen.tap("Ada", "Clean");
+  await expect(screen.net).toHaveText("Saved");
+  await page.evaluate(() => navigator.serviceWorker.ready);
+  await page.reload();
+  await screen.ready();
+
+  await context.setOffline(true);
+  await screen.tap("Ada", "Goal");
+  await screen.expectScore("Ada", 3);
+  await page.reload();
+  await screen.ready();
+  await screen.expectScore("Ada", 3);
+  await screen.tap("Dora", "Goal");
+  await expect(screen.net).toHaveText(/kept here/);
+
+  await context.setOffline(false);
+  await expect(screen.net).toHaveText("Saved", { timeout: 30_000 });
+  const csv = await (await page.request.get("/results/1?handler=Csv")).text();
+  expect(csv).toMatch(/Ada Fenwick,,1,3,2,2/);
+  expect(csv).toMatch(/Dora Quill,,2,1,1,1/);
+});
+
+test("a tap on one device is seen on another, and undone there", async ({ page, browser, app }) => {
+  const one = await RunScreen.begin(page);
+  const other = await (await browser.newContext({ baseURL: app.url })).newPage();
+  await other.goto("/run/1");
+  const two = new RunScreen(other);
+  await two.ready();
+
+  await one.start();
+  await expect(two.clock).toHaveAttribute("data-state", "work");
+  await one.tap("Bea", "Clean");
+  await two.expectScore("Bea", 2);
+  await two.undo.click();
+  await one.expectScore("Bea", 0);
+  expect(Math.abs((await one.seconds()) - (await two.seconds()))).toBeLessThanOrEqual(1);
+});
+
+test("an acknowledged tap outlives kill -9 and is never doubled", async ({ app, request }) => {
+  test.setTimeout(120_000);
+  const page = await (await request.get("/")).text();
+  const token = page.match(/name="__RequestVerificationToken"[^>]*value="([^"]+)"/)[1];
+  const start = await request.post("/?handler=Start", { form: { practice: "1", __RequestVerificationToken: token } });
+  const practice = JSON.parse(
+    (await start.text()).match(/<script type="application\/json" id="practice">(.*?)<\/script>/s)[1],
+  );
+  const sheet = practice.runs[2].sheets[0].id;
+  const send = (n) =>
+    fetch(`${app.url}/api/sheets/${sheet}/events`, {
+      method: "POST",
+      headers: { "Content-Type": "application/x-ndjson" },
+      body: JSON.stringify({ device: "k", n, at: n, type: "tap", unit: "plain", outcome: "goal" }),
+    }).then(
+      (response) => response.ok,
+      () => false,
+    );
+
+  const acknowledged = new Set();
+  let n = 0;
+  for (let life = 0; life < 3; life++) {
+    while (!(await send(++n))) {
+      // The first answer of a life is slow; the killing waits for it.
+    }
+    acknowledged.add(n);
+    const killed = new Promise((done) => setTimeout(done, 700 + 150 * life)).then(() => app.kill());
+    let alive = true;
+    killed.then(() => (alive = false));
+    while (alive) {
+      n++;
+      // Each tap is sent twice at once: it must count once.
+      if ((await Promise.all([send(n), send(n)])).some(Boolean)) {
+        acknowledged.add(n);
+      }
+    }
+    await killed;
+    await app.start();
+  }
+
+  const stream = await fetch(`${app.url}/api/practices/1/events?after=0`);
+  let heard = "";
+  for await (const chunk of stream.body.pipeThrough(new TextDecoderStream())) {
+    heard += chunk;
+    if (heard.includes("event: ready")) {
+      break;
+    }
+  }
+  const kept = [...heard.matchAll(/^data: (\{"sheet":"\w{32}".*)$/gm)].map(
+    (match) => JSON.parse(JSON.parse(match[1]).line).n,
+  );
+  expect(acknowledged.size).toBeGreaterThan(20);
+  expect(new Set(kept).size).toBe(kept.length);
+  expect([...acknowledged].filter((number) => !kept.includes(number))).toEqual([]);
+});

@@ -1,0 +1,75 @@
+import AxeBuilder from "@axe-core/playwright";
+import { expect, test } from "./application.mjs";
+import { RunScreen } from "./run-screen.mjs";
+
+for (const look of ["light", "dark"]) {
+  test(`no page offends against the rules of access, ${look}`, async ({ browser, app }) => {
+    const context = await browser.newContext({ baseURL: app.url, colorScheme: look });
+    const page = await context.newPage();
+    const offences = [];
+    const judge = async (name) => {
+      // A tap's glow fades within a quarter of a second; judge the page at rest.
+      await page.waitForTimeout(400);
+      const { violations } = await new AxeBuilder({ page }).analyze();
+      offences.push(
+        ...violations.map((each) => `${name}: ${each.id}: ${each.nodes.map((node) => node.html).join(" ")}`),
+      );
+    };
+
+    for (const path of ["/", "/squad", "/squad?edit=1", "/results", "/nowhere"]) {
+      await page.goto(path);
+      await judge(path);
+    }
+    const screen = await RunScreen.begin(page);
+    await judge("run, ready");
+    await screen.start();
+    await screen.tap("Ada", "Goal");
+    await judge("run, work");
+    await page.setViewportSize({ width: 390, height: 844 });
+    await page.locator("#more-open").click();
+    await judge("run, phone, more");
+    await screen.endDrill();
+    await screen.start();
+    await judge("run, groups");
+    await page.goto("/results/1");
+    await judge("results");
+
+    expect(await page.evaluate(() => document.documentElement.dataset.bsTheme)).toBe(look);
+    expect(offences).toEqual([]);
+  });
+}
+
+test("a tap on a name marks absent and the groups follow", async ({ page }) => {
+  await page.goto("/");
+  const ada = page.getByRole("button", { name: /Ada Fenwick/ });
+  await expect(ada).toHaveAttribute("aria-pressed", "true");
+  await ada.click();
+  await expect(ada).toHaveAttribute("aria-pressed", "false");
+  await expect(ada).toBeFocused();
+  await expect(page.locator("#here-head")).toContainText("11");
+
+  const screen = await RunScreen.begin(page);
+  await expect(screen.drill.getByText("Ada Fenwick")).toHaveCount(0);
+});
+
+test("a player is added, found wanting, and mended", async ({ page }) => {
+  await page.goto("/squad");
+  await page.getByLabel("Number").fill("9999");
+  await page.getByRole("button", { name: "Add" }).click();
+  await expect(page.getByText("Write a name.")).toBeVisible();
+  await expect(page.getByText("A number is from 0 to 999.")).toBeVisible();
+  await page.getByLabel("Name").fill("Zoe Fern");
+  await page.getByLabel("Number").fill("21");
+  await page.getByRole("button", { name: "Add" }).click();
+  await page.getByRole("link", { name: "Change Zoe Fern" }).click();
+  await page.getByLabel("Plays").fill("pivot, left wing");
+  await page.getByRole("button", { name: "Keep" }).click();
+  await expect(page.getByRole("row", { name: /Zoe Fern/ })).toContainText("pivot, left wing");
+});
+
+test("the look is chosen and stays chosen", async ({ page }) => {
+  await page.goto("/");
+  await page.getByRole("button", { name: /Look/ }).click();
+  await page.goto("/squad");
+  await expect(page.locator("html")).toHaveAttribute("data-bs-theme", "dark");
+});

@@ -1,0 +1,111 @@
+import { readFile } from "node:fs/promises";
+import { expect, test } from "./application.mjs";
+import { RunScreen } from "./run-screen.mjs";
+
+test("a whole practice: taps, undo, change-over, reload, server lost, results", async ({ page, app }) => {
+  test.setTimeout(240_000);
+  const screen = await RunScreen.begin(page);
+
+  await test.step("taps count by the card and any of them can be undone", async () => {
+    await screen.start();
+    await screen.tap("Ada", "Clean");
+    await screen.tap("Ada", "Goal");
+    await screen.tap("Bea", "Miss");
+    await screen.expectScore("Ada", 3);
+    await expect(screen.row("Ada").locator("tally-strokes path")).toHaveCount(1);
+    await screen.undo.click();
+    await expect(screen.row("Bea").locator(".row-how")).not.toContainText("0 of 1");
+    await screen.taps.filter({ hasText: "Ada · Clean" }).getByRole("button").click();
+    await screen.expectScore("Ada", 1);
+    await screen.taps.filter({ hasText: "Ada · Clean" }).getByRole("button", { name: "Put back" }).click();
+    await screen.expectScore("Ada", 3);
+  });
+
+  await test.step("a reload in mid-drill changes nothing and the clock is right", async () => {
+    await expect(screen.net).toHaveText("Saved");
+    const [before, at] = [await screen.seconds(), Date.now()];
+    await page.reload();
+    await screen.ready();
+    await screen.expectScore("Ada", 3);
+    const passed = (Date.now() - at) / 1000;
+    expect(Math.abs(before - passed - (await screen.seconds()))).toBeLessThanOrEqual(1.5);
+  });
+
+  await test.step("the server is killed, taps go on, the server comes back and has them all", async () => {
+    await app.kill();
+    await screen.tap("Cleo", "Clean");
+    await screen.tap("Cleo", "Clean");
+    await expect(screen.net).toHaveText(/kept here/, { timeout: 10_000 });
+    await page.reload();
+    await screen.ready();
+    await screen.expectScore("Cleo", 4);
+    await app.start();
+    await expect(screen.net).toHaveText("Saved", { timeout: 30_000 });
+    const results = await page.request.get("/results/1?handler=Csv");
+    expect(await results.text()).toMatch(/Cleo Hartnett,,1,4,2,2/);
+  });
+
+  await test.step("at the end of the minute everyone is told where to go, and the pads follow", async () => {
+    await expect(screen.clock).toHaveAttribute("data-state", "change", { timeout: 70_000 });
+    await expect(page.locator("#prompt")).toContainText("moves on");
+    const ada = screen.drill.locator(".people li.is-moving").filter({ hasText: "Ada" });
+    await expect(ada).toContainText("shooter");
+    await expect(ada.locator(".to")).toHaveText("rebounder");
+    await screen.tap("Ada", "Goal");
+    await screen.expectScore("Ada", 4);
+    await expect(screen.clock).toHaveAttribute("data-state", "work", { timeout: 20_000 });
+    await expect(screen.row("Juno")).toHaveCount(1);
+    await expect(screen.row("Ada")).toHaveCount(0);
+    await screen.tap("Juno", "Clean");
+  });
+
+  await test.step("gates: five of seven, lost at the third miss", async () => {
+    await screen.endDrill();
+    await expect(screen.drill.locator("h1")).toHaveText("Three gates");
+    await screen.start();
+    for (const outcome of ["Make", "Miss", "Miss"]) {
+      await screen.tap("Ada", outcome);
+    }
+    await expect(screen.row("Ada").locator("gate-window i.gate-m")).toHaveCount(2);
+    await screen.tap("Ada", "Miss");
+    await expect(screen.row("Ada").locator("gate-window i.gate-open")).toHaveCount(7);
+    for (let i = 0; i < 5; i++) {
+      await screen.tap("Esme", "Make");
+    }
+    await expect(screen.row("Esme")).toContainText("Middle");
+    await screen.expectScore("Esme", 1);
+  });
+
+  await test.step("a match to eleven by two ends itself", async () => {
+    await screen.endDrill();
+    await screen.start();
+    for (let i = 0; i < 10; i++) {
+      await screen.tap("Plain", "Rebound");
+      await screen.tap("Striped", "Stop");
+    }
+    await screen.tap("Plain", "Goal");
+    await expect(screen.clock).toHaveAttribute("data-state", "work");
+    await screen.tap("Plain", "Goal");
+    await expect(screen.drill.locator(".sheet-result")).toHaveText("Plain win, 12 to 10");
+    await expect(screen.go).toHaveText("Finish");
+    await screen.go.click();
+  });
+
+  await test.step("the results stand and go out as CSV", async () => {
+    await page.getByRole("link", { name: "Read the results" }).click();
+    const trios = page.getByRole("region", { name: /Minute trios/ });
+    await expect(trios.getByRole("row").nth(1)).toContainText("Ada Fenwick");
+    await expect(
+      page
+        .getByRole("region", { name: /Win it/ })
+        .getByRole("row")
+        .nth(1),
+    ).toContainText("Plain");
+    const download = page.waitForEvent("download");
+    await page.getByRole("link", { name: "Results as CSV" }).click();
+    const csv = await readFile(await (await download).path(), "utf8");
+    expect(csv.split("\r\n")[0]).toContain("drill,stage,sheet,unit,name");
+    expect(csv.trim().split("\r\n")).toHaveLength(1 + 12 + 12 + 2);
+    expect(csv).toMatch(/Ada Fenwick,,1,4,3,3/);
+  });
+});

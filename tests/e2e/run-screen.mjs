@@ -1,0 +1,59 @@
+// The run screen as a coach sees it.
+import { expect } from "./application.mjs";
+
+export class RunScreen {
+  constructor(page) {
+    this.page = page;
+    this.clock = page.locator("#clock");
+    this.go = page.locator("#go");
+    this.undo = page.locator("#undo");
+    this.net = page.locator("#net");
+    this.taps = page.locator("#taps li");
+    this.drill = page.locator("[data-drill]:not([hidden])");
+  }
+
+  /** From Today to the first drill, ready to start. */
+  static async begin(page) {
+    await page.goto("/");
+    await page.getByRole("button", { name: "Start practice" }).click();
+    const screen = new RunScreen(page);
+    await screen.ready();
+    return screen;
+  }
+
+  async ready() {
+    await expect(this.page.locator("#run")).toHaveAttribute("aria-busy", "false", { timeout: 20_000 });
+  }
+
+  /** Starts the drill and waits until the count-in is over. */
+  async start() {
+    await this.go.click();
+    await expect(this.clock).toHaveAttribute("data-state", "work", { timeout: 10_000 });
+  }
+
+  row(name) {
+    return this.drill.locator(".row-pad").filter({ has: this.page.locator(".row-name", { hasText: name }) });
+  }
+
+  async tap(name, outcome) {
+    await this.row(name).getByRole("button", { name: outcome }).click();
+  }
+
+  async expectScore(name, score) {
+    await expect(this.row(name).locator(".row-score")).toHaveText(String(score));
+  }
+
+  /** Ends the drill from the list of more, saying twice that one is sure. */
+  async endDrill() {
+    const end = this.page.locator("[data-say=end]");
+    await end.click();
+    await end.click();
+  }
+
+  seconds() {
+    return this.clock
+      .locator("[data-clock=left]")
+      .textContent()
+      .then((text) => text.split(":").reduce((sum, part) => sum * 60 + Number(part), 0));
+  }
+}

@@ -1,0 +1,39 @@
+import { chmodSync, existsSync, mkdtempSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { expect, launch, test } from "./application.mjs";
+
+async function expectRefused(args, words) {
+  const { code, out, error } = await launch(args).ended;
+  expect(code).toBe(2);
+  expect(out).toBe("");
+  expect(error.trim().split("\n")).toHaveLength(1);
+  expect(error).toMatch(words);
+}
+
+test("a port in use is said in one line with the mend", async ({ app }) => {
+  const data = mkdtempSync(join(tmpdir(), "keep-tally-"));
+  await expectRefused(["--data", data, "--port", String(app.port)], /Port \d+ is in use.*--port N/);
+});
+
+test("a data folder that cannot be written is said in one line with the mend", async () => {
+  const file = join(mkdtempSync(join(tmpdir(), "keep-tally-")), "file");
+  writeFileSync(file, "");
+  await expectRefused(["--data", join(file, "data")], /cannot be written.*--data DIR/);
+  expect(existsSync(join(file, "data"))).toBe(false);
+});
+
+test("a data folder that holds something else is said in one line and left alone", async () => {
+  const data = mkdtempSync(join(tmpdir(), "keep-tally-"));
+  writeFileSync(
+    join(data, "tally.db"),
+    "my shopping list, which is longer than a header of a database is\n".repeat(40),
+  );
+  chmodSync(join(data, "tally.db"), 0o600);
+  await expectRefused(["--data", data], /cannot be opened.*--data DIR/);
+});
+
+test("a word that is not known is said in one line", async () => {
+  await expectRefused(["--port", "eleven"], /a port is a number/);
+  await expectRefused(["--colour"], /--colour is not known here/);
+});
