@@ -26,6 +26,7 @@ internal static class RunFace
     {
         var clock = ClockFace.Of(run, at);
         var last = practice.Current == practice.Runs.Count - 1;
+        var taps = TapList.Of(run);
         var primary = clock.State switch
         {
             "ready" => "start",
@@ -45,7 +46,8 @@ internal static class RunFace
             PromptOf(run, at, last),
             clock,
             [.. run.Sheets.Select(each => PadFace.Of(each.Id, each.Sheet, at))],
-            TapList.Of(run)
+            taps,
+            taps.FirstOrDefault(tap => tap is { Undone: false, Move: false })
         );
     }
 

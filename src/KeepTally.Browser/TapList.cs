@@ -2,7 +2,7 @@ using KeepTally.Core.Sheets;
 
 namespace KeepTally.Browser;
 
-/// <summary>The last taps of a drill over all its sheets, the latest first, each with what it takes to undo it.</summary>
+/// <summary>The last taps and moves of a drill over all its sheets, the latest first, each with what it takes to undo it.</summary>
 internal static class TapList
 {
     private const int Shown = 12;
@@ -23,14 +23,30 @@ internal static class TapList
         var taps = new List<(long At, TapView View)>();
         for (var i = live.Log.Events.Count - 1; i >= 0 && taps.Count < Shown; i--)
         {
-            if (live.Log.Events[i] is RunEvent.Tap tap)
+            switch (live.Log.Events[i])
             {
-                taps.Add((tap.At, View(id, live, tap, undone.Contains(tap.Id))));
+                case RunEvent.Tap tap:
+                    taps.Add((tap.At, View(id, live, tap, undone.Contains(tap.Id))));
+                    break;
+                case RunEvent.Rotate rotate:
+                    taps.Add((rotate.At, View(id, live, rotate, undone.Contains(rotate.Id))));
+                    break;
             }
         }
 
         return taps;
     }
+
+    private static TapView View(string id, LiveSheet live, RunEvent.Rotate rotate, bool undone) =>
+        new(
+            id,
+            rotate.Id.Device,
+            rotate.Id.N,
+            $"{PadFace.FirstName(live.Head.Units[0].Name)}'s group · moved on",
+            undone,
+            true,
+            ""
+        );
 
     private static TapView View(string id, LiveSheet live, RunEvent.Tap tap, bool undone)
     {
@@ -42,6 +58,7 @@ internal static class TapList
             tap.Id.N,
             name is null ? $"{outcome}" : $"{PadFace.FirstName(name)} · {outcome}",
             undone,
+            false,
             live.VerdictOn(tap.Id)?.Kind switch
             {
                 VerdictKind.Late => "late, not counted",

@@ -8,6 +8,7 @@ namespace KeepTally.Browser;
 internal sealed record PracticeView(int Block, bool Over, bool CanGoBack, RunView? Run);
 
 /// <param name="Primary">What the big button does now: start, pause, resume or end.</param>
+/// <param name="Last">The last tap that stands: what the undo button takes back.</param>
 /// <param name="Prompt">What the coach should do or say now; empty where there is nothing.</param>
 internal sealed record RunView(
     string Primary,
@@ -15,7 +16,8 @@ internal sealed record RunView(
     string Prompt,
     ClockView Clock,
     IReadOnlyList<SheetView> Sheets,
-    IReadOnlyList<TapView> Taps
+    IReadOnlyList<TapView> Taps,
+    TapView? Last
 );
 
 /// <param name="State">The form of the band: ready, countIn, work, change, break, over, paused.</param>
@@ -64,8 +66,9 @@ internal sealed record RowView(
 /// <param name="Moving">The places are moving on now: from here to there.</param>
 internal sealed record PersonView(string Name, string Here, string Next, bool Moving);
 
+/// <param name="Move">Places moved on; not a tap.</param>
 /// <param name="Note">Empty, or why the tap did not count.</param>
-internal sealed record TapView(string Sheet, string Device, int N, string Text, bool Undone, string Note);
+internal sealed record TapView(string Sheet, string Device, int N, string Text, bool Undone, bool Move, string Note);
 
 /// <summary>What came of something said on this device.</summary>
 /// <param name="Events">The events to keep and to send.</param>

@@ -68,7 +68,7 @@ test("an acknowledged tap outlives kill -9 and is never doubled", async ({ app, 
       // The first answer of a life is slow; the killing waits for it.
     }
     acknowledged.add(n);
-    const killed = new Promise((done) => setTimeout(done, 700 + 150 * life)).then(() => app.kill());
+    const killed = new Promise((done) => setTimeout(done, 1500 + 150 * life)).then(() => app.kill());
     let alive = true;
     killed.then(() => (alive = false));
     while (alive) {

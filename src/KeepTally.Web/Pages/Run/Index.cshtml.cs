@@ -25,6 +25,9 @@ public sealed class IndexModel(PracticeBook book, LiveRecord record) : PageModel
 
     public long Origin { get; private set; }
 
+    /// <summary>The last event that stands in <see cref="PracticeJson"/>; listening goes on from there.</summary>
+    public long LastSequence { get; private set; }
+
     public async Task<IActionResult> OnGetAsync(int id, CancellationToken stop)
     {
         if (await book.FindAsync(id, stop) is not { } practice)
@@ -40,6 +43,11 @@ public sealed class IndexModel(PracticeBook book, LiveRecord record) : PageModel
 
         Practice = practice;
         Origin = runs[0].Run.Origin;
+        LastSequence = runs.SelectMany(run => run.Sheets)
+            .SelectMany(sheet => sheet.Events)
+            .Select(said => said.Sequence)
+            .DefaultIfEmpty()
+            .Max();
         Drills = [.. runs.Select((run, index) => PadOf(practice, run, index))];
         PracticeJson = JsonSerializer.Serialize(
             new

@@ -17,6 +17,7 @@ const by = (id) => document.getElementById(id);
 const practice = Number(root.dataset.practice);
 const framePause = 50;
 const viewPause = 1000;
+const heardPause = 16;
 
 const says = by("says");
 let saysTimer;
@@ -50,13 +51,14 @@ async function begin() {
   const wire = new Wire({
     keep,
     practice,
+    after: Number(root.dataset.after),
     hear(sheet, line) {
       core.hear(sheet, line);
-      changed();
+      showSoon();
     },
     yields(sheet, line) {
       core.yield(sheet, line);
-      changed();
+      showSoon();
     },
     state: showNet,
     refused: (problem) => tell(`One tap could not be kept: ${problem}`),
@@ -71,22 +73,20 @@ async function begin() {
       tell(said.refused);
       return;
     }
-    changed();
+    show();
     keep.put(said.events, 0).then(
       () => wire.send(),
       () => tell("This device keeps nothing: its storage is full or closed. Free some space, then reload."),
     );
   }
 
-  let pending = false;
-  function changed() {
-    if (!pending) {
-      pending = true;
-      queueMicrotask(() => {
-        pending = false;
-        show();
-      });
-    }
+  // What others say may come in bursts: one look shows them all.
+  let soon;
+  function showSoon() {
+    soon ??= setTimeout(() => {
+      soon = undefined;
+      show();
+    }, heardPause);
   }
 
   function show() {
@@ -102,7 +102,7 @@ async function begin() {
       bind(drill, { sheets: view.run.sheets });
       face.show(view.run.clock);
       taps.show(view.run.taps);
-      showUndo(view.run.taps);
+      showUndo(view.run.last);
       by("go").dataset.does = view.run.primary;
     }
     by("back").hidden = !view.canGoBack;
@@ -135,14 +135,13 @@ async function begin() {
     rows().forEach((row, index) => (row.querySelector(".row-digit").textContent = index < 9 ? index + 1 : ""));
   }
 
-  function showUndo(list) {
-    const last = list.find((tap) => !tap.undone);
+  function showUndo(last) {
     by("undo").disabled = !last;
     by("undo-what").textContent = last ? last.text : "nothing yet";
   }
 
   const undoLast = () => {
-    const last = view.run?.taps.find((tap) => !tap.undone);
+    const last = view.run?.last;
     if (last) {
       act(core.undo(last.sheet, last.device, last.n, time.now()));
     }

@@ -4,6 +4,7 @@ const retryAfter = [500, 1000, 2000, 5000];
 export class Wire {
   #keep;
   #practice;
+  #after;
   #hear;
   #yield;
   #state;
@@ -13,9 +14,10 @@ export class Wire {
   #failures = 0;
   #online = false;
 
-  constructor({ keep, practice, hear, yields, state, refused }) {
+  constructor({ keep, practice, after, hear, yields, state, refused }) {
     this.#keep = keep;
     this.#practice = practice;
+    this.#after = after;
     this.#hear = hear;
     this.#yield = yields;
     this.#state = state;
@@ -24,7 +26,7 @@ export class Wire {
   }
 
   listen() {
-    const source = new EventSource(`/api/practices/${this.#practice}/events?after=0`);
+    const source = new EventSource(`/api/practices/${this.#practice}/events?after=${this.#after}`);
     source.onopen = () => this.#connected(true);
     source.onerror = () => {
       this.#connected(false);
@@ -32,7 +34,8 @@ export class Wire {
         setTimeout(() => this.listen(), retryAfter.at(-1));
       }
     };
-    source.onmessage = async ({ data }) => {
+    source.onmessage = async ({ data, lastEventId }) => {
+      this.#after = lastEventId;
       const { sheet, line } = JSON.parse(data);
       this.#hear(sheet, line);
       const { device, n } = JSON.parse(line);

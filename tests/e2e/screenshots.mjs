@@ -1,0 +1,90 @@
+// Takes the pictures in docs/screenshots from demo data: node screenshots.mjs. Not a test; run it when a view changes.
+import { resolve } from "node:path";
+import { chromium } from "@playwright/test";
+import { Application } from "./application.mjs";
+import config from "./playwright.config.mjs";
+import { RunScreen } from "./run-screen.mjs";
+
+const folder = resolve(import.meta.dirname, "../../docs/screenshots");
+const app = new Application();
+await app.start();
+const browser = await chromium.launch(config.use.launchOptions);
+const context = await browser.newContext({ baseURL: app.url, viewport: { width: 1280, height: 800 } });
+const page = await context.newPage();
+const shot = (name, options) => page.screenshot({ path: `${folder}/${name}.png`, ...options });
+const wide = () => page.setViewportSize({ width: 1280, height: 800 });
+const phone = () => page.setViewportSize({ width: 390, height: 844 });
+const tapAll = async (screen, taps) => {
+  for (const [name, outcome, times = 1] of taps) {
+    for (let i = 0; i < times; i++) {
+      await screen.tap(name, outcome);
+    }
+  }
+  await page.waitForTimeout(400);
+};
+
+try {
+  await page.goto("/");
+  await page.waitForTimeout(300);
+  await shot("today", { fullPage: true });
+  await page.goto("/squad?edit=3");
+  await shot("squad");
+
+  const screen = await RunScreen.begin(page);
+  await screen.start();
+  await tapAll(screen, [
+    ["Ada", "Clean", 4],
+    ["Ada", "Goal", 3],
+    ["Ada", "Miss", 2],
+    ["Bea", "Goal", 4],
+    ["Bea", "Miss"],
+    ["Cleo", "Clean", 3],
+    ["Cleo", "Goal", 3],
+    ["Dora", "Miss", 2],
+    ["Dora", "Clean", 2],
+  ]);
+  await shot("run");
+  await phone();
+  await shot("run-phone");
+  await page.evaluate(() => (document.documentElement.dataset.bsTheme = "dark"));
+  await shot("run-hall");
+  await page.evaluate(() => (document.documentElement.dataset.bsTheme = "light"));
+  await page.locator('#clock[data-state="change"]').waitFor({ timeout: 70_000 });
+  await page.waitForTimeout(1500);
+  await shot("run-change");
+
+  await wide();
+  await screen.endDrill();
+  await screen.start();
+  await tapAll(screen, [
+    ["Ada", "Make", 5],
+    ["Ada", "Miss"],
+    ["Esme", "Make", 3],
+    ["Esme", "Miss", 2],
+    ["Juno", "Miss", 2],
+    ["Bea", "Make", 5],
+    ["Bea", "Make", 4],
+    ["Freya", "Make"],
+    ["Hana", "Make", 2],
+    ["Dora", "Miss"],
+  ]);
+  await shot("run-gates");
+  await screen.endDrill();
+  await screen.start();
+  await tapAll(screen, [
+    ["Plain", "Rebound", 4],
+    ["Striped", "Stop", 2],
+    ["Plain", "Goal", 3],
+    ["Striped", "Goal", 4],
+  ]);
+  await phone();
+  await shot("run-match-phone");
+  await wide();
+  await screen.endDrill();
+  await page.getByRole("link", { name: "Read the results" }).click();
+  await page.waitForTimeout(300);
+  await shot("results", { fullPage: true });
+} finally {
+  await browser.close();
+  await app.stop();
+}
