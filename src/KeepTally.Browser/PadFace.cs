@@ -45,10 +45,7 @@ internal static class PadFace
             tally.Streak >= 2 ? $"{tally.Streak} in a row" : "",
             tally.Done,
             resting && live.Floor.Rotations > 0,
-            report.Units.Count > 1
-                && report.Ranking.Count(each => each.Rank == 1) == 1
-                && report.Ranking[0].Unit == unit
-                && tally.Attempts > 0
+            everyone && report.Ranking.Count(each => each.Rank == 1) == 1 && report.Ranking[0].Unit == unit && tally.Attempts > 0
         );
     }
 

@@ -14,37 +14,23 @@ public sealed class Sheet
     private readonly Stage _stage;
     private readonly int _stageIndex;
     private readonly TapAddress _address;
-    private readonly UnitTally[] _units;
+    private readonly SheetState _state;
     private readonly ClockLimit _limit;
     private readonly long _countIn;
     private readonly RunningTime _clock = new();
     private readonly FreezeBook _freezes = new();
-
-    private bool _done;
-    private long _doneAt;
-    private int _winner = -1;
-    private int _turn = -1;
-    private long _turnBegan;
-    private int _ball = -1;
-    private int _left;
-    private int _late;
-    private bool _turnPasses;
 
     private Sheet(DrillCard card, LogHead head)
     {
         _stageIndex = head.Stage;
         _stage = card.Stages[head.Stage];
         _address = new TapAddress(_stage, head.Units);
-        _units =
-        [
-            .. head.Units.Select(
-                (unit, index) => new UnitTally(index, unit, _stage.Outcomes.Count, _address.ZoneCount, _stage.Limits.Count)
-            ),
-        ];
+        var units = head.Units.Select(
+            (unit, index) => new UnitTally(index, unit, _stage.Outcomes.Count, _address.ZoneCount, _stage.Limits.Count)
+        );
+        _state = new SheetState([.. units], _stage.Play, _stage.Ball is { } ball ? _address.Units[ball] : -1);
         _limit = ClockLimit.Of(_stage.Until);
         _countIn = _stage.Clock?.CountIn ?? 0;
-        _turn = _stage.Play == Play.Turns ? 0 : -1;
-        _ball = _stage.Ball is { } ball ? _address.Units[ball] : -1;
     }
 
     /// <summary>An empty sheet, where the log's head fits the card.</summary>
@@ -55,8 +41,6 @@ public sealed class Sheet
     }
 
     public Stage Stage => _stage;
-
-    public IReadOnlyList<Unit> Units => [.. _units.Select(unit => unit.Unit)];
 
     /// <summary>Time since start was pressed, the count-in included, pauses left out.</summary>
     public RunningTime Clock => _clock;
@@ -86,7 +70,7 @@ public sealed class Sheet
                 _clock.Resume(said.At);
                 return Verdict.Taken;
             case RunEvent.Freeze freeze:
-                if (_clock.IsStarted && !_done)
+                if (_clock.IsStarted && !_state.Done)
                 {
                     _freezes.Open(freeze.Reason, said.At);
                     _clock.Pause(said.At);
@@ -95,7 +79,7 @@ public sealed class Sheet
                 return Verdict.Taken;
             case RunEvent.End:
                 _freezes.Close(said.At);
-                Close(RunningAt(said.At));
+                _state.Close(RunningAt(said.At));
                 return Verdict.Taken;
             case RunEvent.Turn turn:
                 return TakeTurn(turn);
@@ -105,58 +89,26 @@ public sealed class Sheet
     }
 
     /// <summary>How the sheet stands at a moment not before its last event. Looking changes nothing.</summary>
-    public SheetReport Report(long at)
-    {
-        var running = _done
-            ? _doneAt
-            : Math.Min(RunningAt(at), _stage.Play == Play.Turns ? long.MaxValue : _limit.Cut ?? long.MaxValue);
-        var units = UnitsAt(RunningAt(at));
-        var done = _done || (units.Count > 0 && _clock.IsStarted && units.All(unit => unit.Done));
-        if (done && !_done && _stage.Play == Play.Turns)
-        {
-            running = Math.Min(running, _turnBegan + (_limit.Cut ?? 0));
-        }
-
-        var ranking = RankRule.Rank(_stage.Measures, units);
-        return new SheetReport(
-            _stageIndex,
-            IsStartedAt(at),
-            done,
-            _winner >= 0 ? _units[_winner].Unit.Id
-                : done ? RankRule.FirstAlone(ranking)
-                : null,
-            done || _turn < 0 ? null : _units[_turn].Unit.Id,
-            _ball < 0 ? null : _units[_ball].Unit.Id,
-            running,
-            _late,
-            units,
-            ranking,
-            _freezes.Report(at)
-        );
-    }
+    public SheetReport Report(long at) =>
+        SheetReporter.Report(_stageIndex, _stage, _state, _limit, IsStartedAt(at), RunningAt(at), _freezes.Report(at));
 
     /// <summary>The sheet starts when the count-in is over.</summary>
-    private bool IsStartedAt(long at) => _clock.IsStarted && (_done || _clock.At(at) >= _countIn);
+    private bool IsStartedAt(long at) => _clock.IsStarted && (_state.Done || _clock.At(at) >= _countIn);
 
     /// <summary>Running milliseconds since the sheet started.</summary>
     private long RunningAt(long at) => Math.Max(0, _clock.At(at) - _countIn);
 
     private Verdict Take(RunEvent.Tap tap)
     {
-        if (_address.Find(tap, _done ? -1 : _turn, _ball, out var found) is { } refusal)
+        if (_address.Find(tap, _state.Done ? -1 : _state.Turn, _state.Ball, out var found) is { } refusal)
         {
             return Verdict.Refused(refusal);
         }
 
-        var unit = found.Unit < 0 ? null : _units[found.Unit];
-        if (unit is null || _done || unit.Done || !IsStartedAt(tap.At))
+        var unit = found.Unit < 0 ? null : _state.Units[found.Unit];
+        if (unit is null || _state.Done || unit.Done || !IsStartedAt(tap.At))
         {
-            _late++;
-            if (unit is not null)
-            {
-                unit.Late++;
-            }
-
+            _state.CountLate(unit);
             return Verdict.Late(found.Unit);
         }
 
@@ -167,127 +119,98 @@ public sealed class Sheet
             return Verdict.Void(found.Unit);
         }
 
-        var attempt = Count(tap, found, unit, breached: breach is not null);
-        EndWhatIsMet(RunningAt(tap.At));
+        var running = RunningAt(tap.At);
+        var attempt = breach is null ? Judge(found, unit) : JudgeBreached(found, unit);
+        Count(tap, found, unit, attempt);
+        var passes = Score(found, unit, attempt, breached: breach is not null, running);
+        EndWhatIsMet(passes, running);
         return Verdict.Counted(found.Unit, attempt);
     }
 
-    private bool? Count(RunEvent.Tap tap, Addressed found, UnitTally unit, bool breached)
+    /// <summary>Whether the tap is a success, a failure, or neither.</summary>
+    private bool? Judge(Addressed found, UnitTally unit) =>
+        _stage.Targets is { } targets && found.Zone >= 0
+            ? TargetRule.Answer(targets, unit, found.Zone)
+            : OutcomeOf(found)?.Result switch
+            {
+                OutcomeResult.Success => true,
+                OutcomeResult.Failure => false,
+                _ => null,
+            };
+
+    /// <summary>A breach that counts is a failure, wherever the ball went.</summary>
+    private bool? JudgeBreached(Addressed found, UnitTally unit)
     {
-        var running = RunningAt(tap.At);
-        var outcome = found.Outcome < 0 ? null : _stage.Outcomes[found.Outcome];
+        _ = Judge(found, unit);
+        return false;
+    }
+
+    private void Count(RunEvent.Tap tap, Addressed found, UnitTally unit, bool? attempt)
+    {
         unit.Taps++;
+        unit.Counts[found.Outcome >= 0 ? found.Outcome : _stage.Outcomes.Count + (attempt == true ? 0 : 1)]++;
         if (tap.Tags is not null)
         {
             LimitRule.Remember(_stage.Limits, unit, tap.Tags);
         }
 
-        var attempt = Judge(found, unit, outcome);
-        attempt = breached ? false : attempt;
-        unit.Counts[found.Outcome >= 0 ? found.Outcome : _stage.Outcomes.Count + (attempt == true ? 0 : 1)]++;
         if (attempt is { } success)
         {
             AttemptRule.Count(unit, success, _stage.Streak);
         }
 
-        if (!breached)
-        {
-            unit.Points += attempt == true && found.Zone >= 0 && _stage.Targets is { } targets ? targets.Points : 0;
-            PointsRule.Give(outcome?.Points ?? [], unit, _units, _address.Units);
-        }
-
-        if (outcome?.Reading is not null && tap.Value is { } value)
+        if (tap.Value is { } value && OutcomeOf(found)?.Reading is not null)
         {
             unit.Readings.Add(value);
         }
-
-        if (_stage.Ladder is { } ladder && attempt is { } climbed && LadderRule.Attempt(ladder, unit, climbed, _stage.Streak))
-        {
-            Finish(unit, running);
-        }
-
-        if (!breached && outcome is not null)
-        {
-            for (var i = 0; i < outcome.Does.Count; i++)
-            {
-                Do(outcome.Does[i], unit, running);
-            }
-        }
-
-        if (_stage.Targets is { } asked && TargetRule.AllAnswered(asked, unit))
-        {
-            Finish(unit, running);
-        }
-
-        return attempt;
     }
 
-    private bool? Judge(Addressed found, UnitTally unit, Outcome? outcome)
+    /// <summary>Points, ladder, effects and zones, in the order of the format; true where the turn passes.</summary>
+    private bool Score(Addressed found, UnitTally unit, bool? attempt, bool breached, long running)
     {
-        if (_stage.Targets is { } targets && found.Zone >= 0)
+        var outcome = OutcomeOf(found);
+        if (!breached)
         {
-            return TargetRule.Answer(targets, unit, found.Zone);
+            unit.Points += attempt == true && found.Zone >= 0 ? _stage.Targets?.Points ?? 0 : 0;
+            PointsRule.Give(outcome?.Points ?? [], unit, _state.Units, _address.Units);
         }
 
-        return outcome?.Result switch
+        if (_stage.Ladder is { } ladder && attempt is { } success && LadderRule.Attempt(ladder, unit, success, _stage.Streak))
         {
-            OutcomeResult.Success => true,
-            OutcomeResult.Failure => false,
-            _ => null,
-        };
+            _state.Finish(unit, running);
+        }
+
+        var passes = !breached && outcome is not null && EffectRule.Do(outcome, unit, _state, _stage, running);
+        if (_stage.Targets is { } targets && TargetRule.AllAnswered(targets, unit))
+        {
+            _state.Finish(unit, running);
+        }
+
+        return passes;
     }
 
-    private void Do(Effect effect, UnitTally unit, long running)
-    {
-        switch (effect)
-        {
-            case Effect.Reset:
-                unit.Points = 0;
-                break;
-            case Effect.Win:
-                Win(unit.Index, running);
-                break;
-            case Effect.Lose:
-                Win(BestOther(unit, running), running);
-                break;
-            case Effect.TurnOver:
-                _ball = _ball < 0 ? -1 : (_ball + 1) % _units.Length;
-                break;
-            case Effect.Next:
-                _turnPasses = true;
-                break;
-            case Effect.Leave:
-                unit.Place ??= ++_left;
-                Finish(unit, running);
-                break;
-            case Effect.Out:
-                unit.Outs++;
-                break;
-        }
-    }
+    private Outcome? OutcomeOf(Addressed found) => found.Outcome < 0 ? null : _stage.Outcomes[found.Outcome];
 
     /// <summary>Ends what the tap brought to its end, in unit order, then passes the turn.</summary>
-    private void EndWhatIsMet(long running)
+    private void EndWhatIsMet(bool passes, long running)
     {
-        for (var i = 0; i < _units.Length && !_done; i++)
+        foreach (var unit in _state.Units)
         {
-            if (!_units[i].Done)
+            if (!_state.Done && !unit.Done)
             {
-                EndUnit(_units[i], running);
+                EndUnit(unit, running);
             }
         }
 
-        if (!_done && AllDone())
+        if (_state.AllDone)
         {
-            Close(running);
+            _state.Close(running);
         }
 
-        if (_stage.Play == Play.Turns && !_done && (_turnPasses || _units[_turn].Done))
+        if (_stage.Play == Play.Turns && !_state.Done && (passes || _state.Units[_state.Turn].Done))
         {
-            PassTurn(running, NextAfter(_turn));
+            _state.PassTurn(running);
         }
-
-        _turnPasses = false;
     }
 
     private void EndUnit(UnitTally unit, long running)
@@ -295,22 +218,22 @@ public sealed class Sheet
         for (var i = 0; i < _stage.Until.Count; i++)
         {
             var ending = _stage.Until[i];
-            if (!EndingRule.IsMet(ending, unit, _units, _stage.Play))
+            if (!EndingRule.IsMet(ending, unit, _state.Units, _stage.Play))
             {
                 continue;
             }
 
             if (_stage.Play != Play.Match)
             {
-                Finish(unit, running);
+                _state.Finish(unit, running);
             }
             else if (EndingRule.IsOwn(ending))
             {
-                Win(unit.Index, running);
+                _state.Win(unit.Index, running);
             }
             else
             {
-                Close(running);
+                _state.Close(running);
             }
 
             return;
@@ -324,64 +247,34 @@ public sealed class Sheet
             return Verdict.Refused(refusal);
         }
 
-        if (_stage.Play != Play.Turns || _done || !IsStartedAt(turn.At))
-        {
-            return Verdict.Taken;
-        }
-
         var running = RunningAt(turn.At);
-        var named = turn.Unit is { } id ? _address.Units[id] : -1;
-        if (named >= 0 && _units[named].Done)
+        int? named = turn.Unit is { } id ? _address.Units[id] : null;
+        if (_stage.Play != Play.Turns || _state.Done || !IsStartedAt(turn.At) || (named is { } unit && _state.Units[unit].Done))
         {
             return Verdict.Taken;
         }
 
-        if (_limit.IsUp(running - _turnBegan))
+        if (_limit.IsUp(running - _state.TurnBegan))
         {
-            Finish(_units[_turn], running);
+            _state.Finish(_state.Units[_state.Turn], running);
         }
 
-        if (AllDone())
+        if (_state.AllDone)
         {
-            Close(running);
+            _state.Close(running);
         }
         else
         {
-            PassTurn(running, named >= 0 && !_units[named].Done ? named : NextAfter(_turn));
+            _state.PassTurn(running, named is { } to && !_state.Units[to].Done ? to : null);
         }
 
         return Verdict.Taken;
     }
 
-    private void PassTurn(long running, int next)
-    {
-        if (!_units[_turn].Done)
-        {
-            _units[_turn].EarlierTurns += running - _turnBegan;
-        }
-
-        _turn = next;
-        _turnBegan = running;
-    }
-
-    private int NextAfter(int turn)
-    {
-        for (var step = 1; step <= _units.Length; step++)
-        {
-            var next = (turn + step) % _units.Length;
-            if (!_units[next].Done)
-            {
-                return next;
-            }
-        }
-
-        return turn;
-    }
-
     /// <summary>What the clock alone has ended before this moment; in turns the turn itself waits to be passed.</summary>
     private void CutByClock(long at)
     {
-        if (_done || _limit.Cut is not { } cut || !_clock.IsStarted)
+        if (_state.Done || _limit.Cut is not { } cut || !_clock.IsStarted)
         {
             return;
         }
@@ -391,89 +284,16 @@ public sealed class Sheet
         {
             if (_limit.IsPast(running))
             {
-                Close(cut);
+                _state.Close(cut);
             }
         }
-        else if (!_units[_turn].Done && _limit.IsPast(running - _turnBegan))
+        else if (!_state.Units[_state.Turn].Done && _limit.IsPast(running - _state.TurnBegan))
         {
-            Finish(_units[_turn], _turnBegan + cut);
-            if (AllDone())
+            _state.Finish(_state.Units[_state.Turn], _state.TurnBegan + cut);
+            if (_state.AllDone)
             {
-                Close(_turnBegan + cut);
+                _state.Close(_state.TurnBegan + cut);
             }
         }
-    }
-
-    private void Win(int unit, long running)
-    {
-        _winner = _winner < 0 ? unit : _winner;
-        Close(running);
-    }
-
-    private void Close(long running)
-    {
-        if (_done)
-        {
-            return;
-        }
-
-        foreach (var unit in _units)
-        {
-            Finish(unit, running);
-        }
-
-        _done = true;
-        _doneAt = running;
-    }
-
-    private void Finish(UnitTally unit, long running)
-    {
-        if (!unit.Done)
-        {
-            unit.DoneAfter = OwnTime(unit, running);
-            unit.Done = true;
-        }
-    }
-
-    /// <summary>A unit's own running time: all its turns in turns, else the sheet's.</summary>
-    private long OwnTime(UnitTally unit, long running) =>
-        _stage.Play != Play.Turns ? running : unit.EarlierTurns + (unit.Index == _turn ? running - _turnBegan : 0);
-
-    private bool AllDone()
-    {
-        foreach (var unit in _units)
-        {
-            if (!unit.Done)
-            {
-                return false;
-            }
-        }
-
-        return true;
-    }
-
-    private int BestOther(UnitTally unit, long running)
-    {
-        var others = UnitsAt(running).Where(other => other.Id != unit.Unit.Id).ToArray();
-        return others.Length == 0 ? -1 : _address.Units[RankRule.Rank(_stage.Measures, others)[0].Unit];
-    }
-
-    private List<UnitReport> UnitsAt(long running)
-    {
-        var reports = new List<UnitReport>(_units.Length);
-        foreach (var unit in _units)
-        {
-            var (time, up) = (OwnTime(unit, running), false);
-            if (!unit.Done && _limit.Cut is { } cut && _clock.IsStarted && (_stage.Play != Play.Turns || unit.Index == _turn))
-            {
-                var own = _stage.Play == Play.Turns ? running - _turnBegan : running;
-                up = own >= cut;
-                time -= Math.Max(0, own - cut);
-            }
-
-            reports.Add(UnitReporter.Report(_stage, unit, unit.Done ? unit.DoneAfter : time, unit.Done || up));
-        }
-
-        return reports;
     }
 }

@@ -22,6 +22,19 @@ internal static class RankRule
     internal static string? FirstAlone(IReadOnlyList<RankedUnit> ranking) =>
         ranking.Count > 0 && (ranking.Count == 1 || ranking[1].Rank > 1) ? ranking[0].Unit : null;
 
+    /// <summary>The index of the best-ranked unit besides one, the first listed where several share it; -1 where there is no other.</summary>
+    internal static int BestOther(Stage stage, SheetState state, UnitTally besides, long running)
+    {
+        var others = state.Units.Where(unit => unit != besides).ToArray();
+        if (others.Length == 0)
+        {
+            return -1;
+        }
+
+        var reports = others.Select(unit => UnitReporter.Report(stage, unit, state.OwnTime(unit, running), unit.Done)).ToArray();
+        return others.First(unit => unit.Unit.Id == Rank(stage.Measures, reports)[0].Unit).Index;
+    }
+
     private static int Compare(IReadOnlyList<Measure> measures, UnitReport a, UnitReport b)
     {
         foreach (var measure in measures)

@@ -1,0 +1,42 @@
+using KeepTally.Core.Cards;
+
+namespace KeepTally.Core.Sheets.Rules;
+
+/// <summary>What an outcome does besides scoring, in the order its card lists it.</summary>
+internal static class EffectRule
+{
+    /// <summary>Does all effects of an outcome; true where the turn passes.</summary>
+    internal static bool Do(Outcome outcome, UnitTally unit, SheetState state, Stage stage, long running)
+    {
+        var passes = false;
+        for (var i = 0; i < outcome.Does.Count; i++)
+        {
+            switch (outcome.Does[i])
+            {
+                case Effect.Reset:
+                    unit.Points = 0;
+                    break;
+                case Effect.Win:
+                    state.Win(unit.Index, running);
+                    break;
+                case Effect.Lose:
+                    state.Win(RankRule.BestOther(stage, state, unit, running), running);
+                    break;
+                case Effect.TurnOver:
+                    state.TurnOver();
+                    break;
+                case Effect.Next:
+                    passes = true;
+                    break;
+                case Effect.Leave:
+                    state.Leave(unit, running);
+                    break;
+                case Effect.Out:
+                    unit.Outs++;
+                    break;
+            }
+        }
+
+        return passes;
+    }
+}
