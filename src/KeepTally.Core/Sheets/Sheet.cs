@@ -14,6 +14,10 @@ public sealed class Sheet
     private readonly Stage _stage;
     private readonly int _stageIndex;
     private readonly TapAddress _address;
+    private readonly OutcomeRule[] _outcomes;
+    private readonly Targets? _targets;
+    private readonly Ladder? _ladder;
+    private readonly Ending[] _until;
     private readonly SheetState _state;
     private readonly ClockLimit _limit;
     private readonly long _countIn;
@@ -24,11 +28,15 @@ public sealed class Sheet
     {
         _stageIndex = head.Stage;
         _stage = card.Stages[head.Stage];
+        _outcomes = [.. _stage.Outcomes.Select(outcome => new OutcomeRule(outcome))];
+        _targets = _stage.Targets;
+        _ladder = _stage.Ladder;
+        _until = [.. _stage.Until];
         _address = new TapAddress(_stage, head.Units);
         var units = head.Units.Select(
             (unit, index) => new UnitTally(index, unit, _stage.Outcomes.Count, _address.ZoneCount, _stage.Limits.Count)
         );
-        _state = new SheetState([.. units], _stage.Play, _stage.Ball is { } ball ? _address.Units[ball] : -1);
+        _state = new SheetState([.. units], _stage.Play, _stage.Ball is { } ball ? _address.Units.Of(ball) : -1);
         _limit = ClockLimit.Of(_stage.Until);
         _countIn = _stage.Clock?.CountIn ?? 0;
     }
@@ -120,35 +128,20 @@ public sealed class Sheet
         }
 
         var running = RunningAt(tap.At);
-        var attempt = breach is null ? Judge(found, unit) : JudgeBreached(found, unit);
-        Count(tap, found, unit, attempt);
-        var passes = Score(found, unit, attempt, breached: breach is not null, running);
+        var outcome = found.Outcome < 0 ? null : _outcomes[found.Outcome];
+        var judged = _targets is not null && found.Zone >= 0 ? TargetRule.Answer(_targets, unit, found.Zone) : outcome?.Attempt;
+        // A breach that counts is a failure, wherever the ball went.
+        var attempt = breach is null ? judged : false;
+        Count(tap, found, unit, outcome, attempt);
+        var passes = Score(found, unit, outcome, attempt, breached: breach is not null, running);
         EndWhatIsMet(passes, running);
         return Verdict.Counted(found.Unit, attempt);
     }
 
-    /// <summary>Whether the tap is a success, a failure, or neither.</summary>
-    private bool? Judge(Addressed found, UnitTally unit) =>
-        _stage.Targets is { } targets && found.Zone >= 0
-            ? TargetRule.Answer(targets, unit, found.Zone)
-            : OutcomeOf(found)?.Result switch
-            {
-                OutcomeResult.Success => true,
-                OutcomeResult.Failure => false,
-                _ => null,
-            };
-
-    /// <summary>A breach that counts is a failure, wherever the ball went.</summary>
-    private bool? JudgeBreached(Addressed found, UnitTally unit)
-    {
-        _ = Judge(found, unit);
-        return false;
-    }
-
-    private void Count(RunEvent.Tap tap, Addressed found, UnitTally unit, bool? attempt)
+    private void Count(RunEvent.Tap tap, Addressed found, UnitTally unit, OutcomeRule? outcome, bool? attempt)
     {
         unit.Taps++;
-        unit.Counts[found.Outcome >= 0 ? found.Outcome : _stage.Outcomes.Count + (attempt == true ? 0 : 1)]++;
+        unit.Counts[outcome is not null ? found.Outcome : _outcomes.Length + (attempt == true ? 0 : 1)]++;
         if (tap.Tags is not null)
         {
             LimitRule.Remember(_stage.Limits, unit, tap.Tags);
@@ -159,29 +152,31 @@ public sealed class Sheet
             AttemptRule.Count(unit, success, _stage.Streak);
         }
 
-        if (tap.Value is { } value && OutcomeOf(found)?.Reading is not null)
+        if (tap.Value is { } value && outcome?.TakesReading == true)
         {
             unit.Readings.Add(value);
         }
     }
 
     /// <summary>Points, ladder, effects and zones, in the order of the format; true where the turn passes.</summary>
-    private bool Score(Addressed found, UnitTally unit, bool? attempt, bool breached, long running)
+    private bool Score(Addressed found, UnitTally unit, OutcomeRule? outcome, bool? attempt, bool breached, long running)
     {
-        var outcome = OutcomeOf(found);
         if (!breached)
         {
-            unit.Points += attempt == true && found.Zone >= 0 ? _stage.Targets?.Points ?? 0 : 0;
-            PointsRule.Give(outcome?.Points ?? [], unit, _state.Units, _address.Units);
+            unit.Points += attempt == true && found.Zone >= 0 ? _targets?.Points ?? 0 : 0;
+            if (outcome is not null)
+            {
+                PointsRule.Give(outcome, unit, _state.Units, _address.Units);
+            }
         }
 
-        if (_stage.Ladder is { } ladder && attempt is { } success && LadderRule.Attempt(ladder, unit, success, _stage.Streak))
+        if (_ladder is not null && attempt is { } success && LadderRule.Attempt(_ladder, unit, success, _stage.Streak))
         {
             _state.Finish(unit, running);
         }
 
         var passes = !breached && outcome is not null && EffectRule.Do(outcome, unit, _state, _stage, running);
-        if (_stage.Targets is { } targets && TargetRule.AllAnswered(targets, unit))
+        if (_targets is not null && TargetRule.AllAnswered(_targets, unit))
         {
             _state.Finish(unit, running);
         }
@@ -189,20 +184,21 @@ public sealed class Sheet
         return passes;
     }
 
-    private Outcome? OutcomeOf(Addressed found) => found.Outcome < 0 ? null : _stage.Outcomes[found.Outcome];
-
     /// <summary>Ends what the tap brought to its end, in unit order, then passes the turn.</summary>
     private void EndWhatIsMet(bool passes, long running)
     {
+        var open = false;
         foreach (var unit in _state.Units)
         {
-            if (!_state.Done && !unit.Done)
+            if (_until.Length > 0 && !_state.Done && !unit.Done)
             {
                 EndUnit(unit, running);
             }
+
+            open |= !unit.Done;
         }
 
-        if (_state.AllDone)
+        if (!open)
         {
             _state.Close(running);
         }
@@ -215,9 +211,8 @@ public sealed class Sheet
 
     private void EndUnit(UnitTally unit, long running)
     {
-        for (var i = 0; i < _stage.Until.Count; i++)
+        foreach (var ending in _until)
         {
-            var ending = _stage.Until[i];
             if (!EndingRule.IsMet(ending, unit, _state.Units, _stage.Play))
             {
                 continue;
@@ -248,7 +243,7 @@ public sealed class Sheet
         }
 
         var running = RunningAt(turn.At);
-        int? named = turn.Unit is { } id ? _address.Units[id] : null;
+        int? named = turn.Unit is { } id ? _address.Units.Of(id) : null;
         if (_stage.Play != Play.Turns || _state.Done || !IsStartedAt(turn.At) || (named is { } unit && _state.Units[unit].Done))
         {
             return Verdict.Taken;

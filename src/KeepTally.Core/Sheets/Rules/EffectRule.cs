@@ -6,12 +6,12 @@ namespace KeepTally.Core.Sheets.Rules;
 internal static class EffectRule
 {
     /// <summary>Does all effects of an outcome; true where the turn passes.</summary>
-    internal static bool Do(Outcome outcome, UnitTally unit, SheetState state, Stage stage, long running)
+    internal static bool Do(OutcomeRule outcome, UnitTally unit, SheetState state, Stage stage, long running)
     {
         var passes = false;
-        for (var i = 0; i < outcome.Does.Count; i++)
+        foreach (var effect in outcome.Does)
         {
-            switch (outcome.Does[i])
+            switch (effect)
             {
                 case Effect.Reset:
                     unit.Points = 0;

@@ -5,26 +5,20 @@ namespace KeepTally.Core.Sheets.Rules;
 /// <summary>Points of an outcome, each to its recipient. Totals may go below nought.</summary>
 internal static class PointsRule
 {
-    internal static void Give(IReadOnlyList<Award> awards, UnitTally self, UnitTally[] units, Dictionary<string, int> byId)
+    internal static void Give(OutcomeRule outcome, UnitTally self, UnitTally[] units, NameIndex byId)
     {
-        for (var i = 0; i < awards.Count; i++)
+        self.Points += outcome.OwnPoints;
+        foreach (var award in outcome.OtherPoints)
         {
-            var award = awards[i];
-            switch (award.To)
+            if (award.To is Recipient.Named named)
             {
-                case Recipient.Self:
-                    self.Points += award.Points;
-                    break;
-                case Recipient.Other:
-                    foreach (var unit in units)
-                    {
-                        unit.Points += unit == self ? 0 : award.Points;
-                    }
+                units[byId.Of(named.Unit)].Points += award.Points;
+                continue;
+            }
 
-                    break;
-                case Recipient.Named named:
-                    units[byId[named.Unit]].Points += award.Points;
-                    break;
+            foreach (var unit in units)
+            {
+                unit.Points += unit == self ? 0 : award.Points;
             }
         }
     }

@@ -8,30 +8,21 @@ namespace KeepTally.Core.Sheets.Rules;
 /// </summary>
 internal sealed class TapAddress
 {
-    private readonly Stage _stage;
-    private readonly Dictionary<string, int> _outcomes = new(StringComparer.Ordinal);
-    private readonly Dictionary<string, int> _zones = new(StringComparer.Ordinal);
+    private readonly Play _play;
+    private readonly Outcome[] _outcomes;
+    private readonly NameIndex _outcomeIds;
+    private readonly NameIndex _zones;
 
     internal TapAddress(Stage stage, IReadOnlyList<Unit> units)
     {
-        _stage = stage;
-        foreach (var (index, unit) in units.Index())
-        {
-            Units[unit.Id] = index;
-        }
-
-        foreach (var (index, outcome) in stage.Outcomes.Index())
-        {
-            _outcomes[outcome.Id] = index;
-        }
-
-        foreach (var (index, zone) in (stage.Targets?.Names ?? []).Index())
-        {
-            _zones[zone] = index;
-        }
+        _play = stage.Play;
+        _outcomes = [.. stage.Outcomes];
+        _outcomeIds = new NameIndex(stage.Outcomes.Select(outcome => outcome.Id));
+        _zones = new NameIndex(stage.Targets?.Names ?? []);
+        Units = new NameIndex(units.Select(unit => unit.Id));
     }
 
-    internal Dictionary<string, int> Units { get; } = new(StringComparer.Ordinal);
+    internal NameIndex Units { get; }
 
     internal int ZoneCount => _zones.Count;
 
@@ -40,8 +31,8 @@ internal sealed class TapAddress
         said switch
         {
             RunEvent.Tap tap => Find(tap, 0, 0, out _),
-            RunEvent.Turn { Unit: { } unit } => Units.ContainsKey(unit) ? null : UnknownUnit(unit),
-            RunEvent.Note { Unit: { } unit } => Units.ContainsKey(unit) ? null : UnknownUnit(unit),
+            RunEvent.Turn { Unit: { } unit } => Units.Of(unit) >= 0 ? null : UnknownUnit(unit),
+            RunEvent.Note { Unit: { } unit } => Units.Of(unit) >= 0 ? null : UnknownUnit(unit),
             _ => null,
         };
 
@@ -52,43 +43,44 @@ internal sealed class TapAddress
     {
         found = new Addressed(-1, -1, -1);
         var outcome = -1;
-        if (tap.Outcome is { } named && !_outcomes.TryGetValue(named, out outcome))
+        if (tap.Outcome is { } named && (outcome = _outcomeIds.Of(named)) < 0)
         {
-            return new Refusal("outcome", $"there is no outcome \"{named}\"", "use one of " + Words(_outcomes.Keys));
+            return new Refusal("outcome", $"there is no outcome \"{named}\"", "use one of " + Words(_outcomeIds.Names));
         }
 
         var zone = -1;
-        if (tap.Zone is { } landed && !FindZone(landed, out zone))
+        if (tap.Zone is { } landed && (zone = ZoneOf(landed)) < 0)
         {
-            return new Refusal("zone", $"there is no zone \"{landed}\"", "use one of " + Words([.. _zones.Keys, Targets.None]));
+            return new Refusal("zone", $"there is no zone \"{landed}\"", "use one of " + Words([.. _zones.Names, Targets.None]));
         }
 
         if (tap.Outcome is null && zone < 0)
         {
-            return _stage.Targets is null
-                ? new Refusal("outcome", "the tap names no outcome", "use one of " + Words(_outcomes.Keys))
-                : new Refusal("zone", "the tap names no zone", "use one of " + Words([.. _zones.Keys, Targets.None]));
+            return _zones.Count == 0
+                ? new Refusal("outcome", "the tap names no outcome", "use one of " + Words(_outcomeIds.Names))
+                : new Refusal("zone", "the tap names no zone", "use one of " + Words([.. _zones.Names, Targets.None]));
         }
 
         var unit = -1;
         if (tap.Unit is { } id)
         {
-            if (!Units.TryGetValue(id, out unit))
+            unit = Units.Of(id);
+            if (unit < 0)
             {
                 return UnknownUnit(id);
             }
         }
-        else if (_stage.Play == Play.Turns)
+        else if (_play == Play.Turns)
         {
             unit = turn;
         }
-        else if (tap.Outcome is not null && _stage.Outcomes[outcome].By is { } by)
+        else if (tap.Outcome is not null && _outcomes[outcome].By is { } by)
         {
             unit = by switch
             {
                 TappedBy.Ball => ball,
                 TappedBy.OffBall => ball < 0 ? -1 : (ball + 1) % Units.Count,
-                TappedBy.Named side => Units[side.Side],
+                TappedBy.Named side => Units.Of(side.Side),
                 _ => -1,
             };
         }
@@ -98,21 +90,17 @@ internal sealed class TapAddress
         }
         else
         {
-            return new Refusal("unit", "the tap does not say who", "name one of " + Words(Units.Keys));
+            return new Refusal("unit", "the tap does not say who", "name one of " + Words(Units.Names));
         }
 
-        found = new Addressed(unit, tap.Outcome is null ? -1 : outcome, zone);
+        found = new Addressed(unit, outcome, zone);
         return null;
     }
 
-    private bool FindZone(string landed, out int zone)
-    {
-        zone = _zones.Count;
-        return (landed == Targets.None && _zones.Count > 0) || _zones.TryGetValue(landed, out zone);
-    }
+    private int ZoneOf(string landed) => _zones.Count > 0 && landed == Targets.None ? _zones.Count : _zones.Of(landed);
 
     private Refusal UnknownUnit(string unit) =>
-        new("unit", $"there is no \"{unit}\" on this sheet", "use one of " + Words(Units.Keys));
+        new("unit", $"there is no \"{unit}\" on this sheet", "use one of " + Words(Units.Names));
 
     private static string Words(IEnumerable<string> words) => string.Join(", ", words);
 }

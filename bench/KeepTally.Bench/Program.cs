@@ -1,0 +1,3 @@
+using BenchmarkDotNet.Running;
+
+BenchmarkSwitcher.FromAssembly(typeof(KeepTally.Bench.FoldBenchmark).Assembly).Run(args);
