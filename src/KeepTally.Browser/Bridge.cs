@@ -116,7 +116,7 @@ internal static partial class Bridge
             if (
                 lead.Timeline is { } timeline
                 && lead.Sheet.Clock is { IsStarted: true, IsPaused: false } clock
-                && !lead.Sheet.Report((long)from).Done
+                && !lead.ReportAt((long)from).Done
             )
             {
                 var start = clock.InstantOf(0);

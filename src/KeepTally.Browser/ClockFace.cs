@@ -15,7 +15,7 @@ internal static class ClockFace
         var (state, word) = StateOf(run, lead, at);
         if (lead.Timeline is not { } timeline)
         {
-            return new ClockView(state, word, Up(lead.Sheet.Report(at).Running), 1, "", "", [], false);
+            return new ClockView(state, word, Up(lead.ReportAt(at).Running), 1, "", "", [], false);
         }
 
         if (!lead.Sheet.Clock.IsStarted)
@@ -59,7 +59,7 @@ internal static class ClockFace
     /// <summary>Once a sheet is done its clock stands at the moment it was done.</summary>
     private static long StoodAt(LiveSheet sheet, Timeline timeline, long at)
     {
-        var report = sheet.Sheet.Report(at);
+        var report = sheet.ReportAt(at);
         return report.Done ? report.Running + timeline.Plan.CountIn : sheet.Sheet.Clock.At(at);
     }
 

@@ -11,7 +11,7 @@ internal static class PadFace
 {
     internal static SheetView Of(string id, LiveSheet live, long at)
     {
-        var report = live.Sheet.Report(at);
+        var report = live.ReportAt(at);
         IntervalKind? interval =
             live.Timeline is { } timeline && live.Sheet.Clock.IsStarted ? timeline.At(live.Sheet.Clock.At(at)).Kind : null;
         var resting = interval is IntervalKind.Change or IntervalKind.Break;

@@ -127,7 +127,7 @@ public sealed class LivePractice(string device, IReadOnlyList<LiveRun> runs)
     private LiveRun Now => Runs[Current];
 
     private static Func<LiveSheet, bool> IsRunning(long now) =>
-        sheet => sheet.Sheet.Clock is { IsStarted: true, IsPaused: false } && !sheet.Sheet.Report(now).Done;
+        sheet => sheet.Sheet.Clock is { IsStarted: true, IsPaused: false } && !sheet.ReportAt(now).Done;
 
     private RunEvent UndoEnd(EventId id, long at, LiveSheet sheet) => new RunEvent.Undo(id, at, sheet.Ended!.Id);
 

@@ -10,14 +10,14 @@ public sealed class LiveRun(string name, IReadOnlyList<(string Id, LiveSheet She
     public IReadOnlyList<(string Id, LiveSheet Sheet)> Sheets { get; } = sheets;
 
     /// <summary>The sheet whose clock is shown: the first that is not done.</summary>
-    public LiveSheet Lead(long at) => Sheets.FirstOrDefault(each => !each.Sheet.Sheet.Report(at).Done, Sheets[0]).Sheet;
+    public LiveSheet Lead(long at) => Sheets.FirstOrDefault(each => !each.Sheet.ReportAt(at).Done, Sheets[0]).Sheet;
 
     public bool IsStarted => Sheets.Any(each => each.Sheet.Sheet.Clock.IsStarted);
 
     public bool IsPaused => Sheets.Any(each => each.Sheet.Sheet.Clock.IsPaused);
 
     /// <summary>Every sheet is done by its own rules or by the clock.</summary>
-    public bool IsDone(long at) => Sheets.All(each => each.Sheet.Sheet.Report(at).Done);
+    public bool IsDone(long at) => Sheets.All(each => each.Sheet.ReportAt(at).Done);
 
     /// <summary>The coach has ended the drill: every sheet holds an end that stands.</summary>
     public bool IsEnded => Sheets.All(each => each.Sheet.Ended is not null);

@@ -16,6 +16,8 @@ public sealed class LiveSheet
     private readonly Dictionary<EventId, Verdict> _verdicts = [];
     private Sheet _sheet;
     private Floor _floor;
+    private int _folded;
+    private (long At, int Folded, SheetReport Report)? _looked;
 
     private LiveSheet(DrillCard card, LogHead head, Sheet sheet)
     {
@@ -56,6 +58,17 @@ public sealed class LiveSheet
     /// <summary>What became of a standing event.</summary>
     public Verdict? VerdictOn(EventId id) => _verdicts.TryGetValue(id, out var verdict) ? verdict : null;
 
+    /// <summary>How the sheet stands at a moment. Asked again for the same moment, the answer is at hand.</summary>
+    public SheetReport ReportAt(long at)
+    {
+        if (_looked is not { } looked || looked.At != at || looked.Folded != _folded)
+        {
+            _looked = looked = (at, _folded, _sheet.Report(at));
+        }
+
+        return looked.Report;
+    }
+
     /// <summary>Takes an event in, or says why it cannot stand. An event that is here already changes nothing.</summary>
     public Refusal? Add(RunEvent said)
     {
@@ -94,7 +107,7 @@ public sealed class LiveSheet
     /// </summary>
     public IEnumerable<RunEvent> Due(long at)
     {
-        if (_timeline is null || !_sheet.Clock.IsStarted || _sheet.Report(at).Done)
+        if (_timeline is null || !_sheet.Clock.IsStarted || ReportAt(at).Done)
         {
             yield break;
         }
@@ -125,6 +138,7 @@ public sealed class LiveSheet
 
     private void FoldAnew()
     {
+        _folded++;
         _sheet = Sheet.Open(_card, Head).Sure();
         _floor = new Floor(_sheet.Stage, Head.Units);
         _verdicts.Clear();
@@ -137,6 +151,7 @@ public sealed class LiveSheet
 
     private void Fold(RunEvent said)
     {
+        _folded++;
         var verdict = _sheet.Apply(said);
         _floor.Apply(said, verdict);
         switch (said)

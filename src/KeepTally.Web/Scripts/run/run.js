@@ -18,6 +18,9 @@ const practice = Number(root.dataset.practice);
 const framePause = 50;
 const viewPause = 1000;
 const heardPause = 16;
+const calm = matchMedia("(prefers-reduced-motion: reduce)");
+const glow = [{ boxShadow: "0 0 0 6px var(--now)" }, { boxShadow: "0 0 0 0 transparent" }];
+const glowFor = 250;
 
 const says = by("says");
 let saysTimer;
@@ -94,9 +97,11 @@ async function begin() {
     if (due.events.length > 0) {
       keep.put(due.events, 0).then(() => wire.send());
     }
-    const before = view?.run?.clock.state;
+    const before = view;
     view = core.view(time.now());
-    showDrill();
+    if (before?.block !== view.block) {
+      showDrill();
+    }
     if (view.run) {
       bind(root, { run: view.run });
       bind(drill, { sheets: view.run.sheets });
@@ -106,7 +111,7 @@ async function begin() {
       by("go").dataset.does = view.run.primary;
     }
     by("back").hidden = !view.canGoBack;
-    if (before !== view.run?.clock.state) {
+    if (before?.run?.clock.state !== view.run?.clock.state) {
       signals.anew();
     }
   }
@@ -152,10 +157,10 @@ async function begin() {
   function tapPad(pad) {
     const sheet = pad.closest("[data-sheet]").dataset.sheet;
     const unit = pad.closest("[data-unit]").dataset.unit;
-    pad.classList.remove("was-tapped");
-    void pad.offsetWidth;
-    pad.classList.add("was-tapped");
     act(core.tap(sheet, unit, pad.dataset.outcome, time.now()));
+    if (!calm.matches) {
+      pad.animate(glow, glowFor);
+    }
   }
 
   // A thumb's press counts when it lands, not when it is lifted.
