@@ -18,6 +18,11 @@ test("without a network the pad works, survives a reload, and sends when it can"
   await screen.expectScore("Ada", 3);
   await screen.tap("Dora", "Goal");
   await expect(screen.net).toHaveText(/kept here/);
+  await page.goto("/squad");
+  await expect(page.getByRole("heading", { name: "No network" })).toBeVisible();
+  await page.getByRole("link", { name: "Go on with practice" }).click();
+  await screen.ready();
+  await screen.expectScore("Dora", 1);
 
   await context.setOffline(false);
   await expect(screen.net).toHaveText("Saved", { timeout: 30_000 });

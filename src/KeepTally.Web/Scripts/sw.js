@@ -22,15 +22,18 @@ self.addEventListener("fetch", (event) => {
     return;
   }
   if (request.mode === "navigate") {
-    if (url.pathname.startsWith("/run/")) {
-      event.respondWith(networkFirst(request));
-    }
+    event.respondWith(url.pathname.startsWith("/run/") ? networkFirst(request) : fetch(request).catch(offline));
     return;
   }
   if (/^\/(dist|_framework)\//.test(url.pathname) || url.pathname === "/mark.svg") {
     event.respondWith(url.pathname.startsWith("/_framework/") ? cacheFirst(request) : networkFirst(request));
   }
 });
+
+async function offline() {
+  const kept = await caches.match("/offline", { ignoreVary: true });
+  return kept ?? Response.error();
+}
 
 async function keep(cache, url) {
   const response = await fetch(url, { credentials: "same-origin" });

@@ -14,7 +14,7 @@ export class ClockFace {
         part.textContent = clock[name];
       }
     }
-    if (this.#root.dataset.state !== clock.state) {
+    if (document.body.dataset.clock !== clock.state) {
       this.#root.dataset.state = clock.state;
       document.body.dataset.clock = clock.state;
     }

@@ -11,5 +11,5 @@ export async function keepAtHand() {
     .map((entry) => new URL(entry.name))
     .filter((url) => url.origin === location.origin && !url.pathname.startsWith("/api/") && url.pathname !== "/sw.js")
     .map((url) => url.pathname + url.search);
-  active.postMessage({ keep: [...new Set([location.pathname, "/mark.svg", ...loaded])] });
+  active.postMessage({ keep: [...new Set([location.pathname, "/offline", "/mark.svg", ...loaded])] });
 }

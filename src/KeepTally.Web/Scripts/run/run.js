@@ -275,7 +275,6 @@ async function begin() {
     signals.plan();
   }, viewPause);
   document.addEventListener("visibilitychange", () => show());
-  showNet({ online: false, waiting: (await keep.unsent()).length });
   wire.listen();
   wire.send();
   stayAwake();

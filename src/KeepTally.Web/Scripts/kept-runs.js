@@ -1,0 +1,23 @@
+// Without a network: the run screens this device has at hand.
+export async function listKeptRuns(list) {
+  const runs = [];
+  for (const name of await caches.keys()) {
+    for (const request of await (await caches.open(name)).keys()) {
+      const { pathname } = new URL(request.url);
+      if (pathname.startsWith("/run/")) {
+        runs.push(pathname);
+      }
+    }
+  }
+  list.replaceChildren(
+    ...[...new Set(runs)].map((path) => {
+      const line = document.createElement("li");
+      const link = document.createElement("a");
+      link.href = path;
+      link.className = "btn btn-now";
+      link.textContent = "Go on with practice";
+      line.append(link);
+      return line;
+    }),
+  );
+}
