@@ -147,7 +147,14 @@ internal static partial class Bridge
     private static string Written(IReadOnlyList<Said> said, string? refused) =>
         JsonSerializer.Serialize(
             new SaidView(
-                [.. said.Select(each => new SaidEvent(each.Sheet, each.Event.Id.Device, each.Event.Id.N, each.Line))],
+                [
+                    .. said.Select(each => new SaidEvent(
+                        each.Sheet,
+                        each.Event.Id.Device,
+                        each.Event.Id.N,
+                        EventWriter.Write(each.Event)
+                    )),
+                ],
                 refused
             ),
             ViewJson.Default.SaidView

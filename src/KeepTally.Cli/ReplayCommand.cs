@@ -1,4 +1,5 @@
 using System.CommandLine;
+using KeepTally.Core.Faults;
 using KeepTally.Core.Formats;
 using KeepTally.Core.Sheets;
 

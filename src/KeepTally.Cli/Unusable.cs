@@ -1,4 +1,4 @@
-using KeepTally.Core.Formats;
+using KeepTally.Core.Faults;
 
 namespace KeepTally.Cli;
 

@@ -1,4 +1,5 @@
 using System.Text.Json;
+using KeepTally.Core.Places;
 
 namespace KeepTally.Cli.Tests;
 

@@ -59,6 +59,37 @@ public sealed class ArchitectureTests
         Assert.Empty(offences);
     }
 
+    /// <summary>The rooms of the core, each with the rooms it may look into.</summary>
+    private static readonly Dictionary<string, string[]> Rooms = new()
+    {
+        ["Faults"] = [],
+        ["Clock"] = [],
+        ["Places"] = [],
+        ["Planning"] = [],
+        ["Cards"] = ["Clock", "Places"],
+        ["Sheets"] = ["Cards", "Clock", "Faults", "Places"],
+        ["Judgement"] = ["Cards", "Sheets"],
+        ["Formats"] = ["Cards", "Clock", "Faults", "Places", "Sheets"],
+    };
+
+    [Fact]
+    public void The_rooms_of_the_core_stand_in_no_circle()
+    {
+        var core = Path.Combine(Source, "KeepTally.Core");
+        var looked =
+            from file in Directory.GetFiles(core, "*.cs", SearchOption.AllDirectories)
+            let room = Path.GetRelativePath(core, file).Split('/')[0]
+            where room is not ("obj" or "bin")
+            from line in File.ReadLines(file)
+            where line.StartsWith("using KeepTally.Core.", StringComparison.Ordinal)
+            select (Room: room, Into: line.Split('.')[2].TrimEnd(';'));
+        var pairs = looked.Where(each => each.Room != each.Into).Distinct().ToArray();
+
+        Assert.NotEmpty(pairs);
+        Assert.All(pairs, pair => Assert.Contains(pair.Into, Rooms[pair.Room]));
+        Assert.All(Rooms, room => Assert.All(room.Value, into => Assert.DoesNotContain(room.Key, Rooms[into])));
+    }
+
     [Fact]
     public void Pages_reach_the_store_through_its_books_and_never_query_it()
     {

@@ -1,4 +1,5 @@
 using KeepTally.Core.Cards;
+using KeepTally.Core.Faults;
 
 namespace KeepTally.Core.Formats;
 

@@ -1,3 +1,4 @@
+using KeepTally.Core.Faults;
 using KeepTally.Core.Sheets;
 
 namespace KeepTally.Core.Formats;

@@ -1,5 +1,6 @@
 using System.Globalization;
 using System.Text.Json;
+using KeepTally.Core.Faults;
 
 namespace KeepTally.Core.Formats;
 

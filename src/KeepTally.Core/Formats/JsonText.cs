@@ -1,5 +1,6 @@
 using System.Text;
 using System.Text.Json;
+using KeepTally.Core.Faults;
 
 namespace KeepTally.Core.Formats;
 

@@ -1,5 +1,5 @@
 using KeepTally.Core.Cards;
-using KeepTally.Core.Formats;
+using KeepTally.Core.Faults;
 
 namespace KeepTally.Core.Sheets;
 

@@ -1,5 +1,3 @@
-using KeepTally.Core.Formats;
-
 namespace KeepTally.Core.Sheets;
 
 /// <summary>
@@ -155,11 +153,7 @@ public sealed class LivePractice(string device, IReadOnlyList<LiveRun> runs)
 }
 
 /// <summary>An event and the sheet it was said on.</summary>
-public readonly record struct Said(string Sheet, RunEvent Event)
-{
-    /// <summary>The event as its line of the log.</summary>
-    public string Line => EventWriter.Write(Event);
-}
+public readonly record struct Said(string Sheet, RunEvent Event);
 
 /// <summary>What a coach can say to a drill as a whole.</summary>
 public enum Word

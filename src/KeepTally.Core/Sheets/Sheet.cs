@@ -1,6 +1,6 @@
 using KeepTally.Core.Cards;
 using KeepTally.Core.Clock;
-using KeepTally.Core.Formats;
+using KeepTally.Core.Faults;
 using KeepTally.Core.Sheets.Rules;
 
 namespace KeepTally.Core.Sheets;

@@ -1,5 +1,6 @@
 using KeepTally.Core.Cards;
 using KeepTally.Core.Formats;
+using KeepTally.Core.Places;
 using KeepTally.Core.Sheets;
 
 namespace KeepTally.Core.Tests.Sheets;

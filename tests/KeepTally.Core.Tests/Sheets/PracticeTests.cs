@@ -1,5 +1,4 @@
 using KeepTally.Core.Cards;
-using KeepTally.Core.Places;
 using KeepTally.Core.Sheets;
 
 namespace KeepTally.Core.Tests.Sheets;

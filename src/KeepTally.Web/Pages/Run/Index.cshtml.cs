@@ -1,5 +1,5 @@
 using System.Text.Json;
-using KeepTally.Core.Places;
+using KeepTally.Core.Sheets;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Tables;
 using Microsoft.AspNetCore.Mvc;

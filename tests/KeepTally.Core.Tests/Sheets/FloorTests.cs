@@ -1,7 +1,6 @@
 using KeepTally.Core.Sheets;
-using KeepTally.Core.Tests.Sheets;
 
-namespace KeepTally.Core.Tests.Places;
+namespace KeepTally.Core.Tests.Sheets;
 
 public sealed class FloorTests
 {

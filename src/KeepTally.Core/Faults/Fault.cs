@@ -1,4 +1,4 @@
-namespace KeepTally.Core.Formats;
+namespace KeepTally.Core.Faults;
 
 /// <summary>One thing wrong with something a person wrote: where it stands, what is wrong, and how to mend it.</summary>
 /// <param name="Path">The place, as <c>stages[0].until[1].lead</c> in JSON or <c>line 7</c> in a log; empty for the whole text.</param>

@@ -1,6 +1,6 @@
 using System.Diagnostics.CodeAnalysis;
 
-namespace KeepTally.Core.Formats;
+namespace KeepTally.Core.Faults;
 
 /// <summary>What came of reading a text a person wrote: the whole value, or every fault found in it. Nothing is half read.</summary>
 public sealed class Reading<T>

@@ -1,8 +1,8 @@
 using KeepTally.Core.Cards;
 using KeepTally.Core.Clock;
-using KeepTally.Core.Sheets;
+using KeepTally.Core.Places;
 
-namespace KeepTally.Core.Places;
+namespace KeepTally.Core.Sheets;
 
 /// <summary>
 /// Whose outcomes are tapped now. Where players score and the card marks scoring spots it is who stands there; else it

@@ -1,7 +1,7 @@
 using KeepTally.Core.Cards;
-using KeepTally.Core.Sheets;
+using KeepTally.Core.Places;
 
-namespace KeepTally.Core.Places;
+namespace KeepTally.Core.Sheets;
 
 /// <summary>
 /// Who stands where as a run goes on: the fold of the same events as the sheet over the places of the stage.
