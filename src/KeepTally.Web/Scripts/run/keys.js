@@ -1,16 +1,28 @@
-// The whole pad by keyboard: a digit chooses who, a letter taps, space runs the clock, backspace undoes.
+// The whole pad by keyboard: a digit or an arrow chooses who, a letter taps, space runs the clock, backspace undoes.
+const steps = { ArrowUp: -1, ArrowDown: 1 };
+
 export function listenToKeys({ rows, tap, go, undo, next, keys }) {
   let chosen = 0;
-  const mark = () => rows().forEach((row, index) => row.classList.toggle("is-chosen", index === chosen));
+  const choose = (index) => {
+    const all = rows();
+    chosen = Math.max(0, Math.min(index, all.length - 1));
+    all.forEach((row, each) => row.classList.toggle("is-chosen", each === chosen));
+    all[chosen]?.scrollIntoView({ block: "nearest" });
+  };
 
   document.addEventListener("keydown", (event) => {
     if (event.ctrlKey || event.metaKey || event.altKey || event.target.closest("dialog, input, select, textarea")) {
       return;
     }
+    // Who walks along the buttons by keyboard presses the one they are on.
+    if (event.key === " " && event.target.matches("button:focus-visible, a:focus-visible")) {
+      return;
+    }
     const digit = /^[1-9]$/.test(event.key) ? Number(event.key) - 1 : -1;
     if (digit >= 0 && digit < rows().length) {
-      chosen = digit;
-      mark();
+      choose(digit);
+    } else if (event.key in steps) {
+      choose(chosen + steps[event.key]);
     } else if (event.key === " ") {
       go();
     } else if (event.key === "Backspace") {

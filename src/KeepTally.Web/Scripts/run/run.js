@@ -243,6 +243,7 @@ async function begin() {
     sound.toggle();
     showSound();
   });
+  document.addEventListener("keydown", () => sound.wake());
   listenToKeys({
     rows,
     tap: tapPad,
