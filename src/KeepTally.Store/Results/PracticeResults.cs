@@ -15,7 +15,7 @@ public sealed class PracticeResults(LiveRecord record)
     {
         var sheets = recorded.Sheets.Select(sheet => (sheet.Row.Name, Live: sheet.Fold(recorded.Run.CardJson))).ToArray();
         var reports = sheets
-            .Select(sheet => (sheet.Name, sheet.Live.Head.Units, sheet.Live.Sheet.Report(sheet.Live.Log.LastAt)))
+            .Select(sheet => (sheet.Name, sheet.Live.Head.Units, Report: sheet.Live.ReportAt(sheet.Live.Log.LastAt)))
             .ToArray();
         var stage = sheets[0].Live.Stage;
         return new DrillResult(
@@ -24,7 +24,7 @@ public sealed class PracticeResults(LiveRecord record)
             stage,
             sheets.Any(sheet => sheet.Live.Sheet.Clock.IsStarted),
             DrillTable.Rank(stage.Measures, reports),
-            [.. reports.Select(report => new SheetResult(report.Name, report.Units, report.Item3))]
+            [.. reports.Select(report => new SheetResult(report.Name, report.Units, report.Report))]
         );
     }
 }

@@ -52,6 +52,8 @@ public static class Application
         var builder = WebApplication.CreateBuilder(
             new WebApplicationOptions { ContentRootPath = AppContext.BaseDirectory, WebRootPath = Settings.WebRoot }
         );
+        // Built but not published, the files of the pages still lie in their projects.
+        builder.WebHost.UseStaticWebAssets();
         builder.WebHost.UseUrls($"http://127.0.0.1:{settings.Port}");
         builder.Logging.AddFilter("Microsoft", LogLevel.Warning);
         builder.Logging.AddFilter("Microsoft.Extensions.Hosting", LogLevel.None);

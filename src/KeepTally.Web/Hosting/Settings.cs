@@ -8,7 +8,7 @@ internal sealed record Settings(int Port, DataFolder Data, bool Demo)
 {
     private const int UsualPort = 5080;
 
-    /// <summary>Beside the application where it was published, else in the project it was built from.</summary>
+    /// <summary>The files of the pages, beside the published application.</summary>
     internal static string WebRoot => Path.Combine(AppContext.BaseDirectory, "wwwroot");
 
     internal static Settings? Read(string[] args, out string? fault)

@@ -1,0 +1,87 @@
+using System.Globalization;
+using CsvHelper;
+using KeepTally.Core.Formats;
+using KeepTally.Core.Judgement;
+using KeepTally.Core.Sheets;
+using KeepTally.Store.Results;
+
+namespace KeepTally.Web.Tests.Store;
+
+public sealed class ResultsCsvTests
+{
+    private const string Card = """
+        {"format":"keep-tally/drill@1","id":"d","name":"Left, \"right\"\nand centre","stages":[{"name":"=SUM(A1)","outcomes":[{"id":"make","result":"success","points":1}]}]}
+        """;
+
+    private static DrillResult Drill(params string[] names)
+    {
+        var card = CardReader.Read(Card).Sure();
+        var units = names.Select((name, index) => new Unit($"p{index}", name, [])).ToArray();
+        var sheet = LiveSheet.Open(card, new LogHead("d", 0, card.Chosen, units)).Sure();
+        sheet.Add(new RunEvent.Start(new EventId("s", 1), 0));
+        sheet.Add(new RunEvent.Tap(new EventId("s", 2), 1500, "p0", "make", null, null, null));
+        var report = sheet.ReportAt(1500);
+        return new DrillResult(
+            1,
+            card,
+            card.Stages[0],
+            true,
+            DrillTable.Rank(card.Stages[0].Measures, [("", units, report)]),
+            [new SheetResult("", units, report)]
+        );
+    }
+
+    private static List<IDictionary<string, object>> Rows(string csv)
+    {
+        using var reader = new CsvReader(new StringReader(csv), CultureInfo.InvariantCulture);
+        return [.. reader.GetRecords<dynamic>().Select(row => (IDictionary<string, object>)row)];
+    }
+
+    [Fact]
+    public void Names_with_commas_quotes_and_line_breaks_come_back_whole()
+    {
+        // RFC 4180, section 2: such fields stand in quotation marks, quotation marks are doubled, lines end in CRLF.
+        var csv = ResultsCsv.Write(new DateOnly(2026, 9, 3), [Drill("Fern, Zoë", "O'Hara \"Ace\" Quill")]);
+
+        var rows = Rows(csv);
+        Assert.Equal(["Fern, Zoë", "O'Hara \"Ace\" Quill"], rows.Select(row => row["name"]));
+        Assert.Equal("Left, \"right\"\nand centre", rows[0]["drill"]);
+        Assert.Contains("\"O'Hara \"\"Ace\"\" Quill\"", csv, StringComparison.Ordinal);
+        Assert.EndsWith("\r\n", csv, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void What_a_spreadsheet_would_take_for_a_formula_is_kept_a_text() =>
+        Assert.All(
+            Rows(ResultsCsv.Write(new DateOnly(2026, 9, 3), [Drill("=1+1", "@home")])),
+            row =>
+            {
+                Assert.StartsWith("'", (string)row["stage"], StringComparison.Ordinal);
+                Assert.StartsWith("'", (string)row["name"], StringComparison.Ordinal);
+            }
+        );
+
+    [Fact]
+    public void Figures_are_written_the_same_in_every_country()
+    {
+        var before = CultureInfo.CurrentCulture;
+        var comma = (CultureInfo)CultureInfo.InvariantCulture.Clone();
+        comma.NumberFormat.NumberDecimalSeparator = ",";
+        CultureInfo.CurrentCulture = comma;
+        try
+        {
+            var row = Rows(ResultsCsv.Write(new DateOnly(2026, 9, 3), [Drill("A")]))[0];
+
+            Assert.Equal(("1.5", "1"), ((string)row["seconds"], (string)row["accuracy"]));
+            Assert.Equal("2026-09-03", row["date"]);
+        }
+        finally
+        {
+            CultureInfo.CurrentCulture = before;
+        }
+    }
+
+    [Fact]
+    public void A_drill_that_was_not_reached_has_no_rows() =>
+        Assert.Empty(Rows(ResultsCsv.Write(new DateOnly(2026, 9, 3), [Drill("A") with { Begun = false }])));
+}
