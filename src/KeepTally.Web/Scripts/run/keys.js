@@ -29,15 +29,20 @@ export function listenToKeys({ rows, tap, go, undo, next, keys }) {
       undo();
     } else if (event.key === "?") {
       keys();
-    } else if (event.key === "n") {
-      next();
     } else {
       const row = rows()[Math.min(chosen, rows().length - 1)];
       const pad = row?.querySelector(`button.pad[data-key="${CSS.escape(event.key.toLowerCase())}"]`);
-      if (!pad || pad.disabled || event.repeat) {
+      if (event.repeat) {
         return;
       }
-      tap(pad);
+      // A card may give an outcome the letter n: the outcome comes first.
+      if (pad && !pad.disabled) {
+        tap(pad);
+      } else if (event.key === "n") {
+        next();
+      } else {
+        return;
+      }
     }
     event.preventDefault();
   });
