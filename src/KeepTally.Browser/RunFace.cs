@@ -47,7 +47,9 @@ internal static class RunFace
             clock,
             [.. run.Sheets.Select(each => PadFace.Of(each.Id, each.Sheet, at))],
             taps,
-            taps.FirstOrDefault(tap => tap is { Undone: false, Move: false })
+            taps.FirstOrDefault(tap => tap is { Undone: false, Move: false }),
+            run.Sheets.Any(each => each.Sheet.Stage.Moves.Count > 0),
+            primary == "pause"
         );
     }
 

@@ -9,6 +9,8 @@ internal sealed record PracticeView(int Block, bool Over, bool CanGoBack, RunVie
 
 /// <param name="Primary">What the big button does now: start, pause, resume or end.</param>
 /// <param name="Last">The last tap that stands: what the undo button takes back.</param>
+/// <param name="CanMove">The drill has places that move on.</param>
+/// <param name="CanStop">The clock runs, so it can be stopped to teach.</param>
 /// <param name="Prompt">What the coach should do or say now; empty where there is nothing.</param>
 internal sealed record RunView(
     string Primary,
@@ -17,7 +19,9 @@ internal sealed record RunView(
     ClockView Clock,
     IReadOnlyList<SheetView> Sheets,
     IReadOnlyList<TapView> Taps,
-    TapView? Last
+    TapView? Last,
+    bool CanMove,
+    bool CanStop
 );
 
 /// <param name="State">The form of the band: ready, countIn, work, change, break, over, paused.</param>

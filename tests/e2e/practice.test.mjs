@@ -6,8 +6,14 @@ test("a whole practice: taps, undo, change-over, reload, server lost, results", 
   test.setTimeout(240_000);
   const screen = await RunScreen.begin(page);
 
-  await test.step("taps count by the card and any of them can be undone", async () => {
+  await test.step("what can be done is offered, nothing else", async () => {
+    await expect(page.getByRole("button", { name: "spacing" })).toBeHidden();
     await screen.start();
+    await expect(page.getByRole("button", { name: "spacing" })).toBeVisible();
+    await expect(page.getByRole("button", { name: "Move places on now" })).toBeVisible();
+  });
+
+  await test.step("taps count by the card and any of them can be undone", async () => {
     await screen.tap("Ada", "Clean");
     await screen.tap("Ada", "Goal");
     await screen.tap("Bea", "Miss");
@@ -62,6 +68,8 @@ test("a whole practice: taps, undo, change-over, reload, server lost, results", 
   await test.step("gates: five of seven, lost at the third miss", async () => {
     await screen.endDrill();
     await expect(screen.drill.locator("h1")).toHaveText("Three gates");
+    await expect(page.getByRole("button", { name: "Move places on now" })).toBeHidden();
+    await expect(page.getByRole("button", { name: "spacing" })).toBeHidden();
     await screen.start();
     for (const outcome of ["Make", "Miss", "Miss"]) {
       await screen.tap("Ada", outcome);

@@ -40,9 +40,6 @@ internal readonly struct JsonPlace
 
     internal bool IsText => Element.ValueKind == JsonValueKind.String;
 
-    /// <summary>Whether a number stands here, written out or chosen by a house rule.</summary>
-    internal bool IsNumber => Element.ValueKind == JsonValueKind.Number || (IsChosen && TryChosenNumber(out _));
-
     private bool IsChosen => IsText && Element.GetString()!.StartsWith('$');
 
     /// <summary>Every property not named here is a fault, as is anything but an object.</summary>

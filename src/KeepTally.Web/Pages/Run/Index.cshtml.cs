@@ -97,7 +97,6 @@ public sealed class IndexModel(PracticeBook book, LiveRecord record) : PageModel
             block.Minutes,
             sheets[0].Live.Stage,
             sheets[0].Live.Card.Cautions,
-            sheets[0].Live.Card.Cues,
             pads,
             pads.Length > 1 && pads.Sum(pad => pad.Rows) > MostRowsTogether
         );
@@ -112,7 +111,6 @@ public sealed record DrillPad(
     double Minutes,
     Core.Cards.Stage Stage,
     IReadOnlyList<Core.Cards.Caution> Cautions,
-    IReadOnlyList<string> Cues,
     IReadOnlyList<SheetPad> Sheets,
     bool ByGroup
 )
