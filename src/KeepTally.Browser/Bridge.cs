@@ -142,6 +142,7 @@ internal static partial class Bridge
             SignalKind.Go => "go",
             SignalKind.Horn => "horn",
             SignalKind.Call => "call",
+            SignalKind.Surprise => "surprise",
         };
 
     private static string Written(IReadOnlyList<Said> said, string? refused) =>

@@ -1,10 +1,11 @@
 using System.CommandLine;
 using KeepTally.Cli;
 
-var root = new RootCommand("Keep Tally on the command line: replay a log, move places on.")
+var root = new RootCommand("Keep Tally on the command line: replay a log, move places on, check cards.")
 {
     ReplayCommand.Build(),
     RotateCommand.Build(),
+    CheckCommand.Build(),
 };
 var parsed = root.Parse(args);
 if (parsed.Errors.Count > 0)

@@ -11,19 +11,18 @@ internal sealed class Unusable(string line) : Exception(line)
 
     /// <summary>The value read from a file, or its first fault.</summary>
     internal static T Read<T>(string file, Func<string, Reading<T>> read)
-        where T : class
+        where T : class => Sure(file, read(Text(file)));
+
+    internal static string Text(string file)
     {
-        string text;
         try
         {
-            text = File.ReadAllText(file);
+            return File.ReadAllText(file);
         }
         catch (Exception failure) when (failure is IOException or UnauthorizedAccessException)
         {
             throw In(file, new Fault("", "the file cannot be read", "check the path and its permissions"));
         }
-
-        return Sure(file, read(text));
     }
 
     internal static T Sure<T>(string file, Reading<T> reading)

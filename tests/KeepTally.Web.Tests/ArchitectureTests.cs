@@ -66,10 +66,12 @@ public sealed class ArchitectureTests
         ["Clock"] = [],
         ["Places"] = [],
         ["Planning"] = [],
-        ["Cards"] = ["Clock", "Places"],
+        ["Layout"] = [],
+        ["Cards"] = ["Clock", "Layout", "Places"],
         ["Sheets"] = ["Cards", "Clock", "Faults", "Places"],
         ["Judgement"] = ["Cards", "Sheets"],
-        ["Formats"] = ["Cards", "Clock", "Faults", "Places", "Sheets"],
+        ["Words"] = ["Cards", "Clock", "Places", "Sheets"],
+        ["Formats"] = ["Cards", "Clock", "Faults", "Layout", "Places", "Sheets"],
     };
 
     [Fact]

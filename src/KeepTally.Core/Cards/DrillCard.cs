@@ -1,3 +1,5 @@
+using KeepTally.Core.Layout;
+
 namespace KeepTally.Core.Cards;
 
 /// <summary>
@@ -8,6 +10,10 @@ namespace KeepTally.Core.Cards;
 /// <param name="Minutes">Usual length of the drill.</param>
 /// <param name="SecondsPerRep">Usual length of one rep, in seconds.</param>
 /// <param name="Coaches">Coaches a group needs; 0 where players run it themselves.</param>
+/// <param name="SetUp">How it is set up and run, step by step.</param>
+/// <param name="Easier">What makes it easier, one form in each entry.</param>
+/// <param name="Harder">What makes it harder, one form in each entry.</param>
+/// <param name="VariantOf">The id of the card this one is a variant of, or null.</param>
 /// <param name="Chosen">The choice in force for each option of the card.</param>
 public sealed record DrillCard(
     string Id,
@@ -21,13 +27,18 @@ public sealed record DrillCard(
     double SecondsPerRep,
     IReadOnlyList<Equipment> Equipment,
     int Coaches,
+    IReadOnlyList<string> SetUp,
     IReadOnlyList<string> Cues,
     IReadOnlyList<string> Faults,
     IReadOnlyList<Caution> Cautions,
+    IReadOnlyList<string> Easier,
+    IReadOnlyList<string> Harder,
+    string? VariantOf,
     Load? Load,
     IReadOnlyDictionary<string, HouseRule> Options,
     IReadOnlyDictionary<string, string> Chosen,
-    IReadOnlyList<Stage> Stages
+    IReadOnlyList<Stage> Stages,
+    Diagram? Layout
 );
 
 /// <summary>How many players one group of the drill takes.</summary>

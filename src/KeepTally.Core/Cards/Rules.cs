@@ -15,6 +15,9 @@ public sealed record Targets(IReadOnlyList<string> Zones, int Rounds, double Poi
     public IReadOnlyList<int> Order { get; } = [.. Zones.Select(zone => Zones.Distinct().ToList().IndexOf(zone))];
 }
 
+/// <summary>Something a tap may say besides its outcome, such as the finish: the values by id, each with its words.</summary>
+public sealed record TagKind(string Id, string Label, IReadOnlyList<KeyValuePair<string, string>> Values);
+
 /// <summary>A tag value may not stand again within a unit's last <paramref name="Within"/> counted taps that carry the tag.</summary>
 public sealed record Limit(string Tag, int Within, Breach Breach);
 

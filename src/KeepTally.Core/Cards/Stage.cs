@@ -4,6 +4,9 @@ using KeepTally.Core.Places;
 namespace KeepTally.Core.Cards;
 
 /// <summary>One part of a drill with its own scoring. Source: docs/formats.md, section 1, "Stage".</summary>
+/// <param name="Tags">What else a tap may say, each with its values.</param>
+/// <param name="Roles">Who does what, one role in each entry.</param>
+/// <param name="Reminders">What is said before the rep it is needed in.</param>
 public sealed record Stage(
     string Name,
     Scorer Scores,
@@ -13,12 +16,15 @@ public sealed record Stage(
     IReadOnlyList<Ending> Until,
     Ladder? Ladder,
     Targets? Targets,
+    IReadOnlyList<TagKind> Tags,
     IReadOnlyList<Limit> Limits,
     StreakMiss Streak,
     string? Ball,
     IReadOnlyList<Measure> Measures,
     Par? Par,
     ClockPlan? Clock,
+    IReadOnlyList<string> Roles,
+    IReadOnlyList<string> Reminders,
     IReadOnlyList<Place> Places,
     IReadOnlyList<Move> Moves,
     RotateOn? Rotate

@@ -31,4 +31,7 @@ public enum SignalKind
 
     /// <summary>So much is left.</summary>
     Call,
+
+    /// <summary>The signal at a random moment of the work.</summary>
+    Surprise,
 }

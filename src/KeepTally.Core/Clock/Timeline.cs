@@ -10,17 +10,25 @@ public sealed class Timeline
     private const long CalledBeforeWork = 3000;
 
     private readonly Interval[] _intervals;
+    private readonly Dictionary<int, long> _surprises;
 
-    public Timeline(ClockPlan plan)
+    /// <param name="seed">What the moments of surprise signals are drawn from: the same seed, the same moments.</param>
+    public Timeline(ClockPlan plan, int seed = 0)
     {
         Plan = plan;
         _intervals = [.. Build(plan)];
+        _surprises = _intervals
+            .Where(interval => interval.Kind == IntervalKind.Work && plan.Surprise is not null)
+            .ToDictionary(interval => interval.Round, interval => Draw(plan.Surprise!, interval, seed));
     }
 
     public ClockPlan Plan { get; }
 
     /// <summary>Every interval in order, without gaps; the last is <see cref="IntervalKind.Over"/> and has no end.</summary>
     public IReadOnlyList<Interval> Intervals => _intervals;
+
+    /// <summary>The moment of the surprise signal in a round of work, or null where the plan has none.</summary>
+    public long? SurpriseIn(int round) => _surprises.TryGetValue(round, out var at) ? at : null;
 
     /// <summary>The interval that holds a moment. An interval begins with its first millisecond and ends before its last.</summary>
     public Interval At(long elapsed)
@@ -64,6 +72,11 @@ public sealed class Timeline
                 );
             }
 
+            if (interval.Kind == IntervalKind.Work && SurpriseIn(interval.Round) is { } moment && moment > from && moment <= to)
+            {
+                yield return new Signal(moment, SignalKind.Surprise, interval.End - moment, interval);
+            }
+
             foreach (var left in CallsIn(interval))
             {
                 var at = interval.End - left;
@@ -90,6 +103,14 @@ public sealed class Timeline
             IntervalKind.Change or IntervalKind.Break => WholeSeconds(Math.Min(CalledBeforeWork, interval.Length)),
             IntervalKind.Over => [],
         };
+
+    /// <summary>A moment of the surprise's span, from the round's own draw; a span that reaches past the work ends with it.</summary>
+    private static long Draw(Surprise surprise, Interval work, int seed)
+    {
+        var latest = Math.Min(surprise.Max, work.Length - 1);
+        var earliest = Math.Min(surprise.Min, latest);
+        return work.Start + earliest + new SeededDraw(seed, work.Round).Below(latest - earliest + 1);
+    }
 
     private static IEnumerable<long> WholeSeconds(long span)
     {

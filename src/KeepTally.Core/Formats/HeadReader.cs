@@ -30,6 +30,11 @@ public static class HeadReader
             }
 
             json.WriteEndObject();
+            if (head.Seed != 0)
+            {
+                json.WriteNumber("seed", head.Seed);
+            }
+
             json.WriteStartArray("units");
             foreach (var unit in head.Units)
             {
@@ -59,7 +64,7 @@ public static class HeadReader
 
     private static LogHead Read(JsonPlace place)
     {
-        place.Only("format", "drill", "stage", "options", "units");
+        place.Only("format", "drill", "stage", "options", "seed", "units");
         place.Need("format", $"\"format\": \"{Format}\"")?.Word((Format, true));
         var units = place.Need("units", "who carries a score")?.Items().Select(ReadUnit).ToArray() ?? [];
         if (units.Length == 0)
@@ -76,7 +81,8 @@ public static class HeadReader
                 ?.Properties()
                 .ToDictionary(option => option.Name, option => option.Value.Text(), StringComparer.Ordinal)
                 ?? [],
-            units
+            units,
+            place.Find("seed")?.Whole(0, int.MaxValue) ?? 0
         );
     }
 

@@ -6,11 +6,12 @@ internal static class OutcomeReader
 {
     internal static Outcome Read(JsonPlace place)
     {
-        place.Only("id", "label", "key", "result", "points", "does", "by", "reading");
+        place.Only("id", "label", "said", "key", "result", "points", "does", "by", "reading");
         var id = place.NeedText("id", "a short id such as \"make\"");
         return new Outcome(
             id,
             place.TextOr("label", id),
+            place.Find("said")?.Text(),
             Key(place),
             place
                 .Find("result")
@@ -70,7 +71,8 @@ internal static class OutcomeReader
             ("turnOver", Effect.TurnOver),
             ("next", Effect.Next),
             ("leave", Effect.Leave),
-            ("out", Effect.Out)
+            ("out", Effect.Out),
+            ("none", Effect.None)
         );
 
     private static TappedBy By(JsonPlace place) =>

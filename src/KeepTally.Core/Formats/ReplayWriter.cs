@@ -69,17 +69,16 @@ public static class ReplayWriter
         json.WriteBoolean("done", unit.Done);
         Seconds(json, "seconds", unit.Running);
         json.WriteStartObject("zones");
-        foreach (var (asked, landed) in unit.Zones)
-        {
-            json.WriteStartObject(asked);
-            Counts(json, landed);
-            json.WriteEndObject();
-        }
-
+        Table(json, unit.Zones);
         json.WriteEndObject();
         json.WriteStartObject("counts");
         Counts(json, unit.Counts);
         json.WriteEndObject();
+        if (unit.Tags.Count > 0)
+        {
+            Tags(json, unit.Tags);
+        }
+
         json.WriteStartObject("readings");
         json.WriteNumber("n", unit.Readings.Count);
         Number(json, "best", unit.Readings.Best);
@@ -87,6 +86,33 @@ public static class ReplayWriter
         Number(json, "last", unit.Readings.Last);
         json.WriteEndObject();
         json.WriteEndObject();
+    }
+
+    /// <summary>Only a stage that lists its tags has them counted.</summary>
+    private static void Tags(Utf8JsonWriter json, IReadOnlyList<TagReport> tags)
+    {
+        json.WriteStartObject("tags");
+        foreach (var tag in tags)
+        {
+            json.WriteStartObject(tag.Tag);
+            Table(json, tag.Values);
+            json.WriteEndObject();
+        }
+
+        json.WriteEndObject();
+    }
+
+    private static void Table(
+        Utf8JsonWriter json,
+        IReadOnlyList<KeyValuePair<string, IReadOnlyList<KeyValuePair<string, int>>>> rows
+    )
+    {
+        foreach (var (row, cells) in rows)
+        {
+            json.WriteStartObject(row);
+            Counts(json, cells);
+            json.WriteEndObject();
+        }
     }
 
     private static void Counts(Utf8JsonWriter json, IReadOnlyList<KeyValuePair<string, int>> counts)

@@ -44,6 +44,28 @@ internal static class RuleReader
         return new Targets(zones, place.Find("rounds")?.Whole(1, 1000) ?? 1, place.Find("points")?.Number() ?? 1);
     }
 
+    internal static IReadOnlyList<TagKind> Tags(JsonPlace stage)
+    {
+        var kinds = new List<TagKind>();
+        foreach (var (id, place) in stage.Find("tags")?.Properties() ?? [])
+        {
+            place.Only("label", "values");
+            var values = place
+                .Need("values", "the values, each with its words")
+                ?.Properties()
+                .Select(value => KeyValuePair.Create(value.Name, value.Value.Text()))
+                .ToArray();
+            if (values is { Length: 0 })
+            {
+                place.Find("values")?.Wrong("the list is empty", "write at least one value with its words");
+            }
+
+            kinds.Add(new TagKind(id, place.TextOr("label", id), values ?? []));
+        }
+
+        return kinds;
+    }
+
     internal static Limit Limit(JsonPlace place)
     {
         place.Only("tag", "within", "breach");

@@ -16,6 +16,7 @@ internal static class StageReader
             "until",
             "ladder",
             "targets",
+            "tags",
             "limits",
             "streak",
             "ball",
@@ -23,6 +24,7 @@ internal static class StageReader
             "par",
             "clock",
             "roles",
+            "reminders",
             "places",
             "moves",
             "rotate"
@@ -39,17 +41,19 @@ internal static class StageReader
             place.List("until", EndingReader.Read),
             place.Find("ladder") is { } ladder ? LadderReader.Read(ladder) : null,
             RuleReader.Targets(place),
+            RuleReader.Tags(place),
             place.List("limits", RuleReader.Limit),
             RuleReader.Streak(place),
             place.Find("ball")?.Text(),
             RuleReader.Measures(place),
             RuleReader.Par(place),
             place.Find("clock") is { } clock ? ClockReader.Read(clock) : null,
+            place.Texts("roles"),
+            place.Texts("reminders"),
             place.List("places", PlacesReader.Place),
             place.List("moves", PlacesReader.Move),
             place.Find("rotate") is { } rotate ? PlacesReader.Rotate(rotate) : null
         );
-        _ = place.Texts("roles");
         HoldTogether(place, stage);
         return stage;
     }

@@ -25,7 +25,7 @@ public sealed class LiveSheet
         Head = head;
         _sheet = sheet;
         _floor = new Floor(sheet.Stage, head.Units);
-        _timeline = sheet.Stage.Clock is { } plan ? new Timeline(plan) : null;
+        _timeline = sheet.Stage.Clock is { } plan ? new Timeline(plan, head.Seed) : null;
     }
 
     /// <summary>An empty sheet, where the head fits the card.</summary>

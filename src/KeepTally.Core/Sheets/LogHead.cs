@@ -1,7 +1,14 @@
 namespace KeepTally.Core.Sheets;
 
 /// <summary>The first line of a log: which drill and stage, with which house rules, for whom. Source: docs/formats.md, section 2.</summary>
-public sealed record LogHead(string Drill, int Stage, IReadOnlyDictionary<string, string> Options, IReadOnlyList<Unit> Units);
+/// <param name="Seed">What surprises are drawn from; 0 where the head gives none.</param>
+public sealed record LogHead(
+    string Drill,
+    int Stage,
+    IReadOnlyDictionary<string, string> Options,
+    IReadOnlyList<Unit> Units,
+    int Seed = 0
+);
 
 /// <summary>Who carries a score on a sheet.</summary>
 /// <param name="Players">Who makes up a group or a side at the start; empty where the unit is a player.</param>

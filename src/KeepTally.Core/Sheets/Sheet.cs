@@ -34,7 +34,7 @@ public sealed class Sheet
         _until = [.. _stage.Until];
         _address = new TapAddress(_stage, head.Units);
         var units = head.Units.Select(
-            (unit, index) => new UnitTally(index, unit, _stage.Outcomes.Count, _address.ZoneCount, _stage.Limits.Count)
+            (unit, index) => new UnitTally(index, unit, _stage.Outcomes.Count, _address.ZoneCount, _stage)
         );
         _state = new SheetState([.. units], _stage.Play, _stage.Ball is { } ball ? _address.Units.Of(ball) : -1);
         _limit = ClockLimit.Of(_stage.Until);
@@ -141,10 +141,12 @@ public sealed class Sheet
     private void Count(RunEvent.Tap tap, Addressed found, UnitTally unit, OutcomeRule? outcome, bool? attempt)
     {
         unit.Taps++;
-        unit.Counts[outcome is not null ? found.Outcome : _outcomes.Length + (attempt == true ? 0 : 1)]++;
+        var counted = outcome is not null ? found.Outcome : _outcomes.Length + (attempt == true ? 0 : 1);
+        unit.Counts[counted]++;
         if (tap.Tags is not null)
         {
             LimitRule.Remember(_stage.Limits, unit, tap.Tags);
+            TagRule.Count(_stage.Tags, unit, tap.Tags, counted);
         }
 
         if (attempt is { } success)

@@ -42,6 +42,7 @@ public sealed record UnitReport(
     long Running,
     IReadOnlyList<KeyValuePair<string, IReadOnlyList<KeyValuePair<string, int>>>> Zones,
     IReadOnlyList<KeyValuePair<string, int>> Counts,
+    IReadOnlyList<TagReport> Tags,
     ReadingsReport Readings,
     WindowReport Window
 )
@@ -68,6 +69,9 @@ public sealed record UnitReport(
             MeasureBy.Voids => Voids,
         };
 }
+
+/// <summary>A kind of tag: for each value that was said, how many counted taps of each outcome carried it.</summary>
+public sealed record TagReport(string Tag, IReadOnlyList<KeyValuePair<string, IReadOnlyList<KeyValuePair<string, int>>>> Values);
 
 public sealed record ReadingsReport(int Count, double? Best, double? Mean, double? Last);
 

@@ -27,6 +27,7 @@ internal static class UnitReporter
             running,
             Zones(stage, unit),
             Counts(stage, unit),
+            [.. stage.Tags.Select((kind, index) => TagOf(stage, kind, unit.TagCounts[index]))],
             ReadingsOf(stage, unit),
             new WindowReport(
                 unit.Climb.Made,
@@ -69,16 +70,29 @@ internal static class UnitReporter
 
     private static List<KeyValuePair<string, int>> Counts(Stage stage, UnitTally unit)
     {
-        var counts = stage
-            .Outcomes.Select((outcome, index) => new KeyValuePair<string, int>(outcome.Id, unit.Counts[index]))
-            .ToList();
-        if (stage.Targets is not null)
+        return [.. CountNames(stage).Select((name, index) => new KeyValuePair<string, int>(name, unit.Counts[index]))];
+    }
+
+    private static IEnumerable<string> CountNames(Stage stage) =>
+        stage.Outcomes.Select(outcome => outcome.Id).Concat(stage.Targets is null ? [] : ["hit", "miss"]);
+
+    private static TagReport TagOf(Stage stage, TagKind kind, int[,] counts)
+    {
+        var values = new List<KeyValuePair<string, IReadOnlyList<KeyValuePair<string, int>>>>();
+        for (var value = 0; value < kind.Values.Count; value++)
         {
-            counts.Add(new("hit", unit.Counts[^2]));
-            counts.Add(new("miss", unit.Counts[^1]));
+            var row = value;
+            var said = CountNames(stage)
+                .Select((name, outcome) => new KeyValuePair<string, int>(name, counts[row, outcome]))
+                .Where(pair => pair.Value > 0)
+                .ToArray();
+            if (said.Length > 0)
+            {
+                values.Add(new(kind.Values[value].Key, said));
+            }
         }
 
-        return counts;
+        return new TagReport(kind.Id, values);
     }
 
     private static ReadingsReport ReadingsOf(Stage stage, UnitTally unit)

@@ -1,7 +1,9 @@
+using KeepTally.Core.Cards;
+
 namespace KeepTally.Core.Sheets;
 
 /// <summary>What the rules have counted for one unit so far. Only the rules write here.</summary>
-internal sealed class UnitTally(int index, Unit unit, int outcomes, int zones, int limits)
+internal sealed class UnitTally(int index, Unit unit, int outcomes, int zones, Stage stage)
 {
     internal int Index { get; } = index;
 
@@ -51,7 +53,10 @@ internal sealed class UnitTally(int index, Unit unit, int outcomes, int zones, i
     internal Readings Readings { get; } = new();
 
     /// <summary>The latest values of each limited tag.</summary>
-    internal RecentValues?[] RecentTags { get; } = new RecentValues?[limits];
+    internal RecentValues?[] RecentTags { get; } = new RecentValues?[stage.Limits.Count];
+
+    /// <summary>For each kind of tag of the stage: counted taps by value and by outcome, laid out as <see cref="Counts"/>.</summary>
+    internal int[][,] TagCounts { get; } = [.. stage.Tags.Select(tag => new int[tag.Values.Count, outcomes + (zones > 0 ? 2 : 0)])];
 }
 
 /// <summary>How far a unit is up a ladder.</summary>

@@ -34,6 +34,8 @@ internal static class EffectRule
                 case Effect.Out:
                     unit.Outs++;
                     break;
+                case Effect.None:
+                    break;
             }
         }
 

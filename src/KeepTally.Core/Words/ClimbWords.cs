@@ -1,0 +1,60 @@
+using KeepTally.Core.Cards;
+using KeepTally.Core.Sheets;
+
+namespace KeepTally.Core.Words;
+
+/// <summary>What one attempt did to a climb, in words.</summary>
+internal static class ClimbWords
+{
+    internal static string Step(Stage stage, UnitReport was, UnitReport now, bool? attempt)
+    {
+        if (stage.Ladder is not { } ladder || attempt is not { } made)
+        {
+            return "";
+        }
+
+        if (now.Cleared > was.Cleared)
+        {
+            return Cleared(ladder, was, now);
+        }
+
+        return ladder.Pass switch
+        {
+            Pass.Window window when now.Window.Hits.Count == 0 => Lost(ladder, window, was, now, made),
+            Pass.Window window =>
+                $"{Phrase.Capital(Phrase.Count(now.Window.Made))} made of {Phrase.Count(now.Window.Hits.Count)}; {Phrase.Count(window.Successes)} of {Phrase.Count(window.Of)} clears it.",
+            Pass.Makes makes => $"{Phrase.Capital(Phrase.Count(now.Window.Made))} of {Phrase.Count(makes.Successes)} made.",
+            Pass.InARow run when made => $"{Phrase.Capital(Phrase.Count(now.Window.Made))} in a row of {Phrase.Count(run.Streak)}.",
+            Pass.InARow when stage.Streak == StreakMiss.Zero => was.Window.Made > 0
+                ? "A miss: the run starts again from nought."
+                : "A miss: still no run.",
+            Pass.InARow => $"A miss does not break the run: still {Phrase.Count(now.Window.Made)}.",
+            _ => "",
+        };
+    }
+
+    private static string Cleared(Ladder ladder, UnitReport was, UnitReport now)
+    {
+        var rung = Phrase.Capital(LadderWords.Rung(ladder, was.Rung));
+        return now.Done && now.Lap >= ladder.Laps ? $"{rung} cleared, and that was the last."
+            : now.Lap > was.Lap ? $"{rung} cleared: round again, {LadderWords.Rung(ladder, now.Rung)} next."
+            : $"{rung} cleared: on to {LadderWords.Rung(ladder, now.Rung)}.";
+    }
+
+    private static string Lost(Ladder ladder, Pass.Window window, UnitReport was, UnitReport now, bool made)
+    {
+        var misses = was.Window.Hits.Count(hit => !hit) + (made ? 0 : 1);
+        var why =
+            was.Window.Hits.Count + 1 >= window.Of
+                ? $"{Phrase.Capital(Phrase.Count(was.Window.Made + (made ? 1 : 0)))} of {Phrase.Count(window.Of)}"
+                : $"{Phrase.Capital(Phrase.Ordinal(misses))} miss";
+        return ladder.Fail switch
+        {
+            WindowShort.Retry => $"{why}: this window is lost, start again.",
+            WindowShort.Out => $"{why}: this window is lost.",
+            WindowShort.Back or WindowShort.First => now.Rung == was.Rung
+                ? $"{why}: this window is lost, start again."
+                : $"{why}: this window is lost, back to {LadderWords.Rung(ladder, now.Rung)}.",
+        };
+    }
+}

@@ -1,0 +1,130 @@
+using KeepTally.Core.Cards;
+
+namespace KeepTally.Core.Words;
+
+/// <summary>What taps are worth and what they do, in words.</summary>
+internal static class OutcomeWords
+{
+    /// <summary>"2 for a clean goal, 1 for any other goal, nothing for a miss"; empty where no outcome carries points.</summary>
+    internal static string Score(Stage stage)
+    {
+        var parts = stage
+            .Outcomes.SelectMany(outcome => outcome.Points.Where(award => award.Points != 0).Select(award => (award, outcome)))
+            .GroupBy(each => (each.award.Points, To: each.award.To))
+            .Select(group => Award(stage, group.Key.Points, group.Key.To, [.. group.Select(each => Phrase.Said(each.outcome))]))
+            .ToList();
+        if (parts.Count == 0)
+        {
+            return "";
+        }
+
+        var nothing = stage
+            .Outcomes.Where(outcome =>
+                outcome.Result == OutcomeResult.Failure && outcome.Points.All(award => award.Points == 0) && outcome.Does.Count == 0
+            )
+            .Select(Phrase.Said)
+            .ToArray();
+        if (nothing.Length > 0)
+        {
+            parts.Add("nothing for " + Phrase.List(nothing, "or"));
+        }
+
+        return string.Join(", ", parts);
+    }
+
+    /// <summary>What is tapped where nothing carries points: "Counted: a make and a miss."</summary>
+    internal static string Counted(Stage stage) =>
+        stage.Outcomes.Count == 0 ? "" : "Counted: " + Phrase.List([.. stage.Outcomes.Select(Phrase.Said)]) + ".";
+
+    /// <summary>"Tapped for the side with the ball: a goal and a miss; for the other: a steal." Empty where a tap names its side.</summary>
+    internal static string Owners(Stage stage)
+    {
+        var owned = stage
+            .Outcomes.Where(outcome => outcome.By is { } by && !GivesOnlyTo(outcome, by))
+            .GroupBy(outcome => Owner(outcome.By!))
+            .Select(group => $"for {group.Key}: {Phrase.List([.. group.Select(Phrase.Said)])}")
+            .ToArray();
+        return owned.Length == 0 ? "" : Phrase.Sentence("tapped " + string.Join("; ", owned));
+    }
+
+    /// <summary>The points already say whose it is.</summary>
+    private static bool GivesOnlyTo(Outcome outcome, TappedBy by) =>
+        by is TappedBy.Named side
+        && outcome.Points.Count > 0
+        && outcome.Points.All(award => award.To is Recipient.Named named && named.Unit == side.Side);
+
+    /// <summary>One sentence for each outcome that does something or carries a number.</summary>
+    internal static IEnumerable<string> Effects(Stage stage)
+    {
+        foreach (var outcome in stage.Outcomes)
+        {
+            var verbs = outcome.Does.Select(effect => Verb(stage, effect)).Where(verb => verb.Length > 0).ToArray();
+            if (verbs.Length > 0)
+            {
+                yield return Phrase.Sentence($"{Phrase.Said(outcome)} {Phrase.List(verbs)}");
+            }
+
+            if (outcome.Reading is { } unit)
+            {
+                yield return Phrase.Sentence($"with {Phrase.Said(outcome)} goes {Reading(unit)}");
+            }
+        }
+    }
+
+    /// <summary>What the number of a reading is.</summary>
+    internal static string Reading(string unit) =>
+        unit switch
+        {
+            "s" => "its time in seconds",
+            "m" => "its distance in metres",
+            "km/h" => "its speed in km/h",
+            _ => $"the number of {unit}",
+        };
+
+    private static string Award(Stage stage, double points, Recipient to, IReadOnlyList<string> saids)
+    {
+        var what = Phrase.List(saids, "or");
+        var figure = Phrase.Figure(Math.Abs(points));
+        var others = stage.Play == Play.Match && stage.Sides.Count is 0 or 2 ? "the other side" : $"every other {Unit(stage)}";
+        return (to, points > 0) switch
+        {
+            (Recipient.Self, true) => $"{figure} for {what}",
+            (Recipient.Self, false) => $"{figure} off for {what}",
+            (Recipient.Other, true) => $"{figure} to {others} for {what}",
+            (Recipient.Other, false) => $"{figure} off {others} for {what}",
+            (Recipient.Named named, true) => $"{figure} to {Phrase.Words(named.Unit)} for {what}",
+            (Recipient.Named named, false) => $"{figure} off {Phrase.Words(named.Unit)} for {what}",
+            _ => "",
+        };
+    }
+
+    internal static string Unit(Stage stage) =>
+        stage.Scores switch
+        {
+            Scorer.Group => "group",
+            Scorer.Side => "side",
+            Scorer.Player or Scorer.None => "player",
+        };
+
+    private static string Owner(TappedBy by) =>
+        by switch
+        {
+            TappedBy.Ball => "the side with the ball",
+            TappedBy.OffBall => "the side without the ball",
+            TappedBy.Named named => Phrase.Words(named.Side),
+            _ => "",
+        };
+
+    private static string Verb(Stage stage, Effect effect) =>
+        effect switch
+        {
+            Effect.Reset => "takes all points away",
+            Effect.Win => "wins at once",
+            Effect.Lose => "loses at once",
+            Effect.TurnOver => "turns the ball over",
+            Effect.Next => "passes the turn",
+            Effect.Leave => $"lets the {Unit(stage)} leave with the next place",
+            Effect.Out => "is an out",
+            Effect.None => "",
+        };
+}

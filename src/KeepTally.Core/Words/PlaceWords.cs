@@ -1,0 +1,72 @@
+using KeepTally.Core.Cards;
+using KeepTally.Core.Places;
+
+namespace KeepTally.Core.Words;
+
+/// <summary>Who stands where and who goes where next, in words.</summary>
+internal static class PlaceWords
+{
+    internal static IEnumerable<string> Of(Stage stage)
+    {
+        if (stage.Places.Count == 0)
+        {
+            yield break;
+        }
+
+        var spots = stage
+            .Places.Where(place => place.Kind == PlaceKind.Spot)
+            .Select(place => Phrase.Of(place.Size, Name(place)))
+            .ToArray();
+        var lines = stage.Places.Where(place => place.Kind == PlaceKind.Line).Select(Name).ToArray();
+        yield return Phrase.Sentence(
+            (spots.Length, lines.Length) switch
+            {
+                (0, _) => $"everyone lines up: {Phrase.List(lines)}",
+                (_, 0) => $"at work: {Phrase.List(spots)}",
+                _ => $"at work: {Phrase.List(spots)}; the rest in line: {Phrase.List(lines)}",
+            }
+        );
+        if (stage.Moves.Count > 0)
+        {
+            yield return Phrase.Sentence(
+                $"{When(stage.Rotate)}: {string.Join(", ", stage.Moves.Select(move => Move(stage, move)))}"
+            );
+        }
+    }
+
+    private static string When(RotateOn? rotate)
+    {
+        var every = rotate?.Every ?? 1;
+        return rotate?.On switch
+        {
+            RotateTrigger.Round => After(every, "round", "rounds"),
+            RotateTrigger.Turn => After(every, "turn", "turns"),
+            RotateTrigger.Tap => After(every, "tap", "taps"),
+            RotateTrigger.Success => After(every, "make", "makes"),
+            RotateTrigger.Failure => After(every, "miss", "misses"),
+            RotateTrigger.Attempts => After(every, "go", "goes"),
+            RotateTrigger.Manual or null => "when the coach says so",
+        };
+    }
+
+    private static string After(int every, string one, string many) =>
+        every == 1 ? $"after each {one}" : $"after every {Phrase.Count(every)} {many}";
+
+    private static string Move(Stage stage, Move move)
+    {
+        var way = $"{Name(stage, move.From)} to {Name(stage, move.To)}";
+        return move.Who switch
+        {
+            MoveWho.All => way,
+            MoveWho.First => $"one {way}",
+            MoveWho.Winner => $"the winner from {way}",
+            MoveWho.Loser => $"the loser from {way}",
+            MoveWho.Actor => $"whoever was tapped from {way}",
+        };
+    }
+
+    private static string Name(Stage stage, string id) =>
+        stage.Places.FirstOrDefault(place => place.Id == id) is { } place ? Name(place) : Phrase.Words(id);
+
+    private static string Name(Place place) => Phrase.Words(place.Name);
+}

@@ -1,0 +1,185 @@
+using KeepTally.Core.Cards;
+using KeepTally.Core.Sheets;
+
+namespace KeepTally.Core.Words;
+
+/// <summary>
+/// Why a tap did what it did, in words: "Third miss: this window is lost, start again." Told from how the sheet stood
+/// before and after.
+/// </summary>
+public static class TapWords
+{
+    public static string Explain(LiveSheet sheet, RunEvent.Tap tap, SheetReport before, SheetReport after)
+    {
+        if (sheet.VerdictOn(tap.Id) is not { } verdict)
+        {
+            return "";
+        }
+
+        return verdict.Kind switch
+        {
+            VerdictKind.Late => Late(sheet, verdict, before),
+            VerdictKind.Void => Void(sheet, tap),
+            VerdictKind.Refused => Phrase.Sentence(verdict.Refusal!.Problem),
+            VerdictKind.Counted => Counted(sheet, tap, verdict, before, after),
+            VerdictKind.Taken => "",
+        };
+    }
+
+    private static string Late(LiveSheet sheet, Verdict verdict, SheetReport before)
+    {
+        if (!before.Started)
+        {
+            return "Not started yet: this does not count.";
+        }
+
+        if (before.Done)
+        {
+            return "It is over: this came late and does not count.";
+        }
+
+        return verdict.Unit >= 0 && before.Units[verdict.Unit].Done
+            ? $"{Name(sheet, verdict.Unit)} is done already: this does not count."
+            : "The time is up: this came late and does not count.";
+    }
+
+    private static string Void(LiveSheet sheet, RunEvent.Tap tap) =>
+        Repeated(sheet, tap) is { Length: > 0 } repeat ? $"{repeat}: this does not count." : "This does not count.";
+
+    private static string Repeated(LiveSheet sheet, RunEvent.Tap tap)
+    {
+        foreach (var limit in sheet.Stage.Limits)
+        {
+            if (tap.Tags?.TryGetValue(limit.Tag, out var value) == true)
+            {
+                return Phrase.Capital(
+                    $"the same {TargetWords.Label(sheet.Stage, limit.Tag)} again ({TargetWords.Value(sheet.Stage, limit.Tag, value)})"
+                );
+            }
+        }
+
+        return "";
+    }
+
+    private static string Counted(LiveSheet sheet, RunEvent.Tap tap, Verdict verdict, SheetReport before, SheetReport after)
+    {
+        var (was, now) = (before.Units[verdict.Unit], after.Units[verdict.Unit]);
+        var outcome = sheet.Stage.Outcomes.FirstOrDefault(each => each.Id == tap.Outcome);
+        var breached =
+            outcome is not null && verdict.Attempt == false && outcome.Result != OutcomeResult.Failure && tap.Tags is not null;
+        return
+            string.Join(
+                ' ',
+                new[]
+                {
+                    breached ? $"{Repeated(sheet, tap)}: this counts as a miss." : "",
+                    Zone(was, now, tap),
+                    PointsMoved(sheet, verdict.Unit, before, after, outcome),
+                    ClimbWords.Step(sheet.Stage, was, now, verdict.Attempt),
+                    Run(sheet.Stage, was, now, verdict.Attempt),
+                    Out(was, now),
+                    Passed(sheet, before, after),
+                    Finished(sheet, verdict.Unit, was, now, after),
+                }.Where(part => part.Length > 0)
+            )
+                is { Length: > 0 } words
+            ? words
+            : "Written down.";
+    }
+
+    private static string Zone(UnitReport was, UnitReport now, RunEvent.Tap tap)
+    {
+        if (was.Asked is not { } asked || tap.Zone is not { } landed)
+        {
+            return "";
+        }
+
+        var hit = asked == landed;
+        var next = now.Asked is { } coming ? $" Next: {Phrase.Words(coming)}." : "";
+        var where = landed == Targets.None ? "nowhere" : Phrase.Words(landed);
+        return hit
+            ? $"{Phrase.Capital(Phrase.Words(asked))}, as asked.{next}"
+            : $"Asked {Phrase.Words(asked)}, went {where}: a miss.{next}";
+    }
+
+    private static string PointsMoved(LiveSheet sheet, int unit, SheetReport before, SheetReport after, Outcome? outcome)
+    {
+        var parts = new List<string>();
+        for (var i = 0; i < after.Units.Count; i++)
+        {
+            var moved = after.Units[i].Points - before.Units[i].Points;
+            if (i == unit && outcome?.Does.Contains(Effect.Reset) == true)
+            {
+                parts.Add($"{Name(sheet, i)} loses all points");
+            }
+            else if (moved != 0)
+            {
+                parts.Add(
+                    moved > 0
+                        ? $"{Phrase.Figure(moved)} to {Name(sheet, i)}, now {Phrase.Figure(after.Units[i].Points)}"
+                        : $"{Phrase.Figure(-moved)} off {Name(sheet, i)}, now {Phrase.Figure(after.Units[i].Points)}"
+                );
+            }
+        }
+
+        return Phrase.Sentence(string.Join("; ", parts));
+    }
+
+    private static string Run(Stage stage, UnitReport was, UnitReport now, bool? attempt)
+    {
+        var matters =
+            stage.Ladder is null
+            && (stage.Until.Any(ending => ending is Ending.Streak) || stage.Measures.Any(each => each.By == MeasureBy.BestStreak));
+        return (matters, attempt) switch
+        {
+            (true, true) => $"{Phrase.Capital(Phrase.Count(now.Streak))} in a row.",
+            (true, false) when was.Streak > 0 && now.Streak == 0 => "The run is back to nought.",
+            (true, false) when now.Streak > 0 => $"A miss does not break the run: still {Phrase.Count(now.Streak)}.",
+            _ => "",
+        };
+    }
+
+    private static string Out(UnitReport was, UnitReport now) =>
+        now.Outs > was.Outs ? $"That is the {Phrase.Ordinal(now.Outs)} out." : "";
+
+    private static string Passed(LiveSheet sheet, SheetReport before, SheetReport after)
+    {
+        var parts = new List<string>();
+        if (after.Ball is { } ball && ball != before.Ball)
+        {
+            parts.Add($"The ball goes to {Name(sheet, ball)}.");
+        }
+
+        if (after.Turn is { } turn && turn != before.Turn)
+        {
+            parts.Add($"{Name(sheet, turn)} is next.");
+        }
+
+        return string.Join(' ', parts);
+    }
+
+    private static string Finished(LiveSheet sheet, int unit, UnitReport was, UnitReport now, SheetReport after)
+    {
+        if (after is { Done: true, Winner: { } winner } && after.Units.Count > 1)
+        {
+            return $"It is over: {Name(sheet, winner)} {(sheet.Stage.Play == Play.Match ? "wins" : "is first")}.";
+        }
+
+        if (after.Done)
+        {
+            return "It is over.";
+        }
+
+        if (now.Place is { } place && was.Place is null)
+        {
+            return $"{Name(sheet, unit)} leaves, {Phrase.Ordinal(place)}.";
+        }
+
+        return now.Done && !was.Done ? $"{Name(sheet, unit)} is done." : "";
+    }
+
+    private static string Name(LiveSheet sheet, int unit) => sheet.Head.Units[unit].Name.Split(' ')[0];
+
+    private static string Name(LiveSheet sheet, string unit) =>
+        sheet.Head.Units.FirstOrDefault(each => each.Id == unit)?.Name.Split(' ')[0] ?? unit;
+}
