@@ -3,6 +3,7 @@ using System.Text.Json;
 using KeepTally.Core.Clock;
 using KeepTally.Core.Formats;
 using KeepTally.Core.Sheets;
+using KeepTally.Core.Words;
 
 namespace KeepTally.Browser;
 
@@ -71,10 +72,31 @@ internal static partial class Bridge
     [JSExport]
     internal static void Yield(string sheet, string line) => Practice.Yield(sheet, EventReader.Read(line).Sure());
 
+    /// <summary>Takes a touch of the pad, as JSON, and says why it did what it did.</summary>
     [JSExport]
-    internal static string Tap(string sheet, string unit, string outcome, double now)
+    internal static string Tap(string sheet, string touch, double now)
     {
-        var refusal = Practice.Tap(sheet, unit, outcome, (long)now, out var said);
+        var file = JsonSerializer.Deserialize(touch, ViewJson.Default.TouchFile)!;
+        var live = Practice.Find(sheet);
+        var before = live?.ReportAt(Math.Max((long)now, live.Log.LastAt));
+        var refusal = Practice.Tap(
+            sheet,
+            new Touch(file.Unit, file.Outcome, file.Zone, file.Tags, file.Value),
+            (long)now,
+            out var said
+        );
+        var why =
+            live is not null && said is [{ Event: RunEvent.Tap tap }]
+                ? TapWords.Explain(live, tap, before!, live.ReportAt(tap.At))
+                : "";
+        return Written(said, refusal?.ToString(), why);
+    }
+
+    /// <summary>Passes the turn to a unit, or with an empty text to the next.</summary>
+    [JSExport]
+    internal static string PassTurn(string sheet, string unit, double now)
+    {
+        var refusal = Practice.PassTurn(sheet, unit.Length == 0 ? null : unit, (long)now, out var said);
         return Written(said, refusal?.ToString());
     }
 
@@ -130,6 +152,10 @@ internal static partial class Bridge
                             (int)(signal.Left / 1000)
                         ))
                 );
+                if (lead.RepLeft((long)from) is { } rep and > 0 && rep <= to - from)
+                {
+                    signals.Add(new SignalView("rep", rep, 0));
+                }
             }
         }
 
@@ -145,7 +171,7 @@ internal static partial class Bridge
             SignalKind.Surprise => "surprise",
         };
 
-    private static string Written(IReadOnlyList<Said> said, string? refused) =>
+    private static string Written(IReadOnlyList<Said> said, string? refused, string why = "") =>
         JsonSerializer.Serialize(
             new SaidView(
                 [
@@ -156,7 +182,8 @@ internal static partial class Bridge
                         EventWriter.Write(each.Event)
                     )),
                 ],
-                refused
+                refused,
+                why
             ),
             ViewJson.Default.SaidView
         );

@@ -15,7 +15,7 @@ internal static class ClockFace
         var (state, word) = StateOf(run, lead, at);
         if (lead.Timeline is not { } timeline)
         {
-            return new ClockView(state, word, Up(lead.ReportAt(at).Running), 1, "", "", [], false);
+            return new ClockView(state, word, Up(lead.ReportAt(at).Running), 1, "", "", [], false, "");
         }
 
         if (!lead.Sheet.Clock.IsStarted)
@@ -27,7 +27,7 @@ internal static class ClockFace
         var interval = timeline.At(elapsed);
         if (interval.Kind == IntervalKind.Over)
         {
-            return new ClockView(state, word, "0:00", 0, RoundOf(timeline, interval), "", [], false);
+            return new ClockView(state, word, "0:00", 0, RoundOf(timeline, interval), "", [], false, "");
         }
 
         var left = interval.End - elapsed;
@@ -39,7 +39,8 @@ internal static class ClockFace
             RoundOf(timeline, interval),
             NextOf(timeline, interval),
             [.. timeline.CallsIn(interval).Select(call => (double)call / interval.Length)],
-            interval.Kind == IntervalKind.Work && left <= UrgentBelow
+            interval.Kind == IntervalKind.Work && left <= UrgentBelow,
+            lead.RepLeft(at) is { } rep ? $"{(rep + 999) / 1000}" : ""
         );
     }
 
@@ -48,7 +49,7 @@ internal static class ClockFace
     {
         var work = timeline.Intervals.First(interval => interval.Kind == IntervalKind.Work);
         var countIn = timeline.Plan.CountIn > 0 ? $"counted in, {Down(timeline.Plan.CountIn)}" : "";
-        return new ClockView(state, word, Down(work.Length), 1, RoundOf(timeline, work), countIn, [], false);
+        return new ClockView(state, word, Down(work.Length), 1, RoundOf(timeline, work), countIn, [], false, "");
     }
 
     /// <summary>Time left, rounded up: it reads 0:01 until it is over.</summary>

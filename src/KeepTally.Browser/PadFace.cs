@@ -3,6 +3,7 @@ using KeepTally.Core.Cards;
 using KeepTally.Core.Clock;
 using KeepTally.Core.Places;
 using KeepTally.Core.Sheets;
+using KeepTally.Core.Words;
 
 namespace KeepTally.Browser;
 
@@ -30,7 +31,7 @@ internal static class PadFace
     {
         if (unit is null)
         {
-            return new RowView(null, "Nobody here", "", 0, "", "", "", false, false, false);
+            return RowView.Nobody;
         }
 
         var tally = report.Units.First(each => each.Id == unit);
@@ -45,9 +46,29 @@ internal static class PadFace
             tally.Streak >= 2 ? $"{tally.Streak} in a row" : "",
             tally.Done,
             resting && live.Floor.Rotations > 0,
-            everyone && report.Ranking.Count(each => each.Rank == 1) == 1 && report.Ranking[0].Unit == unit && tally.Attempts > 0
+            everyone && report.Ranking.Count(each => each.Rank == 1) == 1 && report.Ranking[0].Unit == unit && tally.Attempts > 0,
+            tally.Asked is { } asked ? Phrase.Words(asked) : "",
+            [.. live.Barred(unit).Select(tag => $"{tag.Tag}={tag.Value}")],
+            report.Turn is { } turn && turn != unit,
+            report.Ball == unit && !report.Done,
+            WithheldFrom(live, report, unit)
         );
     }
+
+    /// <summary>An outcome that belongs to the side with the ball is not offered to the other; nor one side's own to any other.</summary>
+    private static List<string> WithheldFrom(LiveSheet live, SheetReport report, string unit) =>
+        live
+            .Stage.Outcomes.Where(outcome =>
+                outcome.By switch
+                {
+                    TappedBy.Ball => report.Ball is { } ball && ball != unit,
+                    TappedBy.OffBall => report.Ball == unit,
+                    TappedBy.Named named => named.Side != unit,
+                    _ => false,
+                }
+            )
+            .Select(outcome => outcome.Id)
+            .ToList();
 
     /// <summary>The figure beside the name: what the stage ranks by where that is a count, else the points.</summary>
     private static double ScoreOf(Stage stage, UnitReport unit) =>

@@ -29,6 +29,7 @@ internal sealed record RunView(
 /// <param name="Share">What is left of the interval, from 0 to 1.</param>
 /// <param name="Notches">Where the calls come on the band, as shares of the interval.</param>
 /// <param name="Urgent">The last five seconds of work.</param>
+/// <param name="Rep">What is left of the rep, in whole seconds; empty where reps have no clock.</param>
 internal sealed record ClockView(
     string State,
     string Word,
@@ -37,7 +38,8 @@ internal sealed record ClockView(
     string Round,
     string Next,
     IReadOnlyList<double> Notches,
-    bool Urgent
+    bool Urgent,
+    string Rep
 );
 
 internal sealed record SheetView(
@@ -53,6 +55,11 @@ internal sealed record SheetView(
 /// <param name="Strokes">The score as strokes.</param>
 /// <param name="Detail">How the unit stands besides its score.</param>
 /// <param name="Gate">The open window of a ladder: <c>h</c> a hit, <c>m</c> a miss, <c>-</c> still to come.</param>
+/// <param name="Asked">The zone asked next, or empty.</param>
+/// <param name="Barred">What may not be said again now, each as <c>tag=value</c>.</param>
+/// <param name="Waits">It is another's turn.</param>
+/// <param name="Ball">This side has the ball.</param>
+/// <param name="Withheld">Outcomes that are not this unit's to be tapped for now.</param>
 /// <param name="Last">Whether this is the last ball of a round that is over.</param>
 internal sealed record RowView(
     string? Unit,
@@ -64,8 +71,18 @@ internal sealed record RowView(
     string Streak,
     bool Done,
     bool Last,
-    bool Leads
-);
+    bool Leads,
+    string Asked,
+    IReadOnlyList<string> Barred,
+    bool Waits,
+    bool Ball,
+    IReadOnlyList<string> Withheld
+)
+{
+    /// <summary>The line of a place where nobody stands.</summary>
+    internal static RowView Nobody { get; } =
+        new(null, "Nobody here", "", 0, "", "", "", false, false, false, "", [], false, false, []);
+}
 
 /// <param name="Moving">The places are moving on now: from here to there.</param>
 internal sealed record PersonView(string Name, string Here, string Next, bool Moving);
@@ -77,7 +94,8 @@ internal sealed record TapView(string Sheet, string Device, int N, string Text, 
 /// <summary>What came of something said on this device.</summary>
 /// <param name="Events">The events to keep and to send.</param>
 /// <param name="Refused">Why nothing was said, in one sentence, or null.</param>
-internal sealed record SaidView(IReadOnlyList<SaidEvent> Events, string? Refused);
+/// <param name="Why">For a tap, what it did and why, in words.</param>
+internal sealed record SaidView(IReadOnlyList<SaidEvent> Events, string? Refused, string Why);
 
 internal sealed record SaidEvent(string Sheet, string Device, int N, string Line);
 
@@ -87,6 +105,7 @@ internal sealed record SignalView(string Kind, double In, int Left);
 
 [JsonSourceGenerationOptions(PropertyNamingPolicy = JsonKnownNamingPolicy.CamelCase)]
 [JsonSerializable(typeof(PracticeFile))]
+[JsonSerializable(typeof(TouchFile))]
 [JsonSerializable(typeof(PracticeView))]
 [JsonSerializable(typeof(ClockView))]
 [JsonSerializable(typeof(SaidView))]

@@ -68,8 +68,12 @@ public static class StoreServices
         services.AddDbContextPool<TallyDb>(options =>
             options.UseSqlite($"Data Source={folder.Database}").AddInterceptors(new DurableConnection())
         );
+        services.AddSingleton<Book.CardShelf>();
+        services.AddScoped<Book.DrillBook>();
+        services.AddScoped<Book.CardDesk>();
         services.AddScoped<Squads.SquadBook>();
         services.AddScoped<Practices.PracticeBook>();
+        services.AddScoped<Practices.TimingSheet>();
         services.AddScoped<Practices.PracticeStart>();
         services.AddScoped<Practices.LiveRecord>();
         services.AddScoped<Events.EventJournal>();

@@ -10,6 +10,10 @@ public sealed class TallyDb(DbContextOptions<TallyDb> options) : DbContext(optio
 
     public DbSet<Player> Players => Set<Player>();
 
+    public DbSet<Card> Cards => Set<Card>();
+
+    public DbSet<CardChange> CardChanges => Set<CardChange>();
+
     public DbSet<CardVersion> CardVersions => Set<CardVersion>();
 
     public DbSet<Practice> Practices => Set<Practice>();
@@ -34,7 +38,14 @@ public sealed class TallyDb(DbContextOptions<TallyDb> options) : DbContext(optio
             player.Property(each => each.Hand).HasConversion<string>();
         });
         modelBuilder.Entity<CardVersion>().HasIndex(card => new { card.CardId, card.Version }).IsUnique();
+        modelBuilder.Entity<Card>(card =>
+        {
+            card.Property(each => each.Revision).IsConcurrencyToken();
+            card.HasMany(each => each.Versions).WithOne().HasForeignKey(version => version.CardId);
+            card.HasMany(each => each.Changes).WithOne().HasForeignKey(change => change.CardId);
+        });
         modelBuilder.Entity<Practice>().HasIndex(practice => practice.Date);
+        modelBuilder.Entity<Block>().Ignore(block => block.Title);
         modelBuilder.Entity<Block>().HasOne(block => block.CardVersion).WithMany().OnDelete(DeleteBehavior.Restrict);
         modelBuilder.Entity<Block>().HasOne(block => block.Run).WithOne(run => run.Block).HasForeignKey<Run>(run => run.BlockId);
         modelBuilder.Entity<Attendance>(attendance =>

@@ -10,10 +10,17 @@ internal static class JsonLine
 {
     private static readonly JsonWriterOptions Plain = new() { Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping };
 
-    internal static string Write(Action<Utf8JsonWriter> write)
+    private static readonly JsonWriterOptions Indented = Plain with { Indented = true };
+
+    internal static string Write(Action<Utf8JsonWriter> write) => Write(write, Plain);
+
+    /// <summary>The same over many lines, for people to edit.</summary>
+    internal static string WriteIndented(Action<Utf8JsonWriter> write) => Write(write, Indented);
+
+    private static string Write(Action<Utf8JsonWriter> write, JsonWriterOptions options)
     {
         var buffer = new ArrayBufferWriter<byte>();
-        using (var json = new Utf8JsonWriter(buffer, Plain))
+        using (var json = new Utf8JsonWriter(buffer, options))
         {
             write(json);
         }

@@ -64,8 +64,8 @@ public sealed class LivePractice(string device, IReadOnlyList<LiveRun> runs)
         };
     }
 
-    /// <summary>A tap of an outcome on a sheet.</summary>
-    public Refusal? Tap(string sheet, string unit, string outcome, long now, out IReadOnlyList<Said> said)
+    /// <summary>A tap on a sheet.</summary>
+    public Refusal? Tap(string sheet, Touch touch, long now, out IReadOnlyList<Said> said)
     {
         said = [];
         if (Find(sheet) is not { } live)
@@ -73,13 +73,40 @@ public sealed class LivePractice(string device, IReadOnlyList<LiveRun> runs)
             return new Refusal("sheet", $"there is no sheet \"{sheet}\" in this practice", "reload the page");
         }
 
-        var tap = new RunEvent.Tap(NextId(live), Stamp(live, now), unit, outcome, null, null, null);
+        var tap = new RunEvent.Tap(
+            NextId(live),
+            Stamp(live, now),
+            touch.Unit,
+            touch.Outcome,
+            touch.Zone,
+            touch.Tags is { Count: > 0 } ? touch.Tags : null,
+            touch.Value
+        );
         if (live.Add(tap) is { } refusal)
         {
             return refusal;
         }
 
         said = [new Said(sheet, tap)];
+        return null;
+    }
+
+    /// <summary>Passes the turn on a sheet, to a unit or to the next.</summary>
+    public Refusal? PassTurn(string sheet, string? unit, long now, out IReadOnlyList<Said> said)
+    {
+        said = [];
+        if (Find(sheet) is not { } live)
+        {
+            return new Refusal("sheet", $"there is no sheet \"{sheet}\" in this practice", "reload the page");
+        }
+
+        var turn = new RunEvent.Turn(NextId(live), Stamp(live, now), unit);
+        if (live.Add(turn) is { } refusal)
+        {
+            return refusal;
+        }
+
+        said = [new Said(sheet, turn)];
         return null;
     }
 
@@ -151,6 +178,15 @@ public sealed class LivePractice(string device, IReadOnlyList<LiveRun> runs)
     /// <summary>A device never stamps an event before one it has already seen.</summary>
     private static long Stamp(LiveSheet sheet, long now) => Math.Max(Math.Max(0, now), sheet.Log.LastAt);
 }
+
+/// <summary>What a thumb touched: whom, what, where it went, what else it says, and the number it carries.</summary>
+public sealed record Touch(
+    string? Unit,
+    string? Outcome,
+    string? Zone = null,
+    IReadOnlyDictionary<string, string>? Tags = null,
+    double? Value = null
+);
 
 /// <summary>An event and the sheet it was said on.</summary>
 public readonly record struct Said(string Sheet, RunEvent Event);

@@ -17,6 +17,7 @@ public sealed class LiveSheet
     private Sheet _sheet;
     private Floor _floor;
     private int _folded;
+    private long _repFrom;
     private (long At, int Folded, SheetReport Report)? _looked;
 
     private LiveSheet(DrillCard card, LogHead head, Sheet sheet)
@@ -54,6 +55,25 @@ public sealed class LiveSheet
 
     /// <summary>The coach's end of the drill, where it stands.</summary>
     public RunEvent.End? Ended { get; private set; }
+
+    /// <summary>
+    /// What is left of the rep at a moment, where the clock gives each rep so long: a rep begins with the work and anew
+    /// with every counted tap. Null outside of work.
+    /// </summary>
+    public long? RepLeft(long at)
+    {
+        if (_timeline is not { Plan.Rep: { } rep } || !_sheet.Clock.IsStarted || ReportAt(at).Done)
+        {
+            return null;
+        }
+
+        var elapsed = _sheet.Clock.At(at);
+        var interval = _timeline.At(elapsed);
+        return interval.Kind == IntervalKind.Work ? Math.Max(0, Math.Max(interval.Start, _repFrom) + rep - elapsed) : null;
+    }
+
+    /// <summary>What a unit may not say again now, by the limits of the stage.</summary>
+    public IEnumerable<(string Tag, string Value)> Barred(string unit) => _sheet.Barred(unit);
 
     /// <summary>What became of a standing event.</summary>
     public Verdict? VerdictOn(EventId id) => _verdicts.TryGetValue(id, out var verdict) ? verdict : null;
@@ -143,6 +163,7 @@ public sealed class LiveSheet
         _floor = new Floor(_sheet.Stage, Head.Units);
         _verdicts.Clear();
         Ended = null;
+        _repFrom = 0;
         foreach (var said in Log.Standing())
         {
             Fold(said);
@@ -158,6 +179,7 @@ public sealed class LiveSheet
         {
             case RunEvent.Tap:
                 _verdicts[said.Id] = verdict;
+                _repFrom = verdict.Kind == VerdictKind.Counted ? _sheet.Clock.At(said.At) : _repFrom;
                 break;
             case RunEvent.End end:
                 Ended = end;

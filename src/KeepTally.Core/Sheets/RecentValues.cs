@@ -6,6 +6,8 @@ internal sealed class RecentValues(int capacity)
     private readonly string?[] _values = new string?[capacity];
     private int _next;
 
+    internal IEnumerable<string> All => _values.OfType<string>();
+
     internal bool Contains(string value) => Array.IndexOf(_values, value) >= 0;
 
     internal void Add(string value)

@@ -28,7 +28,8 @@ public static class ScoringSlots
         return [.. players.Cast<string?>().Concat(Enumerable.Repeat<string?>(null, count)).Take(count)];
     }
 
-    private static bool IsByPlace(Stage stage) => stage.Scores == Scorer.Player && Spots(stage).Any();
+    /// <summary>In turns it is the turn, not the place, that says whose outcomes are tapped.</summary>
+    private static bool IsByPlace(Stage stage) => stage is { Scores: Scorer.Player, Play: not Play.Turns } && Spots(stage).Any();
 
     private static IEnumerable<Place> Spots(Stage stage) =>
         stage.Places.Where(place => place is { Scores: true, Kind: PlaceKind.Spot });

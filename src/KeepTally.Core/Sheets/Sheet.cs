@@ -59,6 +59,10 @@ public sealed class Sheet
     /// <summary>Why an event cannot stand on this sheet, whatever the state of play; null where it can.</summary>
     public Refusal? Refuse(RunEvent said) => _address.Refuse(said);
 
+    /// <summary>What a unit may not say again now, by the limits of the stage.</summary>
+    public IEnumerable<(string Tag, string Value)> Barred(string unit) =>
+        _address.Units.Of(unit) is >= 0 and var index ? LimitRule.Barred(_stage.Limits, _state.Units[index]) : [];
+
     /// <summary>Takes the next event.</summary>
     public Verdict Apply(RunEvent said)
     {

@@ -1,11 +1,9 @@
-using System.Reflection;
-using KeepTally.Core.Formats;
 using KeepTally.Store.Tables;
 using Microsoft.EntityFrameworkCore;
 
 namespace KeepTally.Store.Demo;
 
-/// <summary>The made-up club Saltmarsh Terns: a squad, three cards and a practice today. The same every time.</summary>
+/// <summary>The made-up club Saltmarsh Terns: a squad and a practice today. The same every time.</summary>
 public sealed class DemoClub(TallyDb db, TimeProvider clock)
 {
     private static readonly (string Name, int Number, string Positions, Hand Hand, bool Absent)[] Squad =
@@ -43,7 +41,10 @@ public sealed class DemoClub(TallyDb db, TimeProvider clock)
             return;
         }
 
-        var cards = await db.CardVersions.ToDictionaryAsync(card => card.CardId, stop);
+        var lines = Sheet.Select(line => line.Card).ToArray();
+        var cards = (await db.CardVersions.Where(card => lines.Contains(card.CardId)).ToListAsync(stop))
+            .GroupBy(card => card.CardId)
+            .ToDictionary(versions => versions.Key, versions => versions.MaxBy(card => card.Version)!);
         var absent = Squad.Where(each => each.Absent).Select(each => each.Name).ToHashSet();
         var players = await db.Players.Where(player => player.TeamId == team.Id).ToListAsync(stop);
         db.Practices.Add(
@@ -95,21 +96,7 @@ public sealed class DemoClub(TallyDb db, TimeProvider clock)
                 Hand = each.Hand,
             })
         );
-        db.CardVersions.AddRange(Sheet.Select(line => Card(line.Card)));
         await db.SaveChangesAsync(stop);
         return team;
-    }
-
-    private static CardVersion Card(string id)
-    {
-        using var stream = Assembly.GetExecutingAssembly().GetManifestResourceStream($"KeepTally.Store.Demo.Cards.{id}.json")!;
-        using var reader = new StreamReader(stream);
-        var json = reader.ReadToEnd();
-        return new CardVersion
-        {
-            CardId = id,
-            Name = CardReader.Read(json).Sure().Name,
-            Json = json,
-        };
     }
 }

@@ -54,8 +54,16 @@ namespace KeepTally.Store.Migrations
                     b.Property<double>("Minutes")
                         .HasColumnType("REAL");
 
+                    b.Property<string>("OptionsJson")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.Property<int>("Order")
                         .HasColumnType("INTEGER");
+
+                    b.Property<string>("Part")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
 
                     b.Property<int>("PracticeId")
                         .HasColumnType("INTEGER");
@@ -70,6 +78,54 @@ namespace KeepTally.Store.Migrations
                     b.HasIndex("PracticeId");
 
                     b.ToTable("Blocks");
+                });
+
+            modelBuilder.Entity("KeepTally.Store.Tables.Card", b =>
+                {
+                    b.Property<string>("Id")
+                        .HasColumnType("TEXT");
+
+                    b.Property<bool>("Archived")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Revision")
+                        .IsConcurrencyToken()
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.ToTable("Cards");
+                });
+
+            modelBuilder.Entity("KeepTally.Store.Tables.CardChange", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("CardId")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Version")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("What")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Why")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("CardId");
+
+                    b.ToTable("CardChanges");
                 });
 
             modelBuilder.Entity("KeepTally.Store.Tables.CardVersion", b =>
@@ -299,6 +355,24 @@ namespace KeepTally.Store.Migrations
                     b.Navigation("CardVersion");
                 });
 
+            modelBuilder.Entity("KeepTally.Store.Tables.CardChange", b =>
+                {
+                    b.HasOne("KeepTally.Store.Tables.Card", null)
+                        .WithMany("Changes")
+                        .HasForeignKey("CardId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("KeepTally.Store.Tables.CardVersion", b =>
+                {
+                    b.HasOne("KeepTally.Store.Tables.Card", null)
+                        .WithMany("Versions")
+                        .HasForeignKey("CardId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
             modelBuilder.Entity("KeepTally.Store.Tables.EventRow", b =>
                 {
                     b.HasOne("KeepTally.Store.Tables.SheetRow", null)
@@ -353,6 +427,13 @@ namespace KeepTally.Store.Migrations
             modelBuilder.Entity("KeepTally.Store.Tables.Block", b =>
                 {
                     b.Navigation("Run");
+                });
+
+            modelBuilder.Entity("KeepTally.Store.Tables.Card", b =>
+                {
+                    b.Navigation("Changes");
+
+                    b.Navigation("Versions");
                 });
 
             modelBuilder.Entity("KeepTally.Store.Tables.Practice", b =>

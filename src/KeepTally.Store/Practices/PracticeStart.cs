@@ -1,3 +1,4 @@
+using System.Security.Cryptography;
 using KeepTally.Core.Formats;
 using KeepTally.Core.Sheets;
 using KeepTally.Store.Squads;
@@ -54,7 +55,9 @@ public sealed class PracticeStart(TallyDb db, PracticeBook book, SquadBook squad
 
     private static Run Begin(Block block, Member[] here, long origin)
     {
-        var card = CardReader.Read(block.CardVersion!.Json).Sure();
+        var card = CardReader.Read(block.CardVersion!.Json, TimingSheet.Chosen(block)).Sure();
+        // One seed for the whole drill: every sheet hears a surprise at the same moment.
+        var seed = RandomNumberGenerator.GetInt32(1, int.MaxValue);
         return new Run
         {
             BlockId = block.Id,
@@ -71,7 +74,7 @@ public sealed class PracticeStart(TallyDb db, PracticeBook book, SquadBook squad
                                 Id = Guid.CreateVersion7().ToString("N"),
                                 Order = order,
                                 Name = sheet.Name,
-                                HeadJson = HeadReader.Write(sheet.Head),
+                                HeadJson = HeadReader.Write(sheet.Head with { Seed = seed }),
                             }
                     ),
             ],

@@ -38,6 +38,15 @@ public sealed class Block
 
     public int Stage { get; set; }
 
+    /// <summary>The name of the stage, where the card has several; else empty.</summary>
+    public string Part { get; set; } = "";
+
+    /// <summary>What the timing sheet calls it: the card, and the part of it where there are several.</summary>
+    public string Title => Part.Length == 0 ? CardVersion!.Name : $"{CardVersion!.Name}: {Part}";
+
+    /// <summary>The house rules chosen for this block, a JSON object of option to choice.</summary>
+    public string OptionsJson { get; set; } = "{}";
+
     public double Minutes { get; set; }
 
     public int Groups { get; set; } = 1;

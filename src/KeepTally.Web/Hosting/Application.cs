@@ -1,5 +1,6 @@
 using System.Net.Sockets;
 using KeepTally.Store;
+using KeepTally.Store.Book;
 using KeepTally.Store.Demo;
 using KeepTally.Web.Api;
 using Microsoft.AspNetCore.Connections;
@@ -99,6 +100,7 @@ public static class Application
     {
         await using var scope = services.CreateAsyncScope();
         DataFolder.Migrate(scope.ServiceProvider.GetRequiredService<TallyDb>());
+        await scope.ServiceProvider.GetRequiredService<CardDesk>().ShipAsync();
         if (demo)
         {
             await scope.ServiceProvider.GetRequiredService<DemoClub>().SeedAsync();

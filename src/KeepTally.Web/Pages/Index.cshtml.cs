@@ -8,7 +8,8 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace KeepTally.Web.Pages;
 
 /// <summary>Today: the timing sheet, who is here, and Start.</summary>
-public sealed class IndexModel(PracticeBook book, SquadBook squad, PracticeStart start, TimeProvider clock) : PageModel
+public sealed class IndexModel(PracticeBook book, SquadBook squad, PracticeStart start, TimingSheet sheet, TimeProvider clock)
+    : PageModel
 {
     public Practice? Practice { get; private set; }
 
@@ -47,7 +48,14 @@ public sealed class IndexModel(PracticeBook book, SquadBook squad, PracticeStart
         return larger == 0 ? $"{groups} groups of {small}" : $"{larger} of {small + 1} and {groups - larger} of {small}";
     }
 
-    public async Task OnGetAsync(CancellationToken stop) => await LoadAsync(stop);
+    /// <summary>Other practices whose sheet is still open.</summary>
+    public IReadOnlyList<Practice> Others { get; private set; } = [];
+
+    public async Task OnGetAsync(int? practice, CancellationToken stop) => await LoadAsync(practice, stop);
+
+    /// <summary>Takes a drill off the timing sheet.</summary>
+    public async Task<IActionResult> OnPostTakeOffAsync(int practice, int block, CancellationToken stop) =>
+        await sheet.RemoveAsync(block, stop) ? RedirectToPage(new { practice }) : NotFound();
 
     public async Task<IActionResult> OnPostMarkAsync(int practice, int player, Presence presence, CancellationToken stop)
     {
@@ -58,10 +66,10 @@ public sealed class IndexModel(PracticeBook book, SquadBook squad, PracticeStart
 
         if (!Request.Headers.ContainsKey("HX-Request"))
         {
-            return RedirectToPage();
+            return RedirectToPage(new { practice });
         }
 
-        await LoadAsync(stop);
+        await LoadAsync(practice, stop);
         return Partial("_Attendance", this);
     }
 
@@ -73,19 +81,20 @@ public sealed class IndexModel(PracticeBook book, SquadBook squad, PracticeStart
             return RedirectToPage("/Run/Index", new { id = practice });
         }
 
-        await LoadAsync(stop);
+        await LoadAsync(practice, stop);
         return Page();
     }
 
-    private async Task LoadAsync(CancellationToken stop)
+    private async Task LoadAsync(int? practice, CancellationToken stop)
     {
         var today = DateOnly.FromDateTime(clock.GetLocalNow().DateTime);
-        Practice = await book.ForDayAsync(today, stop);
+        Practice = (practice is { } id ? await book.FindAsync(id, stop) : null) ?? await book.ForDayAsync(today, stop);
         if (Practice is null)
         {
             return;
         }
 
+        Others = [.. (await sheet.OpenAsync(stop)).Where(other => other.Id != Practice.Id)];
         IsToday = Practice.Date == today;
         Players = await squad.ListAsync(Practice.TeamId, stop);
         Absent = PracticeBook.Absent(Practice);

@@ -89,7 +89,7 @@ public sealed class PracticeTests
     {
         var practice = Practice();
         practice.Say(Word.Start, 0);
-        practice.Tap("s1", "a", "make", 10_000, out _);
+        practice.Tap("s1", new Touch("a", "make"), 10_000, out _);
         practice.Say(Word.End, 20_000);
         Assert.Equal(1, practice.Current);
 
@@ -108,7 +108,7 @@ public sealed class PracticeTests
     {
         var practice = Practice();
         practice.Say(Word.Start, 0);
-        practice.Tap("s1", "a", "make", 10_000, out var said);
+        practice.Tap("s1", new Touch("a", "make"), 10_000, out var said);
         var tap = said[0].Event.Id;
 
         double Points() => practice.Find("s1")!.Sheet.Report(20_000).Of("a").Points;
@@ -128,7 +128,7 @@ public sealed class PracticeTests
         var practice = Practice();
         practice.Hear("s1", new RunEvent.Start(new EventId("other", 1), 5_000));
 
-        practice.Tap("s1", "a", "make", 3_000, out var said);
+        practice.Tap("s1", new Touch("a", "make"), 3_000, out var said);
 
         Assert.Equal(5_000, said[0].Event.At);
     }

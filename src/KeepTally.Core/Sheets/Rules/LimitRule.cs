@@ -19,6 +19,10 @@ internal static class LimitRule
         return null;
     }
 
+    /// <summary>Every value of a limited tag that would breach its limit now.</summary>
+    internal static IEnumerable<(string Tag, string Value)> Barred(IReadOnlyList<Limit> limits, UnitTally unit) =>
+        limits.SelectMany((limit, index) => (unit.RecentTags[index]?.All ?? []).Select(value => (limit.Tag, value)));
+
     /// <summary>A counted tap is remembered by every tag it carries.</summary>
     internal static void Remember(IReadOnlyList<Limit> limits, UnitTally unit, IReadOnlyDictionary<string, string> tags)
     {

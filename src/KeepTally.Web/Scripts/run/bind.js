@@ -34,8 +34,15 @@ export function bind(root, view) {
     element.classList.toggle("is-done", Boolean(row?.done));
     element.classList.toggle("leads", Boolean(row?.leads));
     element.classList.toggle("is-empty", !row?.unit);
+    element.classList.toggle("waits", Boolean(row?.waits));
+    element.classList.toggle("has-ball", Boolean(row?.ball));
     for (const pad of element.querySelectorAll("button.pad")) {
       pad.disabled = !row?.unit || row.done;
+      pad.hidden = Boolean(row?.withheld?.includes(pad.dataset.outcome));
+      pad.classList.toggle("is-asked", Boolean(row?.asked) && pad.dataset.zoneName === row.asked);
+    }
+    for (const tag of element.querySelectorAll("button[data-tag]")) {
+      tag.classList.toggle("is-barred", Boolean(row?.barred?.includes(`${tag.dataset.tag}=${tag.dataset.value}`)));
     }
   }
   for (const element of root.querySelectorAll("[data-moving]")) {

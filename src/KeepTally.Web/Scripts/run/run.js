@@ -5,6 +5,7 @@ import { loadCore } from "./core.js";
 import { Keep } from "./keep.js";
 import { listenToKeys } from "./keys.js";
 import { keepAtHand } from "./offline.js";
+import { Pad } from "./pad.js";
 import { SharedTime } from "./shared-time.js";
 import { Signals } from "./signals.js";
 import { Sound } from "./sound.js";
@@ -18,9 +19,6 @@ const practice = Number(root.dataset.practice);
 const framePause = 50;
 const viewPause = 1000;
 const heardPause = 16;
-const calm = matchMedia("(prefers-reduced-motion: reduce)");
-const glow = [{ boxShadow: "0 0 0 6px var(--now)" }, { boxShadow: "0 0 0 0 transparent" }];
-const glowFor = 250;
 
 const says = by("says");
 let saysTimer;
@@ -77,6 +75,12 @@ async function begin() {
       return;
     }
     show();
+    if (said.why) {
+      by("why").textContent = said.why;
+    }
+    if (view.run?.clock.rep) {
+      signals.anew();
+    }
     keep.put(said.events, 0).then(
       () => wire.send(),
       () => tell("This device keeps nothing: its storage is full or closed. Free some space, then reload."),
@@ -127,6 +131,7 @@ async function begin() {
     }
     by("over").hidden = !view.over;
     document.body.classList.toggle("is-over", view.over);
+    by("why").textContent = "";
     drill = root.querySelector(`[data-drill="${view.block}"]`);
     if (view.over) {
       document.body.dataset.clock = "over";
@@ -154,30 +159,14 @@ async function begin() {
   const say = (word, reason = "") => act(core.say(word, reason, time.now()));
   const go = () => view.run && say(view.run.primary);
 
-  function tapPad(pad) {
-    const sheet = pad.closest("[data-sheet]").dataset.sheet;
-    const unit = pad.closest("[data-unit]").dataset.unit;
-    act(core.tap(sheet, unit, pad.dataset.outcome, time.now()));
-    if (!calm.matches) {
-      pad.animate(glow, glowFor);
-    }
-  }
-
-  // A thumb's press counts when it lands, not when it is lifted.
-  root.addEventListener("pointerdown", (event) => {
-    sound.wake();
-    const pad = event.target.closest("button.pad");
-    if (pad && !pad.disabled && event.button === 0) {
-      event.preventDefault();
-      tapPad(pad);
-    }
+  const pad = new Pad(root, {
+    tap: (sheet, touch) => act(core.tap(sheet, touch, time.now())),
+    turn: (sheet, unit) => act(core.passTurn(sheet, unit, time.now())),
+    touched: () => sound.wake(),
   });
   root.addEventListener("click", (event) => {
-    const pad = event.target.closest("button.pad");
     const chip = event.target.closest("[data-say], [data-freeze], [data-tab]");
-    if (pad && event.detail === 0) {
-      tapPad(pad);
-    } else if (chip?.dataset.tab) {
+    if (chip?.dataset.tab) {
       showGroup(chip);
     } else if (chip?.dataset.freeze) {
       say("freeze", chip.dataset.freeze);
@@ -246,7 +235,7 @@ async function begin() {
   document.addEventListener("keydown", () => sound.wake());
   listenToKeys({
     rows,
-    tap: tapPad,
+    tap: (button) => pad.press(button),
     go,
     undo: undoLast,
     next: () => view.run?.primary === "end" && go(),

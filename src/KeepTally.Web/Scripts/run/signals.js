@@ -1,7 +1,7 @@
 // Hears the clock's signals ahead of time and lets them sound, flash and shake at their moment, each once.
 const ahead = 1500;
 const forgotten = 250;
-const shakes = { call: 30, go: 200, horn: [300, 80, 300] };
+const shakes = { call: 30, go: 200, horn: [300, 80, 300], surprise: [120, 60, 120, 60, 120], rep: 150 };
 
 export class Signals {
   #core;
@@ -43,7 +43,7 @@ export class Signals {
   }
 
   #show(kind) {
-    this.#flash.classList.remove("call", "go", "horn");
+    this.#flash.classList.remove(...Object.keys(shakes));
     void this.#flash.offsetWidth;
     this.#flash.classList.add(kind);
     navigator.vibrate?.(shakes[kind]);

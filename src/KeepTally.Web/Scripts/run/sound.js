@@ -3,6 +3,8 @@
 const tones = {
   call: { notes: [880], length: 0.09, wave: "square", loud: 0.25 },
   go: { notes: [660, 990], length: 0.35, wave: "sawtooth", loud: 0.35 },
+  surprise: { notes: [1320, 1760], length: 0.6, wave: "square", loud: 0.45 },
+  rep: { notes: [440], length: 0.4, wave: "square", loud: 0.3 },
   horn: { notes: [233, 294, 349], length: 1.1, wave: "sawtooth", loud: 0.45 },
 };
 const key = "sound";

@@ -1,0 +1,40 @@
+using KeepTally.Core.Cards;
+
+namespace KeepTally.Store.Book;
+
+/// <summary>What a coach looks for in the book. What is left empty does not narrow the search.</summary>
+/// <param name="Players">How many are here in one group.</param>
+/// <param name="Minutes">How long there is at most.</param>
+/// <param name="Effort">The hardest effort wanted, 1 to 5.</param>
+/// <param name="AtHand">The equipment there is; null where that does not matter.</param>
+/// <param name="RestedDays">Only what was not done for so many days.</param>
+public sealed record BookFilter(
+    string? Text = null,
+    string? Sport = null,
+    string? Skill = null,
+    int? Players = null,
+    double? Minutes = null,
+    int? Effort = null,
+    IReadOnlySet<string>? AtHand = null,
+    int? RestedDays = null
+)
+{
+    /// <summary>A card of any sport fits every sport.</summary>
+    public const string AnySport = "any sport";
+
+    public bool Fits(BookEntry entry, DateOnly today)
+    {
+        var card = entry.Card;
+        return (Text is null || Words(card).Any(word => word.Contains(Text, StringComparison.OrdinalIgnoreCase)))
+            && (Sport is null || card.Sports.Contains(Sport) || card.Sports.Contains(AnySport))
+            && (Skill is null || card.Skills.Contains(Skill))
+            && (Players is not { } players || (players >= card.Players.Min && players <= card.Players.Max))
+            && (Minutes is not { } minutes || card.Minutes <= minutes)
+            && (Effort is not { } effort || card.Intensity <= effort)
+            && (AtHand is null || card.Equipment.All(each => each.Count == 0 || AtHand.Contains(each.Item)))
+            && (RestedDays is not { } days || entry.LastDone is not { } last || last.AddDays(days) <= today);
+    }
+
+    private static IEnumerable<string> Words(DrillCard card) =>
+        [card.Name, card.Purpose, .. card.Skills, .. card.Sports, .. card.Cues];
+}

@@ -1,0 +1,39 @@
+using KeepTally.Core.Cards;
+using KeepTally.Core.Faults;
+using KeepTally.Store.Tables;
+
+namespace KeepTally.Store.Book;
+
+/// <summary>A card as it stands in the list of the book: its newest version, and when it was last run.</summary>
+public sealed record BookEntry(string Id, int VersionId, int Version, bool Archived, DrillCard Card, DateOnly? LastDone);
+
+/// <summary>Everything the book knows of one card.</summary>
+/// <param name="Shown">The version looked at.</param>
+/// <param name="Versions">All its versions, the newest first.</param>
+/// <param name="Variants">Cards that are variants of this one.</param>
+/// <param name="Parent">The card this one is a variant of, where it is in the book.</param>
+/// <param name="Runs">How often each version was run.</param>
+public sealed record BookPage(
+    Card Row,
+    CardVersion Shown,
+    DrillCard Card,
+    IReadOnlyList<CardVersion> Versions,
+    IReadOnlyList<CardChange> History,
+    IReadOnlyList<BookEntry> Variants,
+    BookEntry? Parent,
+    IReadOnlyDictionary<int, int> Runs,
+    DateOnly? LastDone
+)
+{
+    public bool IsNewest => Shown.Version == Versions[0].Version;
+}
+
+/// <summary>What came of saving a card: where it stands now, or why it could not be saved.</summary>
+/// <param name="NewVersion">The scoring changed, so that a new version was made.</param>
+/// <param name="Changed">Whether anything was different at all.</param>
+public sealed record SaveOutcome(string Id, int Version, bool NewVersion, bool Changed, IReadOnlyList<Fault> Faults)
+{
+    public bool IsSaved => Faults.Count == 0;
+
+    internal static SaveOutcome Failed(IReadOnlyList<Fault> faults) => new("", 0, false, false, faults);
+}

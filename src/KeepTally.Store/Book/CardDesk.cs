@@ -1,0 +1,201 @@
+using KeepTally.Core.Cards;
+using KeepTally.Core.Faults;
+using KeepTally.Core.Formats;
+using KeepTally.Core.Words;
+using KeepTally.Store.Tables;
+using Microsoft.EntityFrameworkCore;
+
+namespace KeepTally.Store.Book;
+
+/// <summary>
+/// Writes cards into the book. Other words replace the words of the newest version; a change in scoring makes a new
+/// version, so that results are only ever compared between runs that were scored alike.
+/// </summary>
+public sealed class CardDesk(TallyDb db, TimeProvider clock)
+{
+    private const int LongestId = 60;
+
+    /// <param name="revision">The revision the edit began from; 0 for a card that must be new; null to take whatever stands.</param>
+    public async Task<SaveOutcome> SaveAsync(string json, int? revision, string why = "", CancellationToken stop = default)
+    {
+        var read = CardReader.Read(json);
+        if (!read.IsRead)
+        {
+            return SaveOutcome.Failed(read.Faults);
+        }
+
+        await using var transaction = await db.Database.BeginTransactionAsync(stop);
+        var outcome = await PutAsync(read.Value, BookReader.Tidy(json), revision, why, stop);
+        if (outcome.IsSaved)
+        {
+            await db.SaveChangesAsync(stop);
+            await transaction.CommitAsync(stop);
+        }
+
+        return outcome;
+    }
+
+    /// <summary>Takes in a card or a whole book: all of it, or nothing and every fault.</summary>
+    public async Task<(IReadOnlyList<SaveOutcome> Cards, IReadOnlyList<Fault> Faults)> ImportAsync(
+        string json,
+        CancellationToken stop = default
+    )
+    {
+        var read = BookReader.Read(json);
+        if (!read.IsRead)
+        {
+            return ([], read.Faults);
+        }
+
+        await using var transaction = await db.Database.BeginTransactionAsync(stop);
+        var outcomes = new List<SaveOutcome>();
+        foreach (var each in read.Value)
+        {
+            outcomes.Add(await PutAsync(each.Card, each.Json, null, "brought in from a file", stop));
+        }
+
+        var faults = outcomes.SelectMany(outcome => outcome.Faults).ToArray();
+        if (faults.Length > 0)
+        {
+            db.ChangeTracker.Clear();
+            return ([], faults);
+        }
+
+        await db.SaveChangesAsync(stop);
+        await transaction.CommitAsync(stop);
+        return (outcomes, []);
+    }
+
+    /// <summary>Puts every shipped card into the book that was never there.</summary>
+    public async Task ShipAsync(CancellationToken stop = default)
+    {
+        var known = await db.Cards.Select(card => card.Id).ToListAsync(stop);
+        foreach (var (id, json) in ShippedCards.All.Where(each => !known.Contains(each.Key)))
+        {
+            Add(CardReader.Read(json).Sure(), BookReader.Tidy(json), "Comes with Keep Tally.", "");
+        }
+
+        await db.SaveChangesAsync(stop);
+    }
+
+    /// <summary>An id made from a name that no card of the book has: "gate-shots", "gate-shots-2".</summary>
+    public async Task<string> FreeIdAsync(string name, CancellationToken stop = default)
+    {
+        var stem = string.Concat(name.ToLowerInvariant().Select(letter => char.IsAsciiLetterOrDigit(letter) ? letter : '-'));
+        stem = string.Join('-', stem.Split('-', StringSplitOptions.RemoveEmptyEntries));
+        stem = stem.Length == 0 ? "drill" : stem[..Math.Min(stem.Length, LongestId - 4)];
+        var taken = await db.Cards.Where(card => card.Id.StartsWith(stem)).Select(card => card.Id).ToListAsync(stop);
+        return Enumerable.Range(1, taken.Count + 1).Select(n => n == 1 ? stem : $"{stem}-{n}").First(id => !taken.Contains(id));
+    }
+
+    private async Task<SaveOutcome> PutAsync(DrillCard card, string json, int? revision, string why, CancellationToken stop)
+    {
+        if (Unfit(card.Id) is { } unfit)
+        {
+            return SaveOutcome.Failed([unfit]);
+        }
+
+        var row = await db.Cards.Include(each => each.Versions).SingleOrDefaultAsync(each => each.Id == card.Id, stop);
+        if (row is null)
+        {
+            Add(card, json, "Written down.", why);
+            return new SaveOutcome(card.Id, 1, false, true, []);
+        }
+
+        if (revision is 0)
+        {
+            return SaveOutcome.Failed([
+                new Fault("id", $"a card \"{card.Id}\" is in the book already", "give this card another id"),
+            ]);
+        }
+
+        if (revision is { } began && began != row.Revision)
+        {
+            return SaveOutcome.Failed([
+                new Fault(
+                    "",
+                    "somebody saved this card while you were editing it",
+                    "copy what you need, reload the page, and edit again"
+                ),
+            ]);
+        }
+
+        return Renew(row, card, json, why);
+    }
+
+    private SaveOutcome Renew(Card row, DrillCard card, string json, string why)
+    {
+        var newest = row.Versions.MaxBy(version => version.Version)!;
+        row.Archived = false;
+        if (newest.Json == json)
+        {
+            return new SaveOutcome(card.Id, newest.Version, false, false, []);
+        }
+
+        var scoring = ScoringPrint.Of(newest.Json) != ScoringPrint.Of(json);
+        var changes = ChangeWords.Between(CardReader.Read(newest.Json).Sure(), card);
+        var version = newest.Version + (scoring ? 1 : 0);
+        if (scoring)
+        {
+            db.CardVersions.Add(
+                new CardVersion
+                {
+                    CardId = card.Id,
+                    Version = version,
+                    Name = card.Name,
+                    Json = json,
+                }
+            );
+        }
+        else
+        {
+            (newest.Name, newest.Json) = (card.Name, json);
+        }
+
+        row.Revision++;
+        Note(card.Id, version, changes.Count > 0 ? string.Join('\n', changes) : "Small things.", why);
+        return new SaveOutcome(card.Id, version, scoring, true, []);
+    }
+
+    private void Add(DrillCard card, string json, string what, string why)
+    {
+        db.Cards.Add(
+            new Card
+            {
+                Id = card.Id,
+                Versions =
+                [
+                    new CardVersion
+                    {
+                        CardId = card.Id,
+                        Name = card.Name,
+                        Json = json,
+                    },
+                ],
+            }
+        );
+        Note(card.Id, 1, what, why);
+    }
+
+    private void Note(string card, int version, string what, string why) =>
+        db.CardChanges.Add(
+            new CardChange
+            {
+                CardId = card,
+                Version = version,
+                At = clock.GetUtcNow().ToUnixTimeMilliseconds(),
+                What = what,
+                Why = why,
+            }
+        );
+
+    /// <summary>An id stands in addresses, so it is kept plain.</summary>
+    private static Fault? Unfit(string id) =>
+        id.Length <= LongestId && id.All(letter => char.IsAsciiLetterOrDigit(letter) || letter is '-' or '_')
+            ? null
+            : new Fault(
+                "id",
+                $"\"{id}\" cannot stand in an address",
+                $"use letters, digits and hyphens, at most {LongestId} of them"
+            );
+}

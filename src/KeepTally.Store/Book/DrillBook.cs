@@ -1,0 +1,99 @@
+using KeepTally.Core.Formats;
+using Microsoft.EntityFrameworkCore;
+
+namespace KeepTally.Store.Book;
+
+/// <summary>The drill book: every card with its versions, its history and when it was last run.</summary>
+public sealed class DrillBook(TallyDb db, CardShelf shelf)
+{
+    /// <summary>Every card in its newest version, by name; those put away only where asked for.</summary>
+    public async Task<IReadOnlyList<BookEntry>> ListAsync(bool archived = false, CancellationToken stop = default)
+    {
+        var newest = await db
+            .CardVersions.AsNoTracking()
+            .Where(version => !db.CardVersions.Any(other => other.CardId == version.CardId && other.Version > version.Version))
+            .Join(db.Cards, version => version.CardId, card => card.Id, (version, card) => new { version, card.Archived })
+            .Where(each => archived || !each.Archived)
+            .ToListAsync(stop);
+        var done = await LastDoneAsync(stop);
+        return
+        [
+            .. newest
+                .Select(each => new BookEntry(
+                    each.version.CardId,
+                    each.version.Id,
+                    each.version.Version,
+                    each.Archived,
+                    shelf.Of(each.version.Json),
+                    done.TryGetValue(each.version.CardId, out var day) ? day : null
+                ))
+                .OrderBy(entry => entry.Card.Name, StringComparer.OrdinalIgnoreCase),
+        ];
+    }
+
+    /// <param name="version">The version to look at; the newest where none is named.</param>
+    public async Task<BookPage?> FindAsync(string id, int? version = null, CancellationToken stop = default)
+    {
+        var row = await db
+            .Cards.AsNoTracking()
+            .AsSplitQuery()
+            .Include(card => card.Versions.OrderByDescending(each => each.Version))
+            .Include(card => card.Changes.OrderByDescending(each => each.Id))
+            .SingleOrDefaultAsync(card => card.Id == id, stop);
+        var shown = row?.Versions.FirstOrDefault(each => version is null || each.Version == version);
+        if (row is null || shown is null)
+        {
+            return null;
+        }
+
+        var card = shelf.Of(shown.Json);
+        var all = await ListAsync(archived: true, stop);
+        var runs = await db
+            .Runs.Where(run => run.Block!.CardVersion!.CardId == id)
+            .GroupBy(run => run.Block!.CardVersion!.Version)
+            .Select(group => new { Version = group.Key, Count = group.Count() })
+            .ToDictionaryAsync(each => each.Version, each => each.Count, stop);
+        return new BookPage(
+            row,
+            shown,
+            card,
+            row.Versions,
+            row.Changes,
+            [.. all.Where(each => each.Card.VariantOf == id && !each.Archived)],
+            all.FirstOrDefault(each => each.Id == card.VariantOf),
+            runs,
+            all.Single(each => each.Id == id).LastDone
+        );
+    }
+
+    public async Task<bool> IsKnownAsync(string id, CancellationToken stop = default) =>
+        await db.Cards.AnyAsync(card => card.Id == id, stop);
+
+    /// <summary>Puts a card away, or back; false where it is not in the book.</summary>
+    public async Task<bool> ArchiveAsync(string id, bool archived, CancellationToken stop = default) =>
+        await db
+            .Cards.Where(card => card.Id == id)
+            .ExecuteUpdateAsync(set => set.SetProperty(card => card.Archived, archived), stop) > 0;
+
+    /// <summary>The whole book as one text: the newest version of every card that is not put away.</summary>
+    public async Task<string> ExportAsync(CancellationToken stop = default)
+    {
+        var kept = await ListAsync(archived: false, stop);
+        var ids = kept.Select(entry => entry.VersionId).ToHashSet();
+        var texts = await db.CardVersions.Where(version => ids.Contains(version.Id)).ToDictionaryAsync(each => each.Id, stop);
+        return BookReader.Write(kept.Select(entry => texts[entry.VersionId].Json));
+    }
+
+    /// <summary>The last day on which each card was run.</summary>
+    private async Task<Dictionary<string, DateOnly>> LastDoneAsync(CancellationToken stop) =>
+        await db
+            .Runs.Join(
+                db.Practices,
+                run => run.Block!.PracticeId,
+                practice => practice.Id,
+                (run, practice) => new { run.Block!.CardVersion!.CardId, practice.Date }
+            )
+            .GroupBy(each => each.CardId)
+            .Select(group => new { group.Key, Last = group.Max(each => each.Date) })
+            .ToDictionaryAsync(each => each.Key, each => each.Last, stop);
+}

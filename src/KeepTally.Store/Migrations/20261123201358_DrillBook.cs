@@ -1,0 +1,102 @@
+﻿using Microsoft.EntityFrameworkCore.Migrations;
+
+#nullable disable
+
+namespace KeepTally.Store.Migrations
+{
+    /// <inheritdoc />
+    public partial class DrillBook : Migration
+    {
+        /// <inheritdoc />
+        protected override void Up(MigrationBuilder migrationBuilder)
+        {
+            migrationBuilder.AddColumn<string>(
+                name: "OptionsJson",
+                table: "Blocks",
+                type: "TEXT",
+                nullable: false,
+                defaultValue: "{}");
+
+            migrationBuilder.AddColumn<string>(
+                name: "Part",
+                table: "Blocks",
+                type: "TEXT",
+                nullable: false,
+                defaultValue: "");
+
+            migrationBuilder.CreateTable(
+                name: "Cards",
+                columns: table => new
+                {
+                    Id = table.Column<string>(type: "TEXT", nullable: false),
+                    Archived = table.Column<bool>(type: "INTEGER", nullable: false),
+                    Revision = table.Column<int>(type: "INTEGER", nullable: false)
+                },
+                constraints: table =>
+                {
+                    table.PrimaryKey("PK_Cards", x => x.Id);
+                });
+
+            // Cards that were there before the book: each version's card gets its row, or the key below would not hold.
+            migrationBuilder.Sql("INSERT INTO Cards (Id, Archived, Revision) SELECT DISTINCT CardId, 0, 1 FROM CardVersions;");
+
+            migrationBuilder.CreateTable(
+                name: "CardChanges",
+                columns: table => new
+                {
+                    Id = table.Column<int>(type: "INTEGER", nullable: false)
+                        .Annotation("Sqlite:Autoincrement", true),
+                    CardId = table.Column<string>(type: "TEXT", nullable: false),
+                    Version = table.Column<int>(type: "INTEGER", nullable: false),
+                    At = table.Column<long>(type: "INTEGER", nullable: false),
+                    What = table.Column<string>(type: "TEXT", nullable: false),
+                    Why = table.Column<string>(type: "TEXT", nullable: false)
+                },
+                constraints: table =>
+                {
+                    table.PrimaryKey("PK_CardChanges", x => x.Id);
+                    table.ForeignKey(
+                        name: "FK_CardChanges_Cards_CardId",
+                        column: x => x.CardId,
+                        principalTable: "Cards",
+                        principalColumn: "Id",
+                        onDelete: ReferentialAction.Cascade);
+                });
+
+            migrationBuilder.CreateIndex(
+                name: "IX_CardChanges_CardId",
+                table: "CardChanges",
+                column: "CardId");
+
+            migrationBuilder.AddForeignKey(
+                name: "FK_CardVersions_Cards_CardId",
+                table: "CardVersions",
+                column: "CardId",
+                principalTable: "Cards",
+                principalColumn: "Id",
+                onDelete: ReferentialAction.Cascade);
+        }
+
+        /// <inheritdoc />
+        protected override void Down(MigrationBuilder migrationBuilder)
+        {
+            migrationBuilder.DropForeignKey(
+                name: "FK_CardVersions_Cards_CardId",
+                table: "CardVersions");
+
+            migrationBuilder.DropTable(
+                name: "CardChanges");
+
+            migrationBuilder.DropTable(
+                name: "Cards");
+
+            migrationBuilder.DropColumn(
+                name: "OptionsJson",
+                table: "Blocks");
+
+            migrationBuilder.DropColumn(
+                name: "Part",
+                table: "Blocks");
+        }
+    }
+}

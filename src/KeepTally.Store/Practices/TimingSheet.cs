@@ -1,0 +1,118 @@
+using System.Text.Json;
+using KeepTally.Core.Formats;
+using KeepTally.Store.Tables;
+using Microsoft.EntityFrameworkCore;
+
+namespace KeepTally.Store.Practices;
+
+/// <summary>Puts drills on the timing sheet of a practice that has not begun, and takes them off.</summary>
+public sealed class TimingSheet(TallyDb db, TimeProvider clock)
+{
+    private const int WalkSeconds = 60;
+    private const int UsualMinutes = 60;
+
+    /// <summary>Practices that have not begun, from today on.</summary>
+    public async Task<IReadOnlyList<Practice>> OpenAsync(CancellationToken stop = default)
+    {
+        var today = DateOnly.FromDateTime(clock.GetLocalNow().DateTime);
+        return await db
+            .Practices.AsNoTracking()
+            .Include(practice => practice.Attendance)
+            .Where(practice => practice.Date >= today && !practice.Blocks.Any(block => block.Run != null))
+            .OrderBy(practice => practice.Date)
+            .ThenBy(practice => practice.Start)
+            .ToListAsync(stop);
+    }
+
+    /// <summary>
+    /// Puts every stage of a card's newest version at the end of the sheet, the minutes shared out between them. A new
+    /// practice is made for today where none is named.
+    /// </summary>
+    /// <returns>The practice, or why the drill could not be put there, in words for the coach.</returns>
+    public async Task<(int? Practice, string? Hindrance)> AddAsync(DrillLine line, CancellationToken stop = default)
+    {
+        var version = await db
+            .CardVersions.Where(card => card.CardId == line.Card)
+            .OrderByDescending(card => card.Version)
+            .FirstOrDefaultAsync(stop);
+        if (version is null)
+        {
+            return (null, "There is no such card.");
+        }
+
+        var read = CardReader.Read(version.Json, line.Options);
+        if (!read.IsRead)
+        {
+            return (null, $"These house rules do not fit the card: {read.Faults[0]}.");
+        }
+
+        var practice = line.Practice is { } id ? await OpenSheetAsync(id, stop) : await NewAsync(stop);
+        if (practice is null)
+        {
+            return (null, line.Practice is null ? "Write down the squad first." : "That practice has begun; its sheet stands.");
+        }
+
+        var order = practice.Blocks.Count == 0 ? 0 : practice.Blocks.Max(block => block.Order) + 1;
+        for (var stage = 0; stage < read.Value.Stages.Count; stage++)
+        {
+            practice.Blocks.Add(
+                new Block
+                {
+                    Order = order + stage,
+                    CardVersionId = version.Id,
+                    Stage = stage,
+                    Part = read.Value.Stages.Count > 1 ? read.Value.Stages[stage].Name : "",
+                    Minutes = Math.Round(line.Minutes / read.Value.Stages.Count, 1),
+                    Groups = line.Groups,
+                    ChangeSeconds = order + stage == 0 ? 0 : WalkSeconds,
+                    OptionsJson = JsonSerializer.Serialize(line.Options),
+                }
+            );
+        }
+
+        await db.SaveChangesAsync(stop);
+        return (practice.Id, null);
+    }
+
+    /// <summary>Takes a block off; false where it is not there or its practice has begun.</summary>
+    public async Task<bool> RemoveAsync(int blockId, CancellationToken stop = default) =>
+        await db
+            .Blocks.Where(block =>
+                block.Id == blockId && !db.Blocks.Any(other => other.PracticeId == block.PracticeId && other.Run != null)
+            )
+            .ExecuteDeleteAsync(stop) > 0;
+
+    /// <summary>The house rules chosen for a block.</summary>
+    public static IReadOnlyDictionary<string, string> Chosen(Block block) =>
+        JsonSerializer.Deserialize<Dictionary<string, string>>(block.OptionsJson)!;
+
+    private async Task<Practice?> OpenSheetAsync(int id, CancellationToken stop) =>
+        await db
+            .Practices.Include(practice => practice.Blocks)
+            .SingleOrDefaultAsync(practice => practice.Id == id && !practice.Blocks.Any(block => block.Run != null), stop);
+
+    private async Task<Practice?> NewAsync(CancellationToken stop)
+    {
+        if (await db.Teams.OrderBy(team => team.Id).FirstOrDefaultAsync(stop) is not { } team)
+        {
+            return null;
+        }
+
+        var now = clock.GetLocalNow().DateTime;
+        var practice = new Practice
+        {
+            TeamId = team.Id,
+            Title = "Practice",
+            Date = DateOnly.FromDateTime(now),
+            Start = new TimeOnly(now.Hour, now.Minute / 5 * 5),
+            Minutes = UsualMinutes,
+        };
+        db.Practices.Add(practice);
+        return practice;
+    }
+}
+
+/// <summary>A drill to put on a timing sheet.</summary>
+/// <param name="Practice">The practice, or null for a new one today.</param>
+/// <param name="Options">The house rules chosen; what is not named stays as the card has it.</param>
+public sealed record DrillLine(int? Practice, string Card, double Minutes, int Groups, IReadOnlyDictionary<string, string> Options);

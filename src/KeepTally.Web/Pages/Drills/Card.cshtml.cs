@@ -1,0 +1,87 @@
+using System.Text;
+using KeepTally.Core.Cards;
+using KeepTally.Store.Book;
+using KeepTally.Store.Practices;
+using KeepTally.Store.Squads;
+using KeepTally.Store.Tables;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace KeepTally.Web.Pages.Drills;
+
+/// <summary>One card of the book: what it is for, how it is set up, how it is scored, and what became of it.</summary>
+public sealed class CardModel(DrillBook book, TimingSheet sheet, SquadBook squad, TimeProvider clock) : PageModel
+{
+    public required BookPage Shown { get; set; }
+
+    /// <summary>Practices whose sheet is still open.</summary>
+    public IReadOnlyList<Practice> Practices { get; private set; } = [];
+
+    /// <summary>As many groups as the squad makes, each of the size that suits the card best; sides share one court.</summary>
+    public int Groups { get; private set; } = 1;
+
+    public DateOnly Today { get; private set; }
+
+    /// <summary>Why the card could not be put in a practice, in words for the coach.</summary>
+    public string? Hindrance { get; private set; }
+
+    public async Task<IActionResult> OnGetAsync(string id, int? version, CancellationToken stop) =>
+        await LoadAsync(id, version, stop) ? Page() : NotFound();
+
+    /// <summary>The card's own text, as a file.</summary>
+    public async Task<IActionResult> OnGetJsonAsync(string id, int? version, CancellationToken stop) =>
+        await book.FindAsync(id, version, stop) is { } page
+            ? File(Encoding.UTF8.GetBytes(page.Shown.Json), "application/json", $"{id}.json")
+            : NotFound();
+
+    public async Task<IActionResult> OnPostArchiveAsync(string id, bool away, CancellationToken stop) =>
+        await book.ArchiveAsync(id, away, stop) ? RedirectToPage(new { id }) : NotFound();
+
+    public async Task<IActionResult> OnPostPutAsync(string id, PutForm form, CancellationToken stop)
+    {
+        if (!ModelState.IsValid)
+        {
+            Hindrance = ModelState.Values.SelectMany(value => value.Errors).First().ErrorMessage;
+            return await LoadAsync(id, null, stop) ? Page() : NotFound();
+        }
+
+        var (practice, hindrance) = await sheet.AddAsync(
+            new DrillLine(form.Practice, id, form.Minutes, form.Groups, form.Options),
+            stop
+        );
+        if (practice is { } there)
+        {
+            return RedirectToPage("/Index", new { practice = there });
+        }
+
+        Hindrance = hindrance;
+        return await LoadAsync(id, null, stop) ? Page() : NotFound();
+    }
+
+    /// <summary>A day and a time as coaches write them.</summary>
+    public static string When(long at, TimeZoneInfo zone) =>
+        TimeZoneInfo
+            .ConvertTime(DateTimeOffset.FromUnixTimeMilliseconds(at), zone)
+            .ToString("d MMMM yyyy, HH:mm", System.Globalization.CultureInfo.InvariantCulture);
+
+    public string When(long at) => When(at, clock.LocalTimeZone);
+
+    private async Task<bool> LoadAsync(string id, int? version, CancellationToken stop)
+    {
+        if (await book.FindAsync(id, version, stop) is not { } found)
+        {
+            return false;
+        }
+
+        Shown = found;
+        Practices = await sheet.OpenAsync(stop);
+        if (Practices.Count > 0 && found.Card.Stages[^1].Scores != Scorer.Side)
+        {
+            var here = (await squad.ListAsync(Practices[0].TeamId, stop)).Count - PracticeBook.Absent(Practices[0]).Count;
+            Groups = Math.Max(1, (int)Math.Round((double)here / found.Card.Players.Best));
+        }
+
+        Today = DateOnly.FromDateTime(clock.GetLocalNow().DateTime);
+        return true;
+    }
+}

@@ -1,0 +1,212 @@
+using System.Text.Encodings.Web;
+using System.Text.Json;
+using System.Text.Json.Nodes;
+using KeepTally.Core.Cards;
+using KeepTally.Core.Faults;
+using KeepTally.Core.Formats;
+using KeepTally.Store.Book;
+using KeepTally.Web.Pages.Drills.Editing;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace KeepTally.Web.Pages.Drills;
+
+/// <summary>
+/// The editor of a card. The card is a JSON text all along; the fields are laid over it, the core reads it and says in
+/// plain words what its rules mean, or what is wrong with it and where.
+/// </summary>
+public sealed class EditModel(DrillBook book, CardDesk desk) : PageModel
+{
+    private static readonly JsonSerializerOptions Written = new()
+    {
+        WriteIndented = true,
+        Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping,
+    };
+
+    /// <summary>The card's own id where it is in the book; null for a new one.</summary>
+    public string? CardId { get; private set; }
+
+    /// <summary>The revision this edit began from; 0 for a new card.</summary>
+    public int Revision { get; private set; }
+
+    public JsonObject Tree { get; private set; } = [];
+
+    public string Json { get; private set; } = "";
+
+    /// <summary>The card as it reads now, or null where it does not.</summary>
+    public DrillCard? Card { get; private set; }
+
+    public IReadOnlyList<Fault> Faults { get; private set; } = [];
+
+    /// <summary>Whether the faults are to be shown: a card just begun is not yet wrong.</summary>
+    public bool ShowsFaults { get; private set; }
+
+    public string Why { get; private set; } = "";
+
+    public TryPad? Try { get; private set; }
+
+    public async Task<IActionResult> OnGetAsync(string? id, string? copy, string? variant, CancellationToken stop)
+    {
+        if ((id ?? copy ?? variant) is not { } source)
+        {
+            await TakeAsync(CardTemplates.NewCard(), stop);
+            return Page();
+        }
+
+        if (await book.FindAsync(source, null, stop) is not { } page)
+        {
+            return NotFound();
+        }
+
+        var tree = (JsonObject)JsonNode.Parse(page.Shown.Json)!;
+        if (id is not null)
+        {
+            (CardId, Revision) = (id, page.Row.Revision);
+        }
+        else
+        {
+            tree["name"] = $"{page.Card.Name}, {(copy is null ? "variant" : "copy")}";
+            tree["id"] = "";
+            FieldPath.Set(tree, "variantOf", variant is null ? null : JsonValue.Create(variant));
+        }
+
+        await TakeAsync(tree, stop);
+        return Page();
+    }
+
+    /// <summary>A button of the form: something is added, taken out or moved.</summary>
+    public async Task<IActionResult> OnPostChangeAsync(string? id, string act, CancellationToken stop)
+    {
+        if (!await TakeFormAsync(id, act, stop))
+        {
+            return BadRequest();
+        }
+
+        return Request.Headers.ContainsKey("HX-Request") ? Partial("_Editor", this) : Page();
+    }
+
+    /// <summary>What the rules mean as they stand, while one types.</summary>
+    public async Task<IActionResult> OnPostWordsAsync(string? id, CancellationToken stop)
+    {
+        ShowsFaults = true;
+        return await TakeFormAsync(id, null, stop) ? Partial("_Words", this) : BadRequest();
+    }
+
+    /// <summary>The pad with made-up players.</summary>
+    public async Task<IActionResult> OnPostTryAsync(string? id, int stage, int players, CancellationToken stop)
+    {
+        if (!await TakeFormAsync(id, null, stop))
+        {
+            return BadRequest();
+        }
+
+        Try = Card is null ? null : TryPad.Of(Card, Json, stage, players);
+        return Partial("_Try", this);
+    }
+
+    /// <summary>The card as a text, in place of the fields.</summary>
+    public async Task<IActionResult> OnPostTextAsync(string? id, int revision, string? text, CancellationToken stop)
+    {
+        (CardId, Revision, ShowsFaults) = (id, revision, true);
+        if (TryParse(text ?? "", out var tree))
+        {
+            await TakeAsync(tree, stop);
+        }
+        else
+        {
+            Faults = CardReader.Read(text ?? "").Faults;
+            Tree = CardTemplates.NewCard();
+            Json = text ?? "";
+        }
+
+        return Page();
+    }
+
+    public async Task<IActionResult> OnPostSaveAsync(string? id, string? why, CancellationToken stop)
+    {
+        ShowsFaults = true;
+        Why = why?.Trim() ?? "";
+        if (!await TakeFormAsync(id, null, stop))
+        {
+            return BadRequest();
+        }
+
+        if (Faults.Count > 0)
+        {
+            return Page();
+        }
+
+        var saved = await desk.SaveAsync(Json, Revision, Why, stop);
+        if (saved.IsSaved)
+        {
+            return RedirectToPage("/Drills/Card", new { id = saved.Id });
+        }
+
+        Faults = saved.Faults;
+        return Page();
+    }
+
+    /// <summary>The value at a path of the card, or null.</summary>
+    public JsonNode? At(string path) => FieldPath.Find(Tree, path);
+
+    /// <summary>How many items the list at a path has.</summary>
+    public int Count(string path) => (At(path) as JsonArray)?.Count ?? 0;
+
+    /// <summary>The names of the object at a path.</summary>
+    public IReadOnlyList<string> Keys(string path) => [.. (At(path) as JsonObject ?? []).Select(pair => pair.Key)];
+
+    /// <summary>What is wrong at a path, where faults are shown.</summary>
+    public string FaultAt(string path) =>
+        ShowsFaults
+            ? string.Join(" ", Faults.Where(fault => fault.Path == path).Select(fault => $"{fault.Problem}; {fault.Mend}."))
+            : "";
+
+    /// <summary>Whether the text in hand could not be turned into fields.</summary>
+    public bool IsBroken => Json.Length > 0 && !TryParse(Json, out _);
+
+    private async Task<bool> TakeFormAsync(string? id, string? act, CancellationToken stop)
+    {
+        var form = Request.Form;
+        CardId = id;
+        Revision = int.TryParse(form["revision"], out var revision) ? revision : 0;
+        ShowsFaults |= form["touched"] == "true";
+        if (!TryParse(form["base"].ToString(), out var tree))
+        {
+            return false;
+        }
+
+        CardForm.LayOver(tree, form);
+        if (act is not null)
+        {
+            CardChange.Do(tree, act);
+        }
+
+        await TakeAsync(tree, stop);
+        return true;
+    }
+
+    private async Task TakeAsync(JsonObject tree, CancellationToken stop)
+    {
+        // A new card takes its id from its name; an old one keeps it, whatever the text says.
+        tree["id"] = CardId ?? await desk.FreeIdAsync(tree["name"]?.ToString() ?? "", stop);
+        Tree = tree;
+
+        Json = tree.ToJsonString(Written);
+        var read = CardReader.Read(Json);
+        (Card, Faults) = (read.Value, read.Faults);
+    }
+
+    private static bool TryParse(string text, out JsonObject tree)
+    {
+        try
+        {
+            tree = JsonNode.Parse(text) as JsonObject ?? [];
+            return tree.Count > 0;
+        }
+        catch (JsonException)
+        {
+            tree = [];
+            return false;
+        }
+    }
+}

@@ -1,0 +1,70 @@
+using System.Globalization;
+using System.Text.Json.Nodes;
+
+namespace KeepTally.Web.Pages.Drills.Editing;
+
+/// <summary>What a new card, or a new part of one, begins as.</summary>
+internal static class CardTemplates
+{
+    private const string Stage = """
+        {"name":"Stage","scores":"player","play":"together","outcomes":[
+          {"id":"make","label":"Make","key":"g","result":"success","points":1},
+          {"id":"miss","label":"Miss","key":"m","result":"failure"}]}
+        """;
+
+    internal static JsonObject NewCard() =>
+        (JsonObject)Parsed(
+            $$"""
+            {"format":"keep-tally/drill@1","id":"","name":"","purpose":"","sports":["any sport"],"skills":[],"intensity":3,
+             "players":{"min":2,"best":4,"max":6},"minutes":8,"secondsPerRep":8,
+             "equipment":[{"item":"ball","count":1,"per":"group"}],"coaches":1,"stages":[{{Stage}}]}
+            """
+        );
+
+    /// <summary>The name an option or a tag begins with.</summary>
+    internal static string Key(string list) => list == "tags" ? "tag" : "rule";
+
+    /// <summary>A new item of a list of the card.</summary>
+    internal static JsonNode Item(string list, int count) =>
+        Parsed(
+            list switch
+            {
+                "stages" => Stage,
+                "outcomes" => $$"""{"id":"tap{{Number(count + 1)}}","label":"New","result":"neutral"}""",
+                "until" => """{"points":11}""",
+                "limits" => """{"tag":"tag","within":1,"breach":"void"}""",
+                "measure" => """{"by":"points","better":"high"}""",
+                "places" => $$"""{"id":"place{{Number(count + 1)}}","kind":"spot","size":1,"active":true}""",
+                "moves" => """{"from":"","to":"","who":"all"}""",
+                "equipment" => """{"item":"cone","count":4,"per":"group"}""",
+                "cautions" => """{"kind":"contact","text":""}""",
+                "tags" => """{"label":"Finish","values":{"high":"High","low":"Low"}}""",
+                "options" => """{"label":"A miss","choices":{"zero":"back to nought","hold":"does not count"},"default":"zero"}""",
+                _ => "null",
+            }
+        )!;
+
+    /// <summary>A rule that is there or not.</summary>
+    internal static JsonNode? Rule(string name) =>
+        Parsed(
+            name switch
+            {
+                "names" => """{"rungs":["left","middle","right"],"pass":{"successes":5,"of":7,"stop":"both"},"fail":"retry"}""",
+                "distances" => """{"rungs":{"start":5,"step":1,"unit":"m"},"pass":{"successes":7,"of":10},"fail":"out"}""",
+                "rung-names" => """["left","middle","right"]""",
+                "rung-distances" => """{"start":5,"step":1,"unit":"m"}""",
+                "targets" => """{"zones":["high-left","low-right"],"rounds":5,"points":1}""",
+                "clock" => """{"work":60,"rounds":1,"countIn":5,"calls":[30,10,5,4,3,2,1]}""",
+                "break" => """{"round":1,"seconds":60}""",
+                "surprise" => """{"min":5,"max":20}""",
+                "par" => """{"by":"points","value":10}""",
+                "rotate" => """{"on":"round","every":1}""",
+                "load" => """{"kind":"throw","per":"attempt"}""",
+                _ => "null",
+            }
+        );
+
+    private static JsonNode Parsed(string json) => JsonNode.Parse(json)!;
+
+    private static string Number(int number) => number.ToString(CultureInfo.InvariantCulture);
+}

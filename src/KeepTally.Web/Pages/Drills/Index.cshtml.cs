@@ -1,0 +1,102 @@
+using System.Text;
+using KeepTally.Store.Book;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace KeepTally.Web.Pages.Drills;
+
+/// <summary>The drill book: cards to browse, and what narrows them down.</summary>
+public sealed class IndexModel(DrillBook book, TimeProvider clock) : PageModel
+{
+    [BindProperty(SupportsGet = true)]
+    public string? Text { get; set; }
+
+    [BindProperty(SupportsGet = true)]
+    public string? Sport { get; set; }
+
+    [BindProperty(SupportsGet = true)]
+    public string? Skill { get; set; }
+
+    [BindProperty(SupportsGet = true)]
+    public int? Players { get; set; }
+
+    [BindProperty(SupportsGet = true)]
+    public double? Minutes { get; set; }
+
+    [BindProperty(SupportsGet = true)]
+    public int? Effort { get; set; }
+
+    [BindProperty(SupportsGet = true)]
+    public int? Rested { get; set; }
+
+    [BindProperty(SupportsGet = true)]
+    public string[] Hand { get; set; } = [];
+
+    [BindProperty(SupportsGet = true)]
+    public bool Archived { get; set; }
+
+    public IReadOnlyList<BookEntry> Found { get; private set; } = [];
+
+    public int All { get; private set; }
+
+    public IReadOnlyList<string> Sports { get; private set; } = [];
+
+    public IReadOnlyList<string> Skills { get; private set; } = [];
+
+    public IReadOnlyList<string> Items { get; private set; } = [];
+
+    public DateOnly Today { get; private set; }
+
+    public bool IsNarrowed =>
+        Text is { Length: > 0 }
+        || Sport is { Length: > 0 }
+        || Skill is { Length: > 0 }
+        || Players is not null
+        || Minutes is not null
+        || Effort is not null
+        || Rested is not null
+        || Hand.Length > 0;
+
+    public async Task<IActionResult> OnGetAsync(CancellationToken stop)
+    {
+        Today = DateOnly.FromDateTime(clock.GetLocalNow().DateTime);
+        var all = await book.ListAsync(Archived, stop);
+        All = all.Count;
+        Sports = Distinct(all, entry => entry.Card.Sports.Where(sport => sport != BookFilter.AnySport));
+        Skills = Distinct(all, entry => entry.Card.Skills);
+        Items = Distinct(all, entry => entry.Card.Equipment.Select(each => each.Item));
+        var filter = new BookFilter(
+            Given(Text),
+            Given(Sport),
+            Given(Skill),
+            Players,
+            Minutes,
+            Effort,
+            Hand.Length > 0 ? Hand.ToHashSet(StringComparer.Ordinal) : null,
+            Rested
+        );
+        Found = [.. all.Where(entry => filter.Fits(entry, Today))];
+        return Request.Headers.ContainsKey("HX-Request") ? Partial("_Found", this) : Page();
+    }
+
+    /// <summary>The whole book as one file.</summary>
+    public async Task<IActionResult> OnGetBookAsync(CancellationToken stop) =>
+        File(Encoding.UTF8.GetBytes(await book.ExportAsync(stop)), "application/json", "drill-book.json");
+
+    /// <summary>"today", "yesterday", "9 days ago", "3 weeks ago", "never".</summary>
+    public static string Ago(DateOnly? last, DateOnly today) =>
+        last is not { } day
+            ? "never"
+            : (today.DayNumber - day.DayNumber) switch
+            {
+                <= 0 => "today",
+                1 => "yesterday",
+                < 14 and var days => $"{days} days ago",
+                var days => $"{days / 7} weeks ago",
+            };
+
+    private static string? Given(string? text) => string.IsNullOrWhiteSpace(text) ? null : text.Trim();
+
+    private static string[] Distinct(IReadOnlyList<BookEntry> all, Func<BookEntry, IEnumerable<string>> of) =>
+        [.. all.SelectMany(of).Distinct().Order(StringComparer.OrdinalIgnoreCase)];
+}

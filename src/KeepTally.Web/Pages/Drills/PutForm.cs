@@ -1,0 +1,18 @@
+using System.ComponentModel.DataAnnotations;
+
+namespace KeepTally.Web.Pages.Drills;
+
+/// <summary>Where a card goes on a timing sheet, and by which house rules.</summary>
+public sealed class PutForm
+{
+    /// <summary>The practice, or null for a new one today.</summary>
+    public int? Practice { get; set; }
+
+    [Range(0.5, 120, ErrorMessage = "A drill lasts from half a minute to 120 minutes.")]
+    public double Minutes { get; set; } = 8;
+
+    [Range(1, 40, ErrorMessage = "Write how many groups, from 1 to 40.")]
+    public int Groups { get; set; } = 1;
+
+    public Dictionary<string, string> Options { get; set; } = [];
+}

@@ -1,0 +1,76 @@
+using System.Text.Json;
+using KeepTally.Core.Cards;
+using KeepTally.Core.Formats;
+using KeepTally.Core.Sheets;
+using KeepTally.Store.Practices;
+using KeepTally.Web.Pages.Run;
+
+namespace KeepTally.Web.Pages.Drills;
+
+/// <summary>A stage of a card on the pad of the run screen, with made-up players: nothing tapped there is kept.</summary>
+/// <param name="PracticeJson">The practice for the core in the browser.</param>
+public sealed record TryPad(DrillPad Pad, string PracticeJson, int Stage, int Players)
+{
+    private static readonly string[] Names =
+    [
+        "Wren",
+        "Tarn",
+        "Sorrel",
+        "Bryn",
+        "Lark",
+        "Fern",
+        "Rowan",
+        "Piper",
+        "Isla",
+        "Jory",
+        "Mabel",
+        "Orla",
+    ];
+
+    private static readonly JsonSerializerOptions Camel = new(JsonSerializerDefaults.Web);
+
+    /// <param name="json">The text of the card.</param>
+    /// <param name="players">How many made-up players; as many as the card likes best where that is 0.</param>
+    public static TryPad Of(DrillCard card, string json, int stage, int players)
+    {
+        stage = Math.Clamp(stage, 0, card.Stages.Count - 1);
+        var count = Math.Clamp(players > 0 ? players : card.Players.Best, 1, Names.Length);
+        var rules = card.Stages[stage];
+        var made = Names.Take(count).Select((name, index) => new Member($"p{index + 1}", name)).ToArray();
+        var (name, head) = SheetDealer.Deal(card, stage, made, GroupsOf(rules, count))[0];
+        var live = LiveSheet.Open(card, head).Sure();
+        var pad = DrillPad.Of(0, $"{card.Name}: {rules.Name}", card.Minutes, [("try", "", live)]);
+        return new TryPad(
+            pad,
+            JsonSerializer.Serialize(
+                new
+                {
+                    Runs = new[]
+                    {
+                        new
+                        {
+                            card.Name,
+                            Card = json,
+                            Sheets = new[]
+                            {
+                                new
+                                {
+                                    Id = "try",
+                                    Name = name,
+                                    Head = HeadReader.Write(head),
+                                    Events = Array.Empty<string>(),
+                                },
+                            },
+                        },
+                    },
+                },
+                Camel
+            ),
+            stage,
+            count
+        );
+    }
+
+    /// <summary>Where groups score, two of them are enough to see who leads.</summary>
+    private static int GroupsOf(Stage stage, int players) => stage.Scores is Scorer.Group ? Math.Min(2, players) : 1;
+}

@@ -1,0 +1,87 @@
+// The pad of the run screen with made-up players. The core judges and explains; nothing is kept or sent. The clock can
+// be pushed on, so that a minute need not be waited for.
+import { bind } from "../run/bind.js";
+import { ClockFace } from "../run/clock-face.js";
+import { loadCore } from "../run/core.js";
+import { Pad } from "../run/pad.js";
+
+const by = (id) => document.getElementById(id);
+const frame = 100;
+let ticking;
+
+export async function openTry() {
+  const root = by("try-pad");
+  root.setAttribute("aria-busy", "opening");
+  clearInterval(ticking);
+  const core = await loadCore();
+  const fault = core.open(by("try-practice").textContent, "try");
+  if (fault) {
+    by("try-why").textContent = fault;
+    return;
+  }
+  const face = new ClockFace();
+  const began = performance.now();
+  let skipped = 0;
+  let view;
+  const now = () => performance.now() - began + skipped;
+  const drill = root.querySelector("[data-drill]");
+  drill.hidden = false;
+
+  function show() {
+    core.due(now());
+    view = core.view(now());
+    if (view.run) {
+      bind(root, { run: view.run, sheets: view.run.sheets });
+      face.show(view.run.clock);
+      root.querySelector("[data-try=go]").textContent = view.run.primaryLabel;
+    }
+    root.querySelector("[data-try=go]").disabled = !view.run || view.run.primary === "end";
+  }
+
+  function tell(words, what = "") {
+    by("try-why").textContent = words;
+    const line = document.createElement("li");
+    line.textContent = what ? `${what}: ${words}` : words;
+    by("try-log").prepend(line);
+  }
+
+  const pad = new Pad(root, {
+    tap(sheet, touch) {
+      const said = core.tap(sheet, touch, now());
+      show();
+      tell(said.refused ?? said.why, view.run?.last?.text);
+    },
+    turn(sheet, unit) {
+      core.passTurn(sheet, unit, now());
+      show();
+    },
+  });
+  root.addEventListener("click", (event) => {
+    const button = event.target.closest("[data-try]");
+    const last = view.run?.last;
+    switch (button?.dataset.try) {
+      case "go":
+        core.say(view.run.primary, "", now());
+        break;
+      case "undo":
+        if (last) {
+          core.undo(last.sheet, last.device, last.n, now());
+          tell("Taken back.", last.text);
+        }
+        break;
+      case "skip":
+        skipped += Number(button.dataset.seconds) * 1000;
+        break;
+      case "rotate":
+        core.say("rotate", "", now());
+        break;
+      default:
+        return;
+    }
+    show();
+  });
+  show();
+  root.setAttribute("aria-busy", "false");
+  ticking = setInterval(() => (root.isConnected ? show() : clearInterval(ticking)), frame);
+  return pad;
+}
