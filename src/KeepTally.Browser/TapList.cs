@@ -1,4 +1,6 @@
+using KeepTally.Core.Cards;
 using KeepTally.Core.Sheets;
+using KeepTally.Core.Words;
 
 namespace KeepTally.Browser;
 
@@ -48,15 +50,23 @@ internal static class TapList
             ""
         );
 
+    private static string Where(string? zone) => zone is null or Targets.None ? "elsewhere" : Phrase.Words(zone);
+
     private static TapView View(string id, LiveSheet live, RunEvent.Tap tap, bool undone)
     {
         var name = live.Head.Units.FirstOrDefault(unit => unit.Id == tap.Unit)?.Name;
-        var outcome = live.Stage.Outcomes.FirstOrDefault(each => each.Id == tap.Outcome)?.Label ?? tap.Zone;
+        var outcome = live.Stage.Outcomes.FirstOrDefault(each => each.Id == tap.Outcome)?.Label ?? Where(tap.Zone);
+        var more = string.Join(
+            ", ",
+            (tap.Tags ?? new Dictionary<string, string>())
+                .Select(tag => Phrase.Words(tag.Value))
+                .Concat(tap.Value is { } value ? [Phrase.Figure(value)] : [])
+        );
         return new TapView(
             id,
             tap.Id.Device,
             tap.Id.N,
-            name is null ? $"{outcome}" : $"{PadFace.FirstName(name)} · {outcome}",
+            (name is null ? $"{outcome}" : $"{PadFace.FirstName(name)} · {outcome}") + (more.Length > 0 ? $" ({more})" : ""),
             undone,
             false,
             live.VerdictOn(tap.Id)?.Kind switch
