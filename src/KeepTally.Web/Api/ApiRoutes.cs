@@ -5,6 +5,7 @@ internal static class ApiRoutes
 {
     internal static void MapApi(this IEndpointRouteBuilder app)
     {
+        app.MapGet("/formats/{name}", Formats.Get);
         var api = app.MapGroup("/api");
         api.MapPost("/sheets/{sheet}/events", SheetEvents.PostAsync).DisableAntiforgery();
         api.MapGet("/practices/{practice:int}/events", PracticeStream.Get);
