@@ -50,6 +50,32 @@ public sealed class Visitor(TestServer server)
         );
     }
 
+    /// <summary>Sends every field of a form as a browser does, with what is given in place of what it holds.</summary>
+    public async Task<HttpResponseMessage> PostAsync(
+        IHtmlDocument page,
+        string form,
+        string address,
+        params (string Name, string Value)[] given
+    )
+    {
+        var fields = ((IHtmlFormElement)page.QuerySelector(form)!)
+            .Elements.SelectMany(Fields)
+            .Where(field => given.All(each => each.Name != field.Key))
+            .Concat(given.Select(each => KeyValuePair.Create(each.Name, each.Value)));
+        using var content = new FormUrlEncodedContent(fields);
+        return await _http.PostAsync(new Uri(address, UriKind.Relative), content);
+    }
+
+    private static IEnumerable<KeyValuePair<string, string>> Fields(AngleSharp.Dom.IElement element) =>
+        element switch
+        {
+            IHtmlInputElement { Name: { Length: > 0 } name, Type: "checkbox" } box => box.IsChecked ? [new(name, box.Value)] : [],
+            IHtmlInputElement { Name: { Length: > 0 } name } input => [new(name, input.Value)],
+            IHtmlTextAreaElement { Name: { Length: > 0 } name } area => [new(name, area.Value)],
+            IHtmlSelectElement { Name: { Length: > 0 } name } select => [new(name, select.Value ?? "")],
+            _ => [],
+        };
+
     public static async Task<IHtmlDocument> ParsedAsync(HttpResponseMessage response) =>
         new HtmlParser().ParseDocument(await response.Content.ReadAsStringAsync());
 

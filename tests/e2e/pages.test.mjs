@@ -20,6 +20,13 @@ for (const look of ["light", "dark"]) {
       await page.goto(path);
       await judge(path);
     }
+    for (const path of ["/drills", "/drills/minute-trios", "/drills/import", "/drills/edit/never-twice"]) {
+      await page.goto(path);
+      await judge(path);
+    }
+    await page.getByRole("button", { name: "Try it" }).click();
+    await page.locator("#try-pad[aria-busy=false]").waitFor({ timeout: 20_000 });
+    await judge("try it");
     const screen = await RunScreen.begin(page);
     await judge("run, ready");
     await screen.start();

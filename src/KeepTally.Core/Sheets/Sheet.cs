@@ -128,7 +128,7 @@ public sealed class Sheet
         if (breach?.Breach == Breach.Void)
         {
             unit.Voids++;
-            return Verdict.Void(found.Unit);
+            return Verdict.Void(found.Unit, breach);
         }
 
         var running = RunningAt(tap.At);
@@ -139,7 +139,7 @@ public sealed class Sheet
         Count(tap, found, unit, outcome, attempt);
         var passes = Score(found, unit, outcome, attempt, breached: breach is not null, running);
         EndWhatIsMet(passes, running);
-        return Verdict.Counted(found.Unit, attempt);
+        return Verdict.Counted(found.Unit, attempt, breach);
     }
 
     private void Count(RunEvent.Tap tap, Addressed found, UnitTally unit, OutcomeRule? outcome, bool? attempt)

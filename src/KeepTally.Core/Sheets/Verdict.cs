@@ -1,9 +1,12 @@
+using KeepTally.Core.Cards;
+
 namespace KeepTally.Core.Sheets;
 
 /// <summary>What became of an event on a sheet.</summary>
 /// <param name="Unit">For a tap that was counted, late or void: the index of its unit, or -1.</param>
 /// <param name="Attempt">For a counted tap: true a success, false a failure, null neither.</param>
-public readonly record struct Verdict(VerdictKind Kind, int Unit, bool? Attempt, Refusal? Refusal)
+/// <param name="Breached">The limit that the tap breached, or null.</param>
+public readonly record struct Verdict(VerdictKind Kind, int Unit, bool? Attempt, Refusal? Refusal, Limit? Breached = null)
 {
     internal static Verdict Taken => new(VerdictKind.Taken, -1, null, null);
 
@@ -11,9 +14,10 @@ public readonly record struct Verdict(VerdictKind Kind, int Unit, bool? Attempt,
 
     internal static Verdict Late(int unit) => new(VerdictKind.Late, unit, null, null);
 
-    internal static Verdict Void(int unit) => new(VerdictKind.Void, unit, null, null);
+    internal static Verdict Void(int unit, Limit breached) => new(VerdictKind.Void, unit, null, null, breached);
 
-    internal static Verdict Counted(int unit, bool? attempt) => new(VerdictKind.Counted, unit, attempt, null);
+    internal static Verdict Counted(int unit, bool? attempt, Limit? breached) =>
+        new(VerdictKind.Counted, unit, attempt, null, breached);
 }
 
 public enum VerdictKind

@@ -22,9 +22,9 @@ internal static class ClimbWords
         {
             Pass.Window window when now.Window.Hits.Count == 0 => Lost(ladder, window, was, now, made),
             Pass.Window window =>
-                $"{Phrase.Capital(Phrase.Count(now.Window.Made))} made of {Phrase.Count(now.Window.Hits.Count)}; {Phrase.Count(window.Successes)} of {Phrase.Count(window.Of)} clears it.",
-            Pass.Makes makes => $"{Phrase.Capital(Phrase.Count(now.Window.Made))} of {Phrase.Count(makes.Successes)} made.",
-            Pass.InARow run when made => $"{Phrase.Capital(Phrase.Count(now.Window.Made))} in a row of {Phrase.Count(run.Streak)}.",
+                $"{Made(now.Window.Made)} made of {Phrase.Count(now.Window.Hits.Count)}; {Phrase.Count(window.Successes)} of {Phrase.Count(window.Of)} clears it.",
+            Pass.Makes makes => $"{Made(now.Window.Made)} of {Phrase.Count(makes.Successes)} made.",
+            Pass.InARow run when made => $"{Made(now.Window.Made)} in a row of {Phrase.Count(run.Streak)}.",
             Pass.InARow when stage.Streak == StreakMiss.Zero => was.Window.Made > 0
                 ? "A miss: the run starts again from nought."
                 : "A miss: still no run.",
@@ -32,6 +32,8 @@ internal static class ClimbWords
             _ => "",
         };
     }
+
+    private static string Made(int count) => count == 0 ? "None" : Phrase.Capital(Phrase.Count(count));
 
     private static string Cleared(Ladder ladder, UnitReport was, UnitReport now)
     {
@@ -46,7 +48,7 @@ internal static class ClimbWords
         var misses = was.Window.Hits.Count(hit => !hit) + (made ? 0 : 1);
         var why =
             was.Window.Hits.Count + 1 >= window.Of
-                ? $"{Phrase.Capital(Phrase.Count(was.Window.Made + (made ? 1 : 0)))} of {Phrase.Count(window.Of)}"
+                ? $"{Made(was.Window.Made + (made ? 1 : 0))} of {Phrase.Count(window.Of)}"
                 : $"{Phrase.Capital(Phrase.Ordinal(misses))} miss";
         return ladder.Fail switch
         {

@@ -19,7 +19,7 @@ public static class TapWords
         return verdict.Kind switch
         {
             VerdictKind.Late => Late(sheet, verdict, before),
-            VerdictKind.Void => Void(sheet, tap),
+            VerdictKind.Void => Void(sheet, tap, verdict),
             VerdictKind.Refused => Phrase.Sentence(verdict.Refusal!.Problem),
             VerdictKind.Counted => Counted(sheet, tap, verdict, before, after),
             VerdictKind.Taken => "",
@@ -43,48 +43,31 @@ public static class TapWords
             : "The time is up: this came late and does not count.";
     }
 
-    private static string Void(LiveSheet sheet, RunEvent.Tap tap) =>
-        Repeated(sheet, tap) is { Length: > 0 } repeat ? $"{repeat}: this does not count." : "This does not count.";
+    private static string Void(LiveSheet sheet, RunEvent.Tap tap, Verdict verdict) =>
+        $"{Repeated(sheet.Stage, tap, verdict.Breached!)}: this does not count.";
 
-    private static string Repeated(LiveSheet sheet, RunEvent.Tap tap)
-    {
-        foreach (var limit in sheet.Stage.Limits)
-        {
-            if (tap.Tags?.TryGetValue(limit.Tag, out var value) == true)
-            {
-                return Phrase.Capital(
-                    $"the same {TargetWords.Label(sheet.Stage, limit.Tag)} again ({TargetWords.Value(sheet.Stage, limit.Tag, value)})"
-                );
-            }
-        }
-
-        return "";
-    }
+    private static string Repeated(Stage stage, RunEvent.Tap tap, Limit limit) =>
+        Phrase.Capital(
+            $"the same {TargetWords.Label(stage, limit.Tag)} again ({TargetWords.Value(stage, limit.Tag, tap.Tags![limit.Tag])})"
+        );
 
     private static string Counted(LiveSheet sheet, RunEvent.Tap tap, Verdict verdict, SheetReport before, SheetReport after)
     {
         var (was, now) = (before.Units[verdict.Unit], after.Units[verdict.Unit]);
         var outcome = sheet.Stage.Outcomes.FirstOrDefault(each => each.Id == tap.Outcome);
-        var breached =
-            outcome is not null && verdict.Attempt == false && outcome.Result != OutcomeResult.Failure && tap.Tags is not null;
-        return
-            string.Join(
-                ' ',
-                new[]
-                {
-                    breached ? $"{Repeated(sheet, tap)}: this counts as a miss." : "",
-                    Zone(was, now, tap),
-                    PointsMoved(sheet, verdict.Unit, before, after, outcome),
-                    ClimbWords.Step(sheet.Stage, was, now, verdict.Attempt),
-                    Run(sheet.Stage, was, now, verdict.Attempt),
-                    Out(was, now),
-                    Passed(sheet, before, after),
-                    Finished(sheet, verdict.Unit, was, now, after),
-                }.Where(part => part.Length > 0)
-            )
-                is { Length: > 0 } words
-            ? words
-            : "Written down.";
+        string[] parts =
+        [
+            verdict.Breached is { } limit ? $"{Repeated(sheet.Stage, tap, limit)}: this counts as a miss." : "",
+            Zone(was, now, tap),
+            PointsMoved(sheet, verdict.Unit, before, after, outcome),
+            ClimbWords.Step(sheet.Stage, was, now, verdict.Attempt),
+            Run(sheet.Stage, was, now, verdict.Attempt),
+            Out(was, now),
+            Passed(sheet, before, after),
+            Finished(sheet, verdict.Unit, was, now, after),
+        ];
+        var words = string.Join(' ', parts.Where(part => part.Length > 0));
+        return words.Length > 0 ? words : "Written down.";
     }
 
     private static string Zone(UnitReport was, UnitReport now, RunEvent.Tap tap)

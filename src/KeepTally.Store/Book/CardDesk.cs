@@ -15,6 +15,8 @@ public sealed class CardDesk(TallyDb db, TimeProvider clock)
 {
     private const int LongestId = 60;
 
+    private static readonly string[] Reserved = ["edit", "import"];
+
     /// <param name="revision">The revision the edit began from; 0 for a card that must be new; null to take whatever stands.</param>
     public async Task<SaveOutcome> SaveAsync(string json, int? revision, string why = "", CancellationToken stop = default)
     {
@@ -85,6 +87,7 @@ public sealed class CardDesk(TallyDb db, TimeProvider clock)
         stem = string.Join('-', stem.Split('-', StringSplitOptions.RemoveEmptyEntries));
         stem = stem.Length == 0 ? "drill" : stem[..Math.Min(stem.Length, LongestId - 4)];
         var taken = await db.Cards.Where(card => card.Id.StartsWith(stem)).Select(card => card.Id).ToListAsync(stop);
+        taken.AddRange(Reserved);
         return Enumerable.Range(1, taken.Count + 1).Select(n => n == 1 ? stem : $"{stem}-{n}").First(id => !taken.Contains(id));
     }
 
@@ -191,11 +194,7 @@ public sealed class CardDesk(TallyDb db, TimeProvider clock)
 
     /// <summary>An id stands in addresses, so it is kept plain.</summary>
     private static Fault? Unfit(string id) =>
-        id.Length <= LongestId && id.All(letter => char.IsAsciiLetterOrDigit(letter) || letter is '-' or '_')
-            ? null
-            : new Fault(
-                "id",
-                $"\"{id}\" cannot stand in an address",
-                $"use letters, digits and hyphens, at most {LongestId} of them"
-            );
+        Reserved.Contains(id) ? new Fault("id", $"\"{id}\" is an address of the book itself", "give this card another id")
+        : id.Length <= LongestId && id.All(letter => char.IsAsciiLetterOrDigit(letter) || letter is '-' or '_') ? null
+        : new Fault("id", $"\"{id}\" cannot stand in an address", $"use letters, digits and hyphens, at most {LongestId} of them");
 }

@@ -27,6 +27,9 @@ public static class ResultsCsv
         "voids",
         "late",
         "seconds",
+        "readings",
+        "readingBest",
+        "readingMean",
         "done",
     ];
 
@@ -74,6 +77,9 @@ public static class ResultsCsv
         csv.WriteField(unit.Voids);
         csv.WriteField(unit.Late);
         csv.WriteField(unit.Running / 1000.0);
+        csv.WriteField(unit.Readings.Count);
+        csv.WriteField(unit.Readings.Best);
+        csv.WriteField(unit.Readings.Mean);
         csv.WriteField(unit.Done ? "true" : "false");
         csv.NextRecord();
     }

@@ -1,0 +1,75 @@
+using KeepTally.Core.Cards;
+using KeepTally.Core.Words;
+using KeepTally.Store.Results;
+
+namespace KeepTally.Web.Pages.Results;
+
+/// <summary>How often, by row and by column, over all units of a drill: asked zones by where they went, tags by outcome.</summary>
+public sealed record CountTable(
+    string Name,
+    string RowHead,
+    IReadOnlyList<string> Columns,
+    IReadOnlyList<(string Name, IReadOnlyList<int> Counts)> Rows
+)
+{
+    public bool IsEmpty => Rows.All(row => row.Counts.All(count => count == 0));
+
+    public static CountTable OfZones(DrillResult drill)
+    {
+        var zones = drill.Stage.Targets!.Names;
+        string[] landed = [.. zones, Targets.None];
+        return new CountTable(
+            "Where it went",
+            "Asked",
+            [.. landed.Select(zone => zone == Targets.None ? "elsewhere" : Phrase.Words(zone))],
+            [
+                .. zones.Select(asked =>
+                    (
+                        Phrase.Words(asked),
+                        (IReadOnlyList<int>)
+                            [.. landed.Select(zone => drill.Rows.Sum(row => Count(Cells(row.Report.Zones, asked), zone)))]
+                    )
+                ),
+            ]
+        );
+    }
+
+    public static CountTable OfTag(DrillResult drill, TagKind tag)
+    {
+        var names = drill.Stage.Outcomes.Select(outcome => outcome.Id).ToArray();
+        return new CountTable(
+            $"By {tag.Label.ToLowerInvariant()}",
+            tag.Label,
+            [.. drill.Stage.Outcomes.Select(outcome => outcome.Label)],
+            [
+                .. tag.Values.Select(value =>
+                    (
+                        value.Value,
+                        (IReadOnlyList<int>)
+                            [
+                                .. names.Select(name =>
+                                    drill.Rows.Sum(row =>
+                                        Count(
+                                            Cells(
+                                                row.Report.Tags.FirstOrDefault(each => each.Tag == tag.Id)?.Values ?? [],
+                                                value.Key
+                                            ),
+                                            name
+                                        )
+                                    )
+                                ),
+                            ]
+                    )
+                ),
+            ]
+        );
+    }
+
+    private static IReadOnlyList<KeyValuePair<string, int>> Cells(
+        IReadOnlyList<KeyValuePair<string, IReadOnlyList<KeyValuePair<string, int>>>> rows,
+        string name
+    ) => rows.FirstOrDefault(row => row.Key == name).Value ?? [];
+
+    private static int Count(IReadOnlyList<KeyValuePair<string, int>> cells, string name) =>
+        cells.FirstOrDefault(cell => cell.Key == name).Value;
+}

@@ -1,0 +1,120 @@
+using KeepTally.Core.Cards;
+using KeepTally.Core.Formats;
+using KeepTally.Core.Sheets;
+using KeepTally.Core.Tests.Sheets;
+using KeepTally.Core.Words;
+
+namespace KeepTally.Core.Tests.Shipped;
+
+/// <summary>The cards that come with the application, as they lie in the store.</summary>
+internal static class ShippedCard
+{
+    private static readonly string Folder = Path.Combine(AppContext.BaseDirectory, "shipped");
+
+    internal static IReadOnlyList<string> Ids { get; } =
+    [.. Directory.GetFiles(Folder).Select(file => Path.GetFileNameWithoutExtension(file)).Order(StringComparer.Ordinal)];
+
+    internal static string Text(string id) => File.ReadAllText(Path.Combine(Folder, $"{id}.json"));
+
+    internal static DrillCard Read(string id, params (string Option, string Choice)[] chosen) =>
+        CardReader.Read(Text(id), chosen.ToDictionary(each => each.Option, each => each.Choice)).Sure();
+
+    /// <summary>A sheet of a shipped card, started and past its count-in. Units are the sides, or a, b, c …</summary>
+    internal static Bout Play(string id, int units = 2, int stage = 0, params (string Option, string Choice)[] chosen) =>
+        new(Read(id, chosen), stage, units);
+}
+
+/// <summary>A shipped card being run: says taps a second apart and reads what came of them.</summary>
+internal sealed class Bout
+{
+    private readonly LiveSheet _live;
+    private long _now;
+    private int _said;
+
+    internal Bout(DrillCard card, int stage, int count)
+    {
+        var sides = card.Stages[stage].Sides;
+        var names = sides.Count > 0 ? sides : [.. Enumerable.Range(0, count).Select(i => ((char)('a' + i)).ToString())];
+        _live = LiveSheet
+            .Open(card, new LogHead(card.Id, stage, card.Chosen, [.. names.Select(name => new Unit(name, name, []))]))
+            .Sure();
+        _live.Add(new RunEvent.Start(NextId(), 0));
+        _now = card.Stages[stage].Clock?.CountIn ?? 0;
+    }
+
+    internal LiveSheet Live => _live;
+
+    /// <summary>Why the last tap did what it did.</summary>
+    internal string Why { get; private set; } = "";
+
+    internal SheetReport Now => _live.Sheet.Report(_now);
+
+    internal UnitReport this[string unit] => Now.Of(unit);
+
+    private EventId NextId() => new("t", ++_said);
+
+    /// <summary>Taps in a row: <c>a:make</c>, by whoever is meant <c>:goal</c>, many times <c>a:make*5</c>.</summary>
+    internal Bout Tap(string taps)
+    {
+        foreach (var tap in taps.Split(' ', StringSplitOptions.RemoveEmptyEntries))
+        {
+            var (who, what) = (tap.Split(':')[0], tap.Split(':')[1].Split('*'));
+            for (var i = 0; i < (what.Length > 1 ? int.Parse(what[1], null) : 1); i++)
+            {
+                Say(who, what[0]);
+            }
+        }
+
+        return this;
+    }
+
+    internal Bout Say(
+        string who,
+        string? outcome,
+        string? zone = null,
+        double? value = null,
+        params (string Tag, string Value)[] tags
+    )
+    {
+        _now += 1000;
+        var tap = new RunEvent.Tap(
+            NextId(),
+            _now,
+            who.Length == 0 ? null : who,
+            outcome,
+            zone,
+            tags.Length == 0 ? null : tags.ToDictionary(tag => tag.Tag, tag => tag.Value),
+            value
+        );
+        var before = _live.Sheet.Report(_now);
+        Assert.Null(_live.Add(tap));
+        Why = TapWords.Explain(_live, tap, before, _live.Sheet.Report(_now));
+        return this;
+    }
+
+    /// <summary>Lets the clock run, and says what it calls for.</summary>
+    internal Bout Wait(double seconds)
+    {
+        _now += (long)(seconds * 1000);
+        foreach (var due in _live.Due(_now).ToArray())
+        {
+            _live.Add(due);
+        }
+
+        return this;
+    }
+
+    internal Bout Turn(string? unit = null)
+    {
+        _now += 1000;
+        _live.Add(new RunEvent.Turn(NextId(), _now, unit));
+        return this;
+    }
+
+    internal Bout Rotate(string? winner = null)
+    {
+        _now += 1000;
+        _live.Add(new RunEvent.Rotate(NextId(), _now, winner, null, null));
+        return this;
+    }
+}

@@ -1,0 +1,39 @@
+using KeepTally.Core.Tests.Shipped;
+
+namespace KeepTally.Core.Tests.Words;
+
+/// <summary>A tap says what it did and why.</summary>
+public sealed class TapWordsTests
+{
+    [Theory]
+    [InlineData("three-gates", "a:miss", "None made of one; five of seven clears it.")]
+    [InlineData("three-gates", "a:miss*3", "Third miss: this window is lost, start again.")]
+    [InlineData("three-gates", "a:make*5", "1 to a, now 5. Left cleared: on to middle.")]
+    [InlineData("step-back-push", "a:make*3 a:miss*7", "Three of ten: this window is lost. That is the first out.")]
+    [InlineData("ten-straight", "a:make*4 a:miss", "The run is back to nought.")]
+    [InlineData("two-rings", "a:make a:miss", "A miss: the run starts again from nought.")]
+    [InlineData("climb-the-net", "a:make*2 a:miss*2", "Second miss: this window is lost, back to near.")]
+    [InlineData("win-it-score-it", "plain:rebound*10 plain:stop", "1 to plain, now 11. It is over: plain wins.")]
+    [InlineData("one-hand-behind", ":miss", "The ball goes to second.")]
+    [InlineData("one-hand-behind", ":block", "It is over: second wins.")]
+    [InlineData("last-line", "a:save a:gave-up", "a loses all points.")]
+    [InlineData("last-one-out", "a:won a:won", "a is done already: this does not count.")]
+    public void The_last_tap_says(string card, string taps, string said) =>
+        Assert.Equal(said, ShippedCard.Play(card, 3).Tap(taps).Why, ignoreCase: true);
+
+    [Fact]
+    public void Zones_say_what_was_asked_and_where_it_went()
+    {
+        var bout = ShippedCard.Play("corner-calls", 1).Say("a", null, "low-left");
+        Assert.Equal("Asked high left, went low left: a miss. Next: low right.", bout.Why);
+        Assert.Equal("Low right, as asked. Next: high right. 1 to a, now 1.", bout.Say("a", null, "low-right").Why);
+    }
+
+    [Fact]
+    public void A_repeat_says_what_was_repeated()
+    {
+        var bout = ShippedCard.Play("never-twice", 1, 0, ("breach", "failure"));
+        bout.Say("a", "make", null, null, ("finish", "lob")).Say("a", "make", null, null, ("finish", "lob"));
+        Assert.Equal("The same finish again (lob): this counts as a miss.", bout.Why);
+    }
+}
