@@ -18,6 +18,9 @@ public sealed class Sheet
     private readonly Targets? _targets;
     private readonly Ladder? _ladder;
     private readonly Ending[] _until;
+
+    /// <summary>A tap can end nobody but the unit tapped: no other unit's points move, and no lead is asked for.</summary>
+    private readonly bool _endsAlone;
     private readonly SheetState _state;
     private readonly ClockLimit _limit;
     private readonly long _countIn;
@@ -31,7 +34,11 @@ public sealed class Sheet
         _outcomes = [.. _stage.Outcomes.Select(outcome => new OutcomeRule(outcome))];
         _targets = _stage.Targets;
         _ladder = _stage.Ladder;
-        _until = [.. _stage.Until];
+        _until = [.. _stage.Until.Where(ending => ending is not Ending.Time)];
+        _endsAlone =
+            _stage.Play != Play.Match
+            && _outcomes.All(outcome => outcome.OtherPoints.Length == 0)
+            && !_until.Any(ending => ending is Ending.Points { Lead: > 0 } or Ending.Points { AtLeast: <= 0 });
         _address = new TapAddress(_stage, head.Units);
         var units = head.Units.Select(
             (unit, index) => new UnitTally(index, unit, _stage.Outcomes.Count, _address.ZoneCount, _stage)
@@ -138,7 +145,7 @@ public sealed class Sheet
         var attempt = breach is null ? judged : false;
         Count(tap, found, unit, outcome, attempt);
         var passes = Score(found, unit, outcome, attempt, breached: breach is not null, running);
-        EndWhatIsMet(passes, running);
+        EndWhatIsMet(unit, passes, running);
         return Verdict.Counted(found.Unit, attempt, breach);
     }
 
@@ -191,20 +198,24 @@ public sealed class Sheet
     }
 
     /// <summary>Ends what the tap brought to its end, in unit order, then passes the turn.</summary>
-    private void EndWhatIsMet(bool passes, long running)
+    private void EndWhatIsMet(UnitTally tapped, bool passes, long running)
     {
-        var open = false;
-        foreach (var unit in _state.Units)
+        if (_until.Length > 0)
         {
-            if (_until.Length > 0 && !_state.Done && !unit.Done)
+            if (_endsAlone)
             {
-                EndUnit(unit, running);
+                EndUnit(tapped, running);
             }
-
-            open |= !unit.Done;
+            else
+            {
+                foreach (var unit in _state.Units)
+                {
+                    EndUnit(unit, running);
+                }
+            }
         }
 
-        if (!open)
+        if (_state.AllDone)
         {
             _state.Close(running);
         }
@@ -217,6 +228,11 @@ public sealed class Sheet
 
     private void EndUnit(UnitTally unit, long running)
     {
+        if (_state.Done || unit.Done)
+        {
+            return;
+        }
+
         foreach (var ending in _until)
         {
             if (!EndingRule.IsMet(ending, unit, _state.Units, _stage.Play))

@@ -6,6 +6,7 @@ namespace KeepTally.Core.Sheets;
 internal sealed class SheetState(UnitTally[] units, Play play, int ball)
 {
     private int _left;
+    private int _open = units.Length;
 
     internal UnitTally[] Units { get; } = units;
 
@@ -28,21 +29,7 @@ internal sealed class SheetState(UnitTally[] units, Play play, int ball)
     /// <summary>Running milliseconds at which this turn began.</summary>
     internal long TurnBegan { get; private set; }
 
-    internal bool AllDone
-    {
-        get
-        {
-            foreach (var unit in Units)
-            {
-                if (!unit.Done)
-                {
-                    return false;
-                }
-            }
-
-            return true;
-        }
-    }
+    internal bool AllDone => _open == 0;
 
     /// <summary>A unit's own running time: all its turns in turns, else the sheet's.</summary>
     internal long OwnTime(UnitTally unit, long running) =>
@@ -63,6 +50,7 @@ internal sealed class SheetState(UnitTally[] units, Play play, int ball)
         {
             unit.DoneAfter = OwnTime(unit, running);
             unit.Done = true;
+            _open--;
         }
     }
 

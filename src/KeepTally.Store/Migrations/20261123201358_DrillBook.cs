@@ -37,7 +37,7 @@ namespace KeepTally.Store.Migrations
                     table.PrimaryKey("PK_Cards", x => x.Id);
                 });
 
-            // Cards that were there before the book: each version's card gets its row, or the key below would not hold.
+            // Cards that were there before the book: each version's card gets its row.
             migrationBuilder.Sql("INSERT INTO Cards (Id, Archived, Revision) SELECT DISTINCT CardId, 0, 1 FROM CardVersions;");
 
             migrationBuilder.CreateTable(
@@ -68,22 +68,13 @@ namespace KeepTally.Store.Migrations
                 table: "CardChanges",
                 column: "CardId");
 
-            migrationBuilder.AddForeignKey(
-                name: "FK_CardVersions_Cards_CardId",
-                table: "CardVersions",
-                column: "CardId",
-                principalTable: "Cards",
-                principalColumn: "Id",
-                onDelete: ReferentialAction.Cascade);
+            // The key from CardVersions to Cards is the model's alone: SQLite would have to write the table anew, outside of
+            // any transaction, and a crash in the middle could lose cards.
         }
 
         /// <inheritdoc />
         protected override void Down(MigrationBuilder migrationBuilder)
         {
-            migrationBuilder.DropForeignKey(
-                name: "FK_CardVersions_Cards_CardId",
-                table: "CardVersions");
-
             migrationBuilder.DropTable(
                 name: "CardChanges");
 

@@ -176,19 +176,22 @@ async function begin() {
     }
   });
 
-  /** What ends something asks once more, on the button itself. */
+  /** What ends something asks once more, on the button itself; once said, it asks anew. */
   function sayFromChip(chip) {
     const { sure, say: word } = chip.dataset;
     if (sure && !chip.classList.contains("is-asking")) {
       const plain = chip.textContent;
       chip.classList.add("is-asking");
       chip.textContent = sure;
-      setTimeout(() => {
+      chip.calm = () => {
+        clearTimeout(waiting);
         chip.classList.remove("is-asking");
         chip.textContent = plain;
-      }, 4000);
+      };
+      const waiting = setTimeout(chip.calm, 4000);
       return;
     }
+    chip.calm?.();
     say(word);
     showMore(false);
   }
