@@ -21,9 +21,22 @@ public class FoldBenchmark
           {"id":"clean","result":"success","points":2},{"id":"goal","result":"success","points":1},{"id":"miss","result":"failure"}]}]}
         """;
 
+    private const string Match = """
+        {"format":"keep-tally/drill@1","id":"d","name":"D","stages":[{"scores":"side","play":"match","sides":["a","b","c","d"],"ball":"a",
+          "until":[{"points":1000000,"lead":2},{"attempts":1000000}],"outcomes":[
+          {"id":"clean","result":"success","points":{"self":2,"other":-1}},{"id":"goal","result":"success","points":1},
+          {"id":"miss","result":"failure","does":["turnOver"]}]}]}
+        """;
+
+    private const string Tags = """
+        {"format":"keep-tally/drill@1","id":"d","name":"D","stages":[{"until":[{"attempts":1000000}],
+          "tags":{"finish":{"label":"Finish","values":{"high":"High","low":"Low","lob":"Lob"}}},"limits":[{"tag":"finish","within":1}],"outcomes":[
+          {"id":"clean","result":"success","points":2},{"id":"goal","result":"success","points":1},{"id":"miss","result":"failure"}]}]}
+        """;
+
     private RunEvent[] _events = [];
 
-    [Params("points", "gates")]
+    [Params("points", "gates", "match", "tags")]
     public string Card { get; set; } = "points";
 
     [GlobalSetup]
@@ -32,6 +45,9 @@ public class FoldBenchmark
         var chance = new Random(1);
         string[] outcomes = ["clean", "goal", "miss"];
         string[] units = ["a", "b", "c", "d"];
+        var finishes = new[] { "high", "low", "lob" }
+            .Select(finish => new Dictionary<string, string> { ["finish"] = finish })
+            .ToArray();
         _events =
         [
             new RunEvent.Start(new EventId("x", 1), 0),
@@ -43,7 +59,7 @@ public class FoldBenchmark
                     units[chance.Next(4)],
                     outcomes[chance.Next(3)],
                     null,
-                    null,
+                    Card == "tags" ? finishes[chance.Next(3)] : null,
                     null
                 )),
         ];
@@ -63,7 +79,17 @@ public class FoldBenchmark
 
     private Sheet Open()
     {
-        var card = CardReader.Read(Card == "points" ? Points : Gates).Sure();
+        var card = CardReader
+            .Read(
+                Card switch
+                {
+                    "gates" => Gates,
+                    "match" => Match,
+                    "tags" => Tags,
+                    _ => Points,
+                }
+            )
+            .Sure();
         var units = new[] { "a", "b", "c", "d" }.Select(id => new Unit(id, id, []));
         return Sheet.Open(card, new LogHead("d", 0, card.Chosen, [.. units])).Sure();
     }

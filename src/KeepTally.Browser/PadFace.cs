@@ -102,6 +102,12 @@ internal static class PadFace
                 : $"{RungName(ladder, unit.Rung)} · {WindowWords(ladder, unit)}";
         }
 
+        if (stage.Targets is { } targets)
+        {
+            var answered = unit.Zones.Sum(asked => asked.Value.Sum(landed => landed.Value));
+            return $"{unit.Counts[^2].Value} of {answered}" + (unit.Done ? "" : $", {targets.Asked - answered} to go");
+        }
+
         var countsMisses = stage.Outcomes.Any(outcome => outcome.Result == OutcomeResult.Failure);
         return countsMisses && unit.Attempts > 0 ? $"{unit.Successes} of {unit.Attempts}" : "";
     }

@@ -23,12 +23,53 @@ const tapAll = async (screen, taps) => {
   await page.waitForTimeout(400);
 };
 
+/** A practice of its own with one card, begun. */
+async function runOf(card) {
+  await page.goto(`/drills/${card}`);
+  await page.getByLabel("Practice", { exact: true }).selectOption({ label: "A new one, today" });
+  await page.getByRole("button", { name: "Put it in" }).click();
+  await page.getByRole("button", { name: "Start practice" }).click();
+  const screen = new RunScreen(page);
+  await screen.ready();
+  return screen;
+}
+
 try {
   await page.goto("/");
   await page.waitForTimeout(300);
   await shot("today", { fullPage: true });
   await page.goto("/squad?edit=3");
   await shot("squad");
+
+  await page.goto("/drills");
+  await page.getByLabel("Skill").selectOption("shooting");
+  await page.waitForTimeout(500);
+  await shot("drills");
+  await page.goto("/drills/three-gates");
+  await shot("card", { fullPage: true });
+  await page.goto("/drills/edit/three-gates");
+  await page.getByRole("button", { name: "Try it" }).click();
+  await page.locator("#try-pad[aria-busy=false]").waitFor();
+  const tried = page.locator("#try-pad");
+  await tried.getByRole("button", { name: "Start" }).click();
+  await tried.getByRole("button", { name: "+10 s" }).click();
+  for (const outcome of ["Make", "Miss", "Make", "Miss", "Miss"]) {
+    await tried.locator(".row-pad").first().getByRole("button", { name: outcome }).click();
+  }
+  await page.locator("fieldset.stage").scrollIntoViewIfNeeded();
+  await page.evaluate(() => document.querySelector("fieldset.stage").scrollIntoView());
+  await shot("editor");
+
+  const zones = await runOf("corner-calls");
+  await phone();
+  await zones.go.click();
+  for (const zone of ["High left", "Low right", "Low left", "Low left", "Elsewhere", "Low right"]) {
+    await zones.tap("Ada", zone);
+  }
+  await page.waitForTimeout(400);
+  await shot("run-zones-phone");
+  await wide();
+  await zones.endDrill();
 
   const screen = await RunScreen.begin(page);
   await screen.start();

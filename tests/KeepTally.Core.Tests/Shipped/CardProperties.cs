@@ -124,6 +124,23 @@ public sealed class CardProperties
             );
 
     [Fact]
+    public void Order_of_arrival_and_doubling_never_matter_on_any_card() =>
+        Gen.Select(AnyCard, AnyTaps, Gen.Int)
+            .Sample(
+                (card, taps, seed) =>
+                {
+                    var said = Played(card, taps, (_, _) => { }).Log.Events.ToArray();
+                    var shuffled = said.Concat(said.Take(said.Length / 2)).ToArray();
+                    new Random(seed).Shuffle(shuffled);
+                    var (straight, crooked) = (Given.Sheet(card, "a", "b", "c"), Given.Sheet(card, "a", "b", "c"));
+                    Array.ForEach(said, each => straight.Add(each));
+                    Array.ForEach(shuffled, each => crooked.Add(each));
+
+                    Assert.Equal(ReplayWriter.Write(straight.Now()), ReplayWriter.Write(crooked.Now()));
+                }
+            );
+
+    [Fact]
     public void Every_tap_is_told_in_a_whole_sentence_and_every_card_in_words() =>
         Gen.Select(AnyCard, AnyTaps)
             .Sample(
