@@ -6,14 +6,15 @@ internal static class PlacesReader
 {
     internal static Place Place(JsonPlace place)
     {
-        place.Only("id", "kind", "size", "role", "active", "scores");
+        place.Only("id", "kind", "size", "role", "active", "scores", "side");
         return new Place(
             place.NeedText("id", "a short id such as \"shoot\""),
             place.Find("kind")?.Word(("spot", PlaceKind.Spot), ("line", PlaceKind.Line)) ?? PlaceKind.Spot,
             place.Find("size")?.Whole(1, 99) ?? 1,
             place.Find("role")?.Text(),
             place.Find("active")?.Truth() ?? false,
-            place.Find("scores")?.Truth() ?? false
+            place.Find("scores")?.Truth() ?? false,
+            place.Find("side")?.Text()
         );
     }
 
@@ -69,6 +70,24 @@ internal static class PlacesReader
             )
             {
                 place.Find(end.Item1)?.Wrong($"there is no place \"{end.Item2}\"", "write one of " + string.Join(", ", known));
+            }
+        }
+    }
+
+    internal static void HoldSides(JsonPlace stage, IReadOnlyList<Place> places, IReadOnlyList<string> sides)
+    {
+        foreach (var (place, written) in places.Zip(stage.Find("places")?.Items().ToArray() ?? []))
+        {
+            if (place.Side is { } side && !sides.Contains(side))
+            {
+                written
+                    .Find("side")
+                    ?.Wrong(
+                        $"\"{side}\" is not one of the sides",
+                        sides.Count == 0
+                            ? "name the sides of the stage, or take this out"
+                            : "write one of " + string.Join(", ", sides)
+                    );
             }
         }
     }

@@ -64,6 +64,7 @@ internal static class StageReader
         place.NoTwice("sides", stage.Sides);
         place.NoTwice("places", stage.Places.Select(spot => spot.Id));
         PlacesReader.HoldTogether(place, stage.Places, stage.Moves);
+        PlacesReader.HoldSides(place, stage.Places, stage.Sides);
 
         if (stage is { Play: Play.Match, Scores: Scorer.Side, Sides.Count: < 2 })
         {

@@ -4,8 +4,9 @@ namespace KeepTally.Core.Places;
 /// <param name="Size">How many a spot holds; a line holds any number.</param>
 /// <param name="Role">What the player there does, or null.</param>
 /// <param name="Active">Whether who stands here is at work.</param>
+/// <param name="Side">The side whose players fill it at the start, or null where anyone does.</param>
 /// <param name="Scores">Whether who stands here is the one whose outcomes are tapped.</param>
-public sealed record Place(string Id, PlaceKind Kind, int Size, string? Role, bool Active, bool Scores)
+public sealed record Place(string Id, PlaceKind Kind, int Size, string? Role, bool Active, bool Scores, string? Side = null)
 {
     /// <summary>The coach's word for it: the role where there is one, else the id.</summary>
     public string Name => Role ?? Id;

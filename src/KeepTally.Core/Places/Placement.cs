@@ -24,28 +24,34 @@ public sealed class Placement
     public Place? Of(string player) => _places.FirstOrDefault(place => _standing[place.Id].Contains(player));
 
     /// <summary>
-    /// Places fill in listed order, spots first; who is left spreads over the lines, the shortest line first.
-    /// Source: docs/formats.md, section 4.
+    /// Places fill in listed order, spots first; who is left spreads over the lines, the shortest line first. A place of a
+    /// side takes that side's players only. Source: docs/formats.md, section 4.
     /// </summary>
-    public static Placement Fill(IReadOnlyList<Place> places, IEnumerable<string> players)
+    /// <param name="sideOf">The side a player is on, or null; everyone is on none where it is left out.</param>
+    public static Placement Fill(IReadOnlyList<Place> places, IEnumerable<string> players, Func<string, string?>? sideOf = null)
     {
         var standing = places.ToDictionary(place => place.Id, _ => new List<string>(), StringComparer.Ordinal);
-        var left = new Queue<string>(players);
+        var left = new List<string>(players);
         foreach (var spot in places.Where(place => place.Kind == PlaceKind.Spot))
         {
-            while (left.Count > 0 && standing[spot.Id].Count < spot.Size)
+            var takes = left.Where(player => Takes(spot, player)).Take(spot.Size).ToArray();
+            standing[spot.Id].AddRange(takes);
+            left.RemoveAll(takes.Contains);
+        }
+
+        var lines = places.Where(place => place.Kind == PlaceKind.Line).ToArray();
+        foreach (var player in left.ToArray())
+        {
+            if (lines.Where(line => Takes(line, player)).MinBy(line => standing[line.Id].Count) is { } shortest)
             {
-                standing[spot.Id].Add(left.Dequeue());
+                standing[shortest.Id].Add(player);
+                left.Remove(player);
             }
         }
 
-        var lines = places.Where(place => place.Kind == PlaceKind.Line).Select(line => standing[line.Id]).ToArray();
-        while (left.Count > 0 && lines.Length > 0)
-        {
-            lines.MinBy(line => line.Count)!.Add(left.Dequeue());
-        }
+        return new Placement(places, standing, left);
 
-        return new Placement(places, standing, [.. left]);
+        bool Takes(Place place, string player) => place.Side is null || place.Side == sideOf?.Invoke(player);
     }
 
     /// <summary>The same people after one change; the change works on copies and must keep everybody.</summary>

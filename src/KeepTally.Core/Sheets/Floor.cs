@@ -17,7 +17,10 @@ public sealed class Floor
     {
         _stage = stage;
         _units = units;
-        Now = Placement.Fill(stage.Places, units.SelectMany(unit => unit.People).Select(player => player.Id));
+        var sides = units
+            .SelectMany(unit => unit.People.Select(player => (player.Id, Unit: unit.Id)))
+            .ToLookup(each => each.Id, each => each.Unit);
+        Now = Placement.Fill(stage.Places, sides.Select(player => player.Key), player => sides[player].First());
         Before = Now;
     }
 
@@ -35,6 +38,11 @@ public sealed class Floor
     /// <summary>Takes an event with what the sheet made of it.</summary>
     public void Apply(RunEvent said, Verdict verdict)
     {
+        if (verdict.TurnPassed && _stage.Rotate?.On == RotateTrigger.Turn)
+        {
+            CountToward(null);
+        }
+
         switch (said)
         {
             case RunEvent.Rotate rotate:
@@ -45,9 +53,6 @@ public sealed class Floor
                 break;
             case RunEvent.Tap when verdict.Kind == VerdictKind.Counted && Triggers(verdict):
                 CountToward(_units[verdict.Unit].Id);
-                break;
-            case RunEvent.Turn when _stage.Rotate?.On == RotateTrigger.Turn:
-                CountToward(null);
                 break;
         }
     }

@@ -144,9 +144,10 @@ public sealed class Sheet
         // A breach that counts is a failure, wherever the ball went.
         var attempt = breach is null ? judged : false;
         Count(tap, found, unit, outcome, attempt);
+        var turns = _state.TurnsPassed;
         var passes = Score(found, unit, outcome, attempt, breached: breach is not null, running);
         EndWhatIsMet(unit, passes, running);
-        return Verdict.Counted(found.Unit, attempt, breach);
+        return Verdict.Counted(found.Unit, attempt, breach, _state.TurnsPassed != turns);
     }
 
     private void Count(RunEvent.Tap tap, Addressed found, UnitTally unit, OutcomeRule? outcome, bool? attempt)
@@ -285,7 +286,7 @@ public sealed class Sheet
             _state.PassTurn(running, named is { } to && !_state.Units[to].Done ? to : null);
         }
 
-        return Verdict.Taken;
+        return Verdict.Turned(!_state.Done);
     }
 
     /// <summary>What the clock alone has ended before this moment; in turns the turn itself waits to be passed.</summary>

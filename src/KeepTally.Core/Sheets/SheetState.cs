@@ -26,6 +26,9 @@ internal sealed class SheetState(UnitTally[] units, Play play, int ball)
     /// <summary>The index of the unit whose turn it is, or -1 where there are no turns.</summary>
     internal int Turn { get; private set; } = play == Play.Turns ? 0 : -1;
 
+    /// <summary>How often the turn was passed.</summary>
+    internal int TurnsPassed { get; private set; }
+
     /// <summary>Running milliseconds at which this turn began.</summary>
     internal long TurnBegan { get; private set; }
 
@@ -94,6 +97,7 @@ internal sealed class SheetState(UnitTally[] units, Play play, int ball)
             Units[Turn].EarlierTurns += running - TurnBegan;
         }
 
+        TurnsPassed++;
         Turn = to ?? NextAfter(Turn);
         TurnBegan = running;
     }

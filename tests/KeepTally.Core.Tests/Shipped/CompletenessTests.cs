@@ -44,6 +44,11 @@ public sealed class CompletenessTests
             card.Stages.SelectMany(stage => stage.Outcomes),
             outcome => Assert.False(outcome.Key is null, $"{outcome.Id} has no key")
         );
+        Assert.All(card.Stages, stage => Assert.NotEmpty(stage.Places));
+        Assert.All(
+            card.Stages,
+            stage => Assert.True(stage.Moves.Count == 0 || stage.Rotate is not null, "places move, and nothing says when")
+        );
         if (card.Intensity >= 4 || Risky.Any(word => card.Purpose.Contains(word, StringComparison.OrdinalIgnoreCase)))
         {
             Assert.NotEmpty(card.Cautions);

@@ -331,6 +331,39 @@ public sealed class FamilyTests
         Assert.Equal(1, ShippedCard.Play("three-steps-crossing", 1, 0).Tap("a:right")["a"].Counts[0].Value);
     }
 
+    [Fact]
+    public void Places_move_on_with_the_turn_however_it_passes()
+    {
+        var bout = ShippedCard.Play("saved-or-scored", 3).Tap("a:held*9");
+        Assert.Equal(["a"], bout.Live.Floor.Now.At("goal"));
+
+        Assert.Equal(["b"], bout.Tap("a:goal").Live.Floor.Now.At("goal"));
+        Assert.Equal(["c"], bout.Turn().Live.Floor.Now.At("goal"));
+        Assert.Equal(["c"], bout.Turn("a").Live.Floor.Now.At("goal"));
+    }
+
+    [Fact]
+    public void Each_side_comes_from_its_own_line_after_a_drop()
+    {
+        var card = ShippedCard.Read("two-halves");
+        KeepTally.Core.Sheets.Member[] Eight(string side) =>
+            [.. Enumerable.Range(1, 4).Select(n => new KeepTally.Core.Sheets.Member($"{side}{n}", $"{side} {n}"))];
+        var live = LiveSheet
+            .Open(
+                card,
+                new LogHead(card.Id, 0, card.Chosen, [new("plain", "Plain", Eight("p")), new("striped", "Striped", Eight("s"))])
+            )
+            .Sure();
+        Assert.Equal("p1 p2 p3, s4", Standing());
+
+        live.Add(new RunEvent.Start(new EventId("t", 1), 0));
+        live.Add(new RunEvent.Tap(new EventId("t", 2), 9000, null, "drop", null, null, null));
+        Assert.Equal("p4 p1 p2, s3", Standing());
+
+        string Standing() =>
+            $"{string.Join(' ', live.Floor.Now.At("plain"))}, {string.Join(' ', live.Floor.Now.At("striped-line"))}";
+    }
+
     [Theory]
     [InlineData("back", 1)]
     [InlineData("first", 0)]

@@ -43,7 +43,7 @@ public sealed record DrillPad(
 }
 
 /// <param name="Rows">How many units can be tapped at a time.</param>
-/// <param name="People">How many people stand at places; 0 where the drill has none.</param>
+/// <param name="People">How many people stand at places; 0 where nobody moves.</param>
 /// <param name="Members">For each unit, its players' first names.</param>
 public sealed record SheetPad(int Order, string Id, string Name, int Rows, int People, IReadOnlyList<string> Members)
 {
@@ -53,7 +53,7 @@ public sealed record SheetPad(int Order, string Id, string Name, int Rows, int P
             id,
             name,
             ScoringSlots.Count(live.Stage, live.Head.Units.Count),
-            live.Stage.Places.Count == 0 ? 0 : live.Head.Units.Sum(unit => unit.People.Count()),
+            live.Stage.Moves.Count == 0 ? 0 : live.Head.Units.Sum(unit => unit.People.Count()),
             [.. live.Head.Units.Select(unit => string.Join(", ", unit.Players.Select(player => player.Name.Split(' ')[0])))]
         );
 }
