@@ -1,11 +1,15 @@
 using System.CommandLine;
 using KeepTally.Cli;
 
-var root = new RootCommand("Keep Tally on the command line: replay a log, move places on, check cards.")
+var root = new RootCommand(
+    "Keep Tally on the command line: replay a log, move places on, check cards, send groups round, split players."
+)
 {
     ReplayCommand.Build(),
     RotateCommand.Build(),
     CheckCommand.Build(),
+    CircuitCommand.Build(),
+    SplitCommand.Build(),
 };
 var parsed = root.Parse(args);
 if (parsed.Errors.Count > 0)

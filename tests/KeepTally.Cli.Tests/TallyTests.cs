@@ -142,4 +142,80 @@ public sealed class TallyTests : IDisposable
         Assert.Contains(expected, error, StringComparison.Ordinal);
         Assert.Single(error.TrimEnd().Split('\n'));
     }
+
+    [Theory]
+    [InlineData("3", "3", false, "[[0,1,2],[1,2,0],[2,0,1]]")]
+    [InlineData("4", "3", false, "[[0,1,2,null],[1,2,null,0],[2,null,0,1],[null,0,1,2]]")]
+    [InlineData("3", "3", true, "[[0,1,2],[2,0,1],[1,2,0]]")]
+    public void Circuit_prints_the_station_of_each_group_round_by_round(
+        string groups,
+        string stations,
+        bool reverse,
+        string printed
+    )
+    {
+        string[] args = ["circuit", "--groups", groups, "--stations", stations, .. reverse ? ["--reverse"] : Array.Empty<string>()];
+
+        Assert.Equal((0, printed, ""), Trimmed(Tally.Run(args)));
+    }
+
+    [Fact]
+    public void Split_prints_groups_and_keeps_pairs()
+    {
+        var players = Path.Combine(_folder, "players.txt");
+        File.WriteAllText(players, "Ada\nBea\nCleo\nDora\n");
+        var history = Path.Combine(_folder, "history.json");
+        File.WriteAllText(history, """[[["Ada","Bea"],["Cleo","Dora"]],[["Ada","Cleo"],["Bea","Dora"]]]""");
+
+        Assert.Equal(
+            (0, """[["Ada","Cleo"],["Bea","Dora"]]""", ""),
+            Trimmed(Tally.Run("split", "--players", players, "--groups", "2"))
+        );
+        var fresh = Tally.Run(
+            "split",
+            "--players",
+            players,
+            "--groups",
+            "2",
+            "--how",
+            "fresh",
+            "--seed",
+            "7",
+            "--history",
+            history
+        );
+        var groups = JsonSerializer.Deserialize<string[][]>(fresh.Out)!;
+        Assert.Contains(groups, group => group.Order().SequenceEqual(["Ada", "Dora"]));
+        var (exit, output, error) = Tally.Run(
+            "split",
+            "--players",
+            players,
+            "--groups",
+            "2",
+            "--apart",
+            "Ada+Bea",
+            "--together",
+            "Ada+Bea"
+        );
+        Assert.Equal((2, ""), (exit, output));
+        Assert.Contains("kept together and apart at once", error, StringComparison.Ordinal);
+    }
+
+    [Theory]
+    [InlineData("[1]", "a player belongs here")]
+    [InlineData("[\"A\",\"A\"]", "stands here twice")]
+    [InlineData("[\"A\"", "this is not JSON")]
+    public void Players_that_cannot_be_read_are_said_with_their_place(string text, string said)
+    {
+        var players = Path.Combine(_folder, "players.json");
+        File.WriteAllText(players, text);
+
+        var (exit, _, error) = Tally.Run("split", "--players", players, "--groups", "1");
+
+        Assert.Equal(2, exit);
+        Assert.Contains(said, error, StringComparison.Ordinal);
+    }
+
+    private static (int, string, string) Trimmed((int Exit, string Out, string Error) ran) =>
+        (ran.Exit, ran.Out.Trim(), ran.Error.Trim());
 }

@@ -63,8 +63,9 @@ public sealed class ArchitectureTests
     private static readonly Dictionary<string, string[]> Rooms = new()
     {
         ["Faults"] = [],
-        ["Clock"] = [],
-        ["Places"] = [],
+        ["Chance"] = [],
+        ["Clock"] = ["Chance"],
+        ["Places"] = ["Chance", "Faults"],
         ["Planning"] = [],
         ["Layout"] = [],
         ["Cards"] = ["Clock", "Layout", "Places"],

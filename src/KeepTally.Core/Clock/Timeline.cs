@@ -1,3 +1,5 @@
+using KeepTally.Core.Chance;
+
 namespace KeepTally.Core.Clock;
 
 /// <summary>

@@ -1,8 +1,13 @@
+using KeepTally.Core.Chance;
+using KeepTally.Core.Faults;
+
 namespace KeepTally.Core.Places;
 
-/// <summary>Even groups. Source: docs/formats.md, section 4, "Split".</summary>
+/// <summary>Even groups, whose sizes differ by one at most. Source: docs/formats.md, section 4, "Split".</summary>
 public static class Split
 {
+    private const int Shuffles = 200;
+
     /// <summary>Deals players into groups in turn, as listed; sizes differ by one at most.</summary>
     public static IReadOnlyList<IReadOnlyList<T>> Listed<T>(IReadOnlyList<T> players, int groups)
     {
@@ -15,4 +20,127 @@ public static class Split
 
         return dealt;
     }
+
+    /// <summary>
+    /// Puts players into groups as wished, the same for the same seed; or says why it cannot be done. Kept pairs always
+    /// hold.
+    /// </summary>
+    public static Reading<IReadOnlyList<IReadOnlyList<SplitPlayer>>> Make(IReadOnlyList<SplitPlayer> players, SplitWish wish)
+    {
+        if (wish.Groups < 1 || wish.Groups > Math.Max(1, players.Count))
+        {
+            return Failed(
+                "groups",
+                $"{players.Count} players do not make {wish.Groups} groups",
+                $"write a number from 1 to {Math.Max(1, players.Count)}"
+            );
+        }
+
+        var bonds = Bonds.Of(players, wish, out var fault);
+        if (bonds is null)
+        {
+            return Reading<IReadOnlyList<IReadOnlyList<SplitPlayer>>>.Failed([fault!]);
+        }
+
+        var draw = new SeededDraw(wish.Seed);
+        var groups = wish.Way switch
+        {
+            SplitWay.Listed => Dealt(players, wish),
+            SplitWay.Shuffle => Dealt(Shuffled(players, draw), wish),
+            SplitWay.Level => Snake(players, wish),
+            SplitWay.Spread => SpreadOut(players, wish),
+            SplitWay.Fresh => Freshest(players, wish, draw),
+        };
+        if (!bonds.Hold(groups))
+        {
+            if (bonds.Keep(groups) is not { } kept)
+            {
+                return Failed(
+                    "pairs",
+                    $"the kept pairs leave no way to make {wish.Groups} even groups",
+                    "take one pair away, or make another number of groups"
+                );
+            }
+
+            groups = kept;
+        }
+
+        if (wish.Way is SplitWay.Fresh or SplitWay.Spread || !bonds.IsFree)
+        {
+            SplitCost.Improve(groups, wish, bonds);
+        }
+
+        return Reading<IReadOnlyList<IReadOnlyList<SplitPlayer>>>.Of([.. groups]);
+    }
+
+    /// <summary>How even groups are, however they were made.</summary>
+    public static Evenness Judge(IReadOnlyList<IReadOnlyList<SplitPlayer>> groups, IReadOnlyDictionary<Pair, int> met) =>
+        new(SplitCost.LevelGap(groups), SplitCost.PositionGap(groups), SplitCost.Met(groups, met));
+
+    /// <summary>How many groups: as many as a size asks for, so that no group is larger.</summary>
+    public static int GroupsOf(int players, int size) => Math.Max(1, (players + Math.Max(1, size) - 1) / Math.Max(1, size));
+
+    private static Reading<IReadOnlyList<IReadOnlyList<SplitPlayer>>> Failed(string path, string problem, string mend) =>
+        Reading<IReadOnlyList<IReadOnlyList<SplitPlayer>>>.Failed([new Fault(path, problem, mend)]);
+
+    private static List<SplitPlayer>[] Dealt(IReadOnlyList<SplitPlayer> players, SplitWish wish) =>
+        [.. Listed(players, wish.Groups).Select(group => group.ToList())];
+
+    private static SplitPlayer[] Shuffled(IReadOnlyList<SplitPlayer> players, SeededDraw draw)
+    {
+        var shuffled = players.ToArray();
+        for (var i = shuffled.Length - 1; i > 0; i--)
+        {
+            var other = (int)draw.Below(i + 1);
+            (shuffled[i], shuffled[other]) = (shuffled[other], shuffled[i]);
+        }
+
+        return shuffled;
+    }
+
+    /// <summary>The strongest first, 1 to k and back from k to 1.</summary>
+    private static List<SplitPlayer>[] Snake(IReadOnlyList<SplitPlayer> players, SplitWish wish)
+    {
+        var groups = Enumerable.Range(0, wish.Groups).Select(_ => new List<SplitPlayer>()).ToArray();
+        foreach (var (index, player) in ByLevel(players).Index())
+        {
+            var (lap, step) = (index / wish.Groups, index % wish.Groups);
+            groups[lap % 2 == 0 ? step : wish.Groups - 1 - step].Add(player);
+        }
+
+        return groups;
+    }
+
+    /// <summary>Position by position, each player to the smallest group with the fewest of the position, the weakest among those.</summary>
+    private static List<SplitPlayer>[] SpreadOut(IReadOnlyList<SplitPlayer> players, SplitWish wish)
+    {
+        var groups = Enumerable.Range(0, wish.Groups).Select(_ => new List<SplitPlayer>()).ToArray();
+        var least = players.Count / wish.Groups;
+        var larger = players.Count % wish.Groups;
+        foreach (
+            var player in ByLevel(players)
+                .OrderBy(player => player.Positions.Count > 0 ? player.Positions[0] : "~", StringComparer.Ordinal)
+        )
+        {
+            var full = groups.Count(group => group.Count > least);
+            groups
+                .Where(group => group.Count < least || (group.Count == least && full < larger))
+                .OrderBy(group => player.Positions.Sum(position => group.Count(other => other.Positions.Contains(position))))
+                .ThenBy(group => group.Count)
+                .ThenBy(group => group.Sum(other => other.Level ?? 0))
+                .First()
+                .Add(player);
+        }
+
+        return groups;
+    }
+
+    private static List<SplitPlayer>[] Freshest(IReadOnlyList<SplitPlayer> players, SplitWish wish, SeededDraw draw) =>
+        Enumerable
+            .Range(0, Shuffles)
+            .Select(_ => Dealt(Shuffled(players, draw), wish))
+            .MinBy(groups => SplitCost.Met(groups, wish.Met))!;
+
+    private static IEnumerable<SplitPlayer> ByLevel(IReadOnlyList<SplitPlayer> players) =>
+        players.OrderByDescending(player => player.Level ?? double.NegativeInfinity);
 }

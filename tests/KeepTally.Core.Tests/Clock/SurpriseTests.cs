@@ -1,4 +1,5 @@
 using CsCheck;
+using KeepTally.Core.Chance;
 using KeepTally.Core.Clock;
 
 namespace KeepTally.Core.Tests.Clock;

@@ -1,4 +1,4 @@
-namespace KeepTally.Core.Clock;
+namespace KeepTally.Core.Chance;
 
 /// <summary>
 /// Numbers drawn from a seed: the same seed and stream give the same numbers on every device and for ever. Source:
