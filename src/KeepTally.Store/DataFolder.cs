@@ -72,6 +72,7 @@ public static class StoreServices
         services.AddScoped<Book.DrillBook>();
         services.AddScoped<Book.CardDesk>();
         services.AddScoped<Squads.SquadBook>();
+        services.AddScoped<Squads.PlayerErasure>();
         services.AddScoped<Practices.PracticeBook>();
         services.AddScoped<Practices.TimingSheet>();
         services.AddScoped<Practices.PracticeStart>();

@@ -53,6 +53,7 @@ public sealed class TallyDb(DbContextOptions<TallyDb> options) : DbContext(optio
             attendance.HasKey(each => new { each.PracticeId, each.PlayerId });
             attendance.HasOne<Player>().WithMany().HasForeignKey(each => each.PlayerId);
             attendance.Property(each => each.Presence).HasConversion<string>();
+            attendance.Property(each => each.Limits).HasConversion<int>();
         });
         modelBuilder.Entity<EventRow>(said =>
         {

@@ -25,6 +25,9 @@ namespace KeepTally.Store.Migrations
                     b.Property<int>("PlayerId")
                         .HasColumnType("INTEGER");
 
+                    b.Property<int>("Limits")
+                        .HasColumnType("INTEGER");
+
                     b.Property<string>("Presence")
                         .IsRequired()
                         .HasColumnType("TEXT");
@@ -193,6 +196,9 @@ namespace KeepTally.Store.Migrations
                 {
                     b.Property<int>("Id")
                         .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool>("Archived")
                         .HasColumnType("INTEGER");
 
                     b.Property<int?>("BirthYear")

@@ -26,12 +26,19 @@ public sealed class PracticeBook(TallyDb db)
             .ThenByDescending(practice => practice.Id)
             .ToListAsync(stop);
 
-    /// <summary>The ids of those marked absent.</summary>
+    /// <summary>The ids of those who are not here at the start: absent, or to come late.</summary>
     public static IReadOnlySet<int> Absent(Practice practice) =>
-        practice.Attendance.Where(each => each.Presence == Presence.Absent).Select(each => each.PlayerId).ToHashSet();
+        practice.Attendance.Where(each => each.Presence != Presence.Here).Select(each => each.PlayerId).ToHashSet();
 
-    /// <summary>Marks a player here or absent; false where the practice or the player is not there.</summary>
-    public async Task<bool> MarkAsync(int practiceId, int playerId, Presence presence, CancellationToken stop = default)
+    /// <summary>Marks a player here, late or absent; false where the practice or the player is not there.</summary>
+    public Task<bool> MarkAsync(int practiceId, int playerId, Presence presence, CancellationToken stop = default) =>
+        MarkAsync(practiceId, playerId, entry => entry.Presence = presence, stop);
+
+    /// <summary>Says that a player may not do something today, or may again; false where the practice or the player is not there.</summary>
+    public Task<bool> LimitAsync(int practiceId, int playerId, Limits limit, CancellationToken stop = default) =>
+        MarkAsync(practiceId, playerId, entry => entry.Limits ^= limit, stop);
+
+    private async Task<bool> MarkAsync(int practiceId, int playerId, Action<Attendance> mark, CancellationToken stop)
     {
         var known = await db.Practices.AnyAsync(
             practice =>
@@ -46,20 +53,11 @@ public sealed class PracticeBook(TallyDb db)
         var entry = await db.Attendance.FindAsync([practiceId, playerId], stop);
         if (entry is null)
         {
-            db.Attendance.Add(
-                new Attendance
-                {
-                    PracticeId = practiceId,
-                    PlayerId = playerId,
-                    Presence = presence,
-                }
-            );
-        }
-        else
-        {
-            entry.Presence = presence;
+            entry = new Attendance { PracticeId = practiceId, PlayerId = playerId };
+            db.Attendance.Add(entry);
         }
 
+        mark(entry);
         await db.SaveChangesAsync(stop);
         return true;
     }

@@ -29,15 +29,22 @@ public sealed class PracticeStart(TallyDb db, PracticeBook book, SquadBook squad
         }
 
         var absent = PracticeBook.Absent(practice);
+        var limits = practice.Attendance.ToDictionary(each => each.PlayerId, each => each.Limits);
         var here = (await squad.ListAsync(practice.TeamId, stop))
             .Where(player => !absent.Contains(player.Id))
-            .Select(player => new Member(player.UnitId, player.Name))
+            .Select(player => (Member: new Member(player.UnitId, player.Name), Limits: limits.GetValueOrDefault(player.Id)))
             .ToArray();
         if (here.Length < 2)
         {
             return here.Length == 0
                 ? "Nobody is here. Tap those who are."
                 : "One player alone cannot fill these drills. Tap those who are here.";
+        }
+
+        var empty = practice.Blocks.FirstOrDefault(block => Allowed(block, here).Length < 2);
+        if (empty is not null)
+        {
+            return $"With today's limits fewer than two players are left for {empty.Title}. Take it off the sheet, or lift a limit.";
         }
 
         var origin = clock.GetUtcNow().ToUnixTimeMilliseconds();
@@ -47,10 +54,17 @@ public sealed class PracticeStart(TallyDb db, PracticeBook book, SquadBook squad
             return null;
         }
 
-        db.Runs.AddRange(practice.Blocks.Select(block => Begin(block, here, origin)));
+        db.Runs.AddRange(practice.Blocks.Select(block => Begin(block, Allowed(block, here), origin)));
         await db.SaveChangesAsync(stop);
         await transaction.CommitAsync(stop);
         return null;
+    }
+
+    /// <summary>Everyone here whom no limit keeps from the drill.</summary>
+    private static Member[] Allowed(Block block, (Member Member, Limits Limits)[] here)
+    {
+        var card = CardReader.Read(block.CardVersion!.Json).Sure();
+        return [.. here.Where(each => !LimitRule.Forbids(each.Limits, card)).Select(each => each.Member)];
     }
 
     private static Run Begin(Block block, Member[] here, long origin)

@@ -7,10 +7,15 @@ namespace KeepTally.Store.Squads;
 public sealed class SquadBook(TallyDb db)
 {
     /// <summary>Everyone, by number, those without one last, then by name.</summary>
-    public async Task<IReadOnlyList<Player>> ListAsync(int team, CancellationToken stop = default) =>
-        await db
+    public Task<List<Player>> ListAsync(int team, CancellationToken stop = default) => OfAsync(team, archived: false, stop);
+
+    /// <summary>Everyone who left the squad.</summary>
+    public Task<List<Player>> FormerAsync(int team, CancellationToken stop = default) => OfAsync(team, archived: true, stop);
+
+    private Task<List<Player>> OfAsync(int team, bool archived, CancellationToken stop) =>
+        db
             .Players.AsNoTracking()
-            .Where(player => player.TeamId == team)
+            .Where(player => player.TeamId == team && player.Archived == archived)
             .OrderBy(player => player.Number == null)
             .ThenBy(player => player.Number)
             .ThenBy(player => player.Name)
@@ -31,6 +36,12 @@ public sealed class SquadBook(TallyDb db)
 
         return team;
     }
+
+    /// <summary>Takes a player out of the squad or back in; false where there is none with that id.</summary>
+    public async Task<bool> ArchiveAsync(int id, bool archived, CancellationToken stop = default) =>
+        await db
+            .Players.Where(player => player.Id == id)
+            .ExecuteUpdateAsync(set => set.SetProperty(player => player.Archived, archived), stop) > 0;
 
     /// <summary>Adds a player; the id it was given.</summary>
     public async Task<int> AddAsync(int team, PlayerDetails details, CancellationToken stop = default)

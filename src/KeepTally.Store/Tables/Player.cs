@@ -20,6 +20,9 @@ public sealed class Player
 
     public string Notes { get; set; } = "";
 
+    /// <summary>No longer in the squad; kept with the results.</summary>
+    public bool Archived { get; set; }
+
     /// <summary>Who this player is in logs and cards.</summary>
     public string UnitId => $"p{Id}";
 }

@@ -65,10 +65,24 @@ public sealed class Attendance
     public int PlayerId { get; init; }
 
     public Presence Presence { get; set; }
+
+    public Limits Limits { get; set; }
 }
 
 public enum Presence
 {
     Here,
+
+    /// <summary>Comes later; not dealt into groups at the start.</summary>
+    Late,
     Absent,
+}
+
+/// <summary>What a player may not do today. Why is nobody's business here.</summary>
+[Flags]
+public enum Limits
+{
+    None = 0,
+    NoThrowing = 1,
+    NoContact = 2,
 }

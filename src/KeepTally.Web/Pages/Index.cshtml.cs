@@ -1,4 +1,6 @@
 using KeepTally.Core.Planning;
+using KeepTally.Core.Words;
+using KeepTally.Store.Book;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Squads;
 using KeepTally.Store.Tables;
@@ -8,8 +10,14 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace KeepTally.Web.Pages;
 
 /// <summary>Today: the timing sheet, who is here, and Start.</summary>
-public sealed class IndexModel(PracticeBook book, SquadBook squad, PracticeStart start, TimingSheet sheet, TimeProvider clock)
-    : PageModel
+public sealed class IndexModel(
+    PracticeBook book,
+    SquadBook squad,
+    PracticeStart start,
+    TimingSheet sheet,
+    CardShelf shelf,
+    TimeProvider clock
+) : PageModel
 {
     public Practice? Practice { get; private set; }
 
@@ -25,6 +33,17 @@ public sealed class IndexModel(PracticeBook book, SquadBook squad, PracticeStart
     public string? Hindrance { get; private set; }
 
     public int Here => Players.Count - Absent.Count;
+
+    /// <summary>What a player may be kept from, in the coach's words.</summary>
+    public static IReadOnlyList<(Limits Limit, string Words)> LimitWords { get; } =
+    [(Limits.NoThrowing, "no throwing"), (Limits.NoContact, "no contact")];
+
+    /// <summary>Who is left out of which drills by a limit, and why.</summary>
+    public IReadOnlyList<(string Name, string Why, string Drills)> LeftOut { get; private set; } = [];
+
+    public Presence PresenceOf(Player player) => Entry(player)?.Presence ?? Presence.Here;
+
+    public Limits LimitsOf(Player player) => Entry(player)?.Limits ?? Limits.None;
 
     public bool IsBegun => Practice?.Blocks.Any(block => block.Run is not null) == true;
 
@@ -57,9 +76,16 @@ public sealed class IndexModel(PracticeBook book, SquadBook squad, PracticeStart
     public async Task<IActionResult> OnPostTakeOffAsync(int practice, int block, CancellationToken stop) =>
         await sheet.RemoveAsync(block, stop) ? RedirectToPage(new { practice }) : NotFound();
 
-    public async Task<IActionResult> OnPostMarkAsync(int practice, int player, Presence presence, CancellationToken stop)
+    public async Task<IActionResult> OnPostMarkAsync(int practice, int player, Presence presence, CancellationToken stop) =>
+        await MarkedAsync(practice, await book.MarkAsync(practice, player, presence, stop), stop);
+
+    /// <summary>Says that a player may not do something today, or may again.</summary>
+    public async Task<IActionResult> OnPostLimitAsync(int practice, int player, Limits limit, CancellationToken stop) =>
+        await MarkedAsync(practice, await book.LimitAsync(practice, player, limit, stop), stop);
+
+    private async Task<IActionResult> MarkedAsync(int practice, bool known, CancellationToken stop)
     {
-        if (!await book.MarkAsync(practice, player, presence, stop))
+        if (!known)
         {
             return NotFound();
         }
@@ -98,6 +124,28 @@ public sealed class IndexModel(PracticeBook book, SquadBook squad, PracticeStart
         IsToday = Practice.Date == today;
         Players = await squad.ListAsync(Practice.TeamId, stop);
         Absent = PracticeBook.Absent(Practice);
+        LeftOut =
+        [
+            .. Players
+                .Where(player => PresenceOf(player) != Presence.Absent && LimitsOf(player) != Limits.None)
+                .SelectMany(LeftOutOf),
+        ];
         Times = BlockTimes.Of([.. Practice.Blocks.Select(block => new BlockSpan(block.Minutes, block.ChangeSeconds))]);
     }
+
+    private IEnumerable<(string Name, string Why, string Drills)> LeftOutOf(Player player)
+    {
+        var limits = LimitsOf(player);
+        var drills = Practice!
+            .Blocks.Where(block => LimitRule.Forbids(limits, shelf.Of(block.CardVersion!.Json)))
+            .Select(block => block.Title)
+            .ToArray();
+        if (drills.Length > 0)
+        {
+            var why = Phrase.List([.. LimitWords.Where(each => limits.HasFlag(each.Limit)).Select(each => each.Words)]);
+            yield return (player.Name, why, Phrase.List(drills));
+        }
+    }
+
+    private Attendance? Entry(Player player) => Practice?.Attendance.FirstOrDefault(each => each.PlayerId == player.Id);
 }

@@ -75,6 +75,13 @@ public sealed class CircuitTests
         Assert.Equal((fewest, most), (fair.At(job).Fewest, fair.At(job).Most));
     }
 
+    [Theory]
+    [InlineData("minute-trios", 3, "Three players: after three changes everyone has done every job as often as the others.")]
+    [InlineData("square-thief", 5, "")]
+    [InlineData("last-line", 5, "")]
+    public void What_the_numbers_make_of_it_is_said(string card, int players, string said) =>
+        Assert.Equal(said, Core.Words.FairWords.Of(ShippedCard.Read(card).Stages[0], players));
+
     [Fact]
     public void Every_shipped_card_whose_places_turn_by_themselves_is_fair_to_everyone_it_was_made_for()
     {

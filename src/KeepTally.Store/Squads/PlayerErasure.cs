@@ -1,0 +1,47 @@
+using KeepTally.Core.Formats;
+using KeepTally.Core.Sheets;
+using Microsoft.EntityFrameworkCore;
+
+namespace KeepTally.Store.Squads;
+
+/// <summary>Erases a player on request: the results stay, and say nobody's name.</summary>
+public sealed class PlayerErasure(TallyDb db)
+{
+    /// <summary>What stands in results where the name stood.</summary>
+    public const string Nameless = "A player";
+
+    /// <summary>Erases everything that is kept of a player; false where there is none with that id.</summary>
+    public async Task<bool> EraseAsync(int id, CancellationToken stop = default)
+    {
+        if (await db.Players.SingleOrDefaultAsync(player => player.Id == id, stop) is not { } player)
+        {
+            return false;
+        }
+
+        await using var transaction = await db.Database.BeginTransactionAsync(stop);
+        var unit = player.UnitId;
+        foreach (var sheet in await db.Sheets.Where(sheet => sheet.HeadJson.Contains($"\"{unit}\"")).ToListAsync(stop))
+        {
+            var head = HeadReader.Read(sheet.HeadJson).Sure();
+            db.Entry(sheet).Property(each => each.HeadJson).CurrentValue = HeadReader.Write(
+                head with
+                {
+                    Units = [.. head.Units.Select(each => Without(each, unit))],
+                }
+            );
+        }
+
+        await db.Attendance.Where(each => each.PlayerId == id).ExecuteDeleteAsync(stop);
+        db.Players.Remove(player);
+        await db.SaveChangesAsync(stop);
+        await transaction.CommitAsync(stop);
+        return true;
+    }
+
+    private static Unit Without(Unit each, string unit) =>
+        each with
+        {
+            Name = each.Id == unit ? Nameless : each.Name,
+            Players = [.. each.Players.Select(member => member.Id == unit ? member with { Name = Nameless } : member)],
+        };
+}

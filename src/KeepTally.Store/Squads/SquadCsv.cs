@@ -1,0 +1,147 @@
+using System.Globalization;
+using CsvHelper;
+using CsvHelper.Configuration;
+using KeepTally.Store.Tables;
+
+namespace KeepTally.Store.Squads;
+
+/// <summary>The squad as CSV (RFC 4180), out and in. Source: docs/formats.md, section 8.</summary>
+public static class SquadCsv
+{
+    private const int LongestName = 60;
+
+    private static readonly string[] Header = ["name", "number", "birthYear", "positions", "hand", "notes"];
+
+    public static string Write(IEnumerable<Player> players)
+    {
+        using var text = new StringWriter(CultureInfo.InvariantCulture);
+        using (var csv = new CsvWriter(text, CultureInfo.InvariantCulture))
+        {
+            foreach (var name in Header)
+            {
+                csv.WriteField(name);
+            }
+
+            csv.NextRecord();
+            foreach (var player in players)
+            {
+                csv.WriteField(player.Name);
+                csv.WriteField(player.Number);
+                csv.WriteField(player.BirthYear);
+                csv.WriteField(player.Positions);
+                csv.WriteField(player.Hand?.ToString().ToLowerInvariant());
+                csv.WriteField(player.Notes);
+                csv.NextRecord();
+            }
+        }
+
+        return text.ToString();
+    }
+
+    /// <summary>Every good row and what is wrong with every other; players of the squad are known by name and number.</summary>
+    public static SquadPreview Read(string text, IReadOnlyList<Player> squad, int year)
+    {
+        var rows = new List<SquadRow>();
+        var wrong = new List<SquadFault>();
+        using var csv = new CsvReader(
+            new StringReader(text),
+            new CsvConfiguration(CultureInfo.InvariantCulture)
+            {
+                MissingFieldFound = null,
+                BadDataFound = null,
+                TrimOptions = TrimOptions.Trim,
+            }
+        );
+        if (!csv.Read() || !csv.ReadHeader() || !csv.HeaderRecord!.Contains("name"))
+        {
+            return new SquadPreview(
+                [],
+                [new SquadFault(1, $"the header row must hold \"name\"; write {string.Join(',', Header)}")]
+            );
+        }
+
+        var strange = csv.HeaderRecord!.Except(Header).FirstOrDefault(name => name.Length > 0);
+        if (strange is not null)
+        {
+            return new SquadPreview([], [new SquadFault(1, $"there is no column \"{strange}\"; write {string.Join(',', Header)}")]);
+        }
+
+        while (csv.Read())
+        {
+            var line = csv.Parser.RawRow;
+            if (Details(csv, year, out var reason) is not { } details)
+            {
+                wrong.Add(new SquadFault(line, reason));
+            }
+            else if (rows.Any(row => Same(row.Details.Name, row.Details.Number, details)))
+            {
+                wrong.Add(new SquadFault(line, $"{details.Name} stands in this file already"));
+            }
+            else
+            {
+                rows.Add(new SquadRow(line, details, squad.FirstOrDefault(player => Same(player.Name, player.Number, details))));
+            }
+        }
+
+        return new SquadPreview(rows, wrong);
+    }
+
+    private static PlayerDetails? Details(CsvReader csv, int year, out string reason)
+    {
+        var name = csv.GetField("name") ?? "";
+        reason =
+            name.Length == 0 ? "the name is missing"
+            : name.Length > LongestName ? $"the name has more than {LongestName} letters"
+            : "";
+        var number = Whole(csv, "number", 0, 999, ref reason);
+        var born = Whole(csv, "birthYear", 1920, year, ref reason);
+        var hand = csv.GetField("hand") ?? "";
+        Hand? known = Enum.TryParse<Hand>(hand, ignoreCase: true, out var read) && !int.TryParse(hand, out _) ? read : null;
+        if (hand.Length > 0 && known is null && reason.Length == 0)
+        {
+            reason = $"hand: \"{hand}\" is not known; write right, left or both";
+        }
+
+        var positions = (csv.GetField("positions") ?? "").Split(
+            ';',
+            StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries
+        );
+        return reason.Length > 0
+            ? null
+            : new PlayerDetails(name, number, born, string.Join(';', positions), known, csv.GetField("notes") ?? "");
+    }
+
+    private static int? Whole(CsvReader csv, string field, int least, int most, ref string reason)
+    {
+        var text = csv.GetField(field) ?? "";
+        if (text.Length == 0)
+        {
+            return null;
+        }
+
+        if (
+            int.TryParse(text, NumberStyles.None, CultureInfo.InvariantCulture, out var number)
+            && number >= least
+            && number <= most
+        )
+        {
+            return number;
+        }
+
+        reason = reason.Length > 0 ? reason : $"{field}: \"{text}\" is not a number from {least} to {most}";
+        return null;
+    }
+
+    /// <summary>The same name, and not another number.</summary>
+    private static bool Same(string name, int? number, PlayerDetails details) =>
+        string.Equals(name, details.Name, StringComparison.OrdinalIgnoreCase)
+        && (number is null || details.Number is null || number == details.Number);
+}
+
+/// <param name="Known">The player of the squad this row is about, or null for a new one.</param>
+public sealed record SquadRow(int Line, PlayerDetails Details, Player? Known);
+
+public sealed record SquadFault(int Line, string Reason);
+
+/// <summary>What a file would bring, before anything is taken.</summary>
+public sealed record SquadPreview(IReadOnlyList<SquadRow> Rows, IReadOnlyList<SquadFault> Wrong);

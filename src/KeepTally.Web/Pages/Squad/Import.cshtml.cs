@@ -1,0 +1,54 @@
+using KeepTally.Store.Squads;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace KeepTally.Web.Pages.Squad;
+
+/// <summary>Brings a squad in from CSV: first what it would bring, then the good rows of it.</summary>
+public sealed class ImportModel(SquadBook squad, TimeProvider clock) : PageModel
+{
+    public string Text { get; private set; } = "";
+
+    public SquadPreview? Preview { get; private set; }
+
+    public void OnGet() { }
+
+    public async Task OnPostAsync(IFormFile? file, string? text, CancellationToken stop)
+    {
+        if (file is { Length: > 0 and < 1_000_000 })
+        {
+            using var reader = new StreamReader(file.OpenReadStream());
+            text = await reader.ReadToEndAsync(stop);
+        }
+
+        Text = text ?? "";
+        Preview = await ReadAsync(stop);
+    }
+
+    /// <summary>Takes the good rows of what was shown.</summary>
+    public async Task<IActionResult> OnPostTakeAsync(string? text, CancellationToken stop)
+    {
+        Text = text ?? "";
+        var preview = await ReadAsync(stop);
+        var team = await squad.FirstTeamAsync(stop);
+        foreach (var row in preview.Rows)
+        {
+            if (row.Known is { } known)
+            {
+                await squad.ChangeAsync(known.Id, row.Details, stop);
+            }
+            else
+            {
+                await squad.AddAsync(team.Id, row.Details, stop);
+            }
+        }
+
+        return RedirectToPage("/Squad/Index");
+    }
+
+    private async Task<SquadPreview> ReadAsync(CancellationToken stop)
+    {
+        var team = await squad.FirstTeamAsync(stop);
+        return SquadCsv.Read(Text, await squad.ListAsync(team.Id, stop), clock.GetLocalNow().Year);
+    }
+}

@@ -1,0 +1,94 @@
+using CsCheck;
+using KeepTally.Store.Squads;
+using KeepTally.Store.Tables;
+
+namespace KeepTally.Web.Tests.Squads;
+
+/// <summary>The squad out and in as CSV. Source of the form: RFC 4180.</summary>
+public sealed class SquadCsvTests
+{
+    private static readonly Player Ada = new()
+    {
+        Id = 1,
+        Name = "Ada Fenwick",
+        Number = 2,
+    };
+
+    [Fact]
+    public void Good_rows_are_read_and_bad_ones_told_with_line_and_reason()
+    {
+        var preview = Read(
+            """"
+            name,number,birthYear,positions,hand,notes
+            Ada Fenwick,2,2012,left wing;pivot,left,
+            "Quill, Dora",5,,,RIGHT,"says ""hello"""
+            ,7,,,,
+            Bea,x,,,,
+            Cleo,4,1800,,,
+            Esme,,,,upper,
+            Bea Marlowe
+            Bea Marlowe,,,,,
+            """"
+        );
+
+        Assert.Equal(["Ada Fenwick", "Quill, Dora", "Bea Marlowe"], preview.Rows.Select(row => row.Details.Name));
+        Assert.Equal(
+            (Ada, "left wing;pivot", Hand.Left),
+            (preview.Rows[0].Known, preview.Rows[0].Details.Positions, preview.Rows[0].Details.Hand)
+        );
+        Assert.Equal("says \"hello\"", preview.Rows[1].Details.Notes);
+        Assert.Equal(
+            [
+                (4, "the name is missing"),
+                (5, "number: \"x\" is not a number from 0 to 999"),
+                (6, "birthYear: \"1800\" is not a number from 1920 to 2026"),
+                (7, "hand: \"upper\" is not known; write right, left or both"),
+                (9, "Bea Marlowe stands in this file already"),
+            ],
+            preview.Wrong.Select(fault => (fault.Line, fault.Reason))
+        );
+    }
+
+    [Theory]
+    [InlineData("", "must hold \"name\"")]
+    [InlineData("number,hand\n1,left", "must hold \"name\"")]
+    [InlineData("name,shoe\nAda,38", "no column \"shoe\"")]
+    public void A_header_that_cannot_be_used_is_said(string text, string said)
+    {
+        var preview = Read(text);
+
+        Assert.Empty(preview.Rows);
+        Assert.Contains(said, preview.Wrong.Single().Reason, StringComparison.Ordinal);
+    }
+
+    [Theory]
+    [InlineData("Ada Fenwick,2", true)]
+    [InlineData("ADA FENWICK,", true)]
+    [InlineData("Ada Fenwick,3", false)]
+    public void A_player_is_known_by_name_and_not_by_another_number(string row, bool known) =>
+        Assert.Equal(known, Read($"name,number\n{row}").Rows.Single().Known is not null);
+
+    [Fact]
+    public void What_goes_out_comes_back() =>
+        Gen.Select(Gen.String[Gen.Char["abc ,\";=é"], 1, 12], Gen.Int[0, 999], Gen.String[Gen.Char["xy ,\"\n"], 0, 9])
+            .Sample(
+                (name, number, notes) =>
+                {
+                    var player = new Player
+                    {
+                        Name = $"P{name}Q",
+                        Number = number,
+                        Notes = $"n{notes}m",
+                        Positions = "pivot;left back",
+                        Hand = Hand.Both,
+                    };
+                    var back = SquadCsv.Read(SquadCsv.Write([player]), [], 2026).Rows.Single().Details;
+                    Assert.Equal(
+                        (player.Name, player.Number, player.Notes, player.Positions, player.Hand),
+                        (back.Name, back.Number, back.Notes, back.Positions, back.Hand)
+                    );
+                }
+            );
+
+    private static SquadPreview Read(string text) => SquadCsv.Read(text, [Ada], 2026);
+}

@@ -1,0 +1,131 @@
+using AngleSharp.Html.Dom;
+using KeepTally.Store;
+using KeepTally.Store.Practices;
+using KeepTally.Store.Squads;
+using KeepTally.Store.Tables;
+using Microsoft.EntityFrameworkCore;
+
+namespace KeepTally.Web.Tests.Squads;
+
+/// <summary>Players leave, are erased, come late and are kept from what they may not do.</summary>
+public sealed class SquadTests : IAsyncLifetime
+{
+    private readonly Installation _home = new();
+
+    public ValueTask InitializeAsync() => _home.InitializeAsync();
+
+    public ValueTask DisposeAsync() => _home.DisposeAsync();
+
+    [Fact]
+    public async Task An_erased_player_leaves_results_without_a_name()
+    {
+        await _home.BegunAsync();
+        var ada = await PlayerAsync("Ada Fenwick");
+        var practice = await _home.PracticeAsync();
+
+        Assert.True(await _home.WithAsync<PlayerErasure, bool>(erasure => erasure.EraseAsync(ada)));
+        Assert.False(await _home.WithAsync<PlayerErasure, bool>(erasure => erasure.EraseAsync(ada)));
+
+        var kept = await _home.WithAsync<TallyDb, string>(async db =>
+            string.Join(
+                '\n',
+                await db.Sheets.Select(sheet => sheet.HeadJson).Concat(db.Players.Select(player => player.Name)).ToListAsync()
+            )
+        );
+        Assert.DoesNotContain("Fenwick", kept, StringComparison.Ordinal);
+        Assert.Contains($"\"id\":\"p{ada}\",\"name\":\"A player\"", kept, StringComparison.Ordinal);
+        var csv = await (
+            await _home.Visit().Http.GetAsync(new Uri($"/results/{practice}?handler=Csv", UriKind.Relative))
+        ).Content.ReadAsStringAsync();
+        Assert.DoesNotContain("Fenwick", csv, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task Who_left_is_not_dealt_in_and_can_come_back()
+    {
+        var ada = await PlayerAsync("Ada Fenwick");
+        Assert.True(await _home.WithAsync<SquadBook, bool>(squad => squad.ArchiveAsync(ada, true)));
+
+        await _home.BegunAsync();
+        Assert.DoesNotContain(await HeadsAsync(), head => head.Contains($"\"p{ada}\"", StringComparison.Ordinal));
+        var page = await _home.Visit().OpenAsync($"/squad?edit={ada}");
+        Assert.Contains("Back into the squad", page.Body!.TextContent, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task A_limit_keeps_a_player_from_what_it_forbids_and_the_coach_is_told()
+    {
+        var (visitor, bea) = (_home.Visit(), await PlayerAsync("Bea Marlowe"));
+        var today = await visitor.OpenAsync("/");
+        var button = (IHtmlButtonElement)today.QuerySelector($"#NoThrowing-{bea}")!;
+        using var marked = await visitor.SendAsync(today, ".here-list", button.GetAttribute("formaction"));
+
+        var told = (await visitor.OpenAsync("/")).QuerySelector(".left-out")!.TextContent;
+        Assert.Equal("Bea Marlowe no throwing today: left out of Minute trios and Three gates.", told.Trim());
+
+        await _home.BegunAsync();
+        var heads = await HeadsAsync();
+        Assert.DoesNotContain(heads[..8], head => head.Contains("Bea", StringComparison.Ordinal));
+        Assert.Contains(heads[8..], head => head.Contains("Bea", StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public async Task Who_comes_late_is_not_dealt_in_at_the_start()
+    {
+        var (practice, bea) = (await _home.PracticeAsync(), await PlayerAsync("Bea Marlowe"));
+        Assert.True(await _home.WithAsync<PracticeBook, bool>(book => book.MarkAsync(practice, bea, Presence.Late)));
+
+        await _home.BegunAsync();
+
+        Assert.DoesNotContain(await HeadsAsync(), head => head.Contains("Bea", StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public async Task A_drill_that_limits_leave_without_players_is_named_and_nothing_begins()
+    {
+        var practice = await _home.PracticeAsync();
+        foreach (var player in await _home.WithAsync<TallyDb, List<int>>(db => db.Players.Select(each => each.Id).ToListAsync()))
+        {
+            await _home.WithAsync<PracticeBook, bool>(book => book.LimitAsync(practice, player, Limits.NoContact));
+        }
+
+        var hindrance = await _home.WithAsync<PracticeStart, string?>(start => start.BeginAsync(practice));
+
+        Assert.Contains("Win it, score it", hindrance, StringComparison.Ordinal);
+        Assert.Empty(await HeadsAsync());
+    }
+
+    [Fact]
+    public async Task A_list_is_shown_first_and_then_its_good_rows_are_taken()
+    {
+        var visitor = _home.Visit();
+        using var shown = await visitor.PostAsync(
+            await visitor.OpenAsync("/squad/import"),
+            "#bring",
+            "/squad/import",
+            ("text", "name,number\nAda Fenwick,2\nZoe Fern,21\n,5")
+        );
+        var preview = await Visitor.ParsedAsync(shown);
+        Assert.Contains("Line 4: the name is missing.", preview.QuerySelector("#wrong")!.TextContent, StringComparison.Ordinal);
+        Assert.Equal(14, await _home.WithAsync<TallyDb, int>(db => db.Players.CountAsync()));
+
+        using var taken = await visitor.PostAsync(preview, "#take", "/squad/import?handler=Take");
+
+        Assert.Equal(15, await _home.WithAsync<TallyDb, int>(db => db.Players.CountAsync()));
+        var csv = await (await visitor.Http.GetAsync(new Uri("/squad?handler=Csv", UriKind.Relative))).Content.ReadAsStringAsync();
+        Assert.Contains("Zoe Fern,21", csv, StringComparison.Ordinal);
+    }
+
+    private Task<List<string>> HeadsAsync() =>
+        _home.WithAsync<TallyDb, List<string>>(db =>
+            db.Sheets.OrderBy(sheet => sheet.Run!.Block!.Order)
+                .ThenBy(sheet => sheet.Order)
+                .Select(sheet => sheet.HeadJson)
+                .ToListAsync()
+        );
+
+    private Task<int> PlayerAsync(string name) =>
+        _home.WithAsync<TallyDb, int>(db =>
+            db.Players.Where(player => player.Name == name).Select(player => player.Id).SingleAsync()
+        );
+}
