@@ -6,26 +6,53 @@ namespace KeepTally.Store.Book;
 /// <summary>The drill book: every card with its versions, its history and when it was last run.</summary>
 public sealed class DrillBook(TallyDb db, CardShelf shelf)
 {
+    /// <summary>So many texts are asked for at once.</summary>
+    private const int MostAsked = 500;
+
     /// <summary>Every card in its newest version, by name; those put away only where asked for.</summary>
     public async Task<IReadOnlyList<BookEntry>> ListAsync(bool archived = false, CancellationToken stop = default)
     {
         var newest = await db
-            .CardVersions.AsNoTracking()
-            .Where(version => !db.CardVersions.Any(other => other.CardId == version.CardId && other.Version > version.Version))
-            .Join(db.Cards, version => version.CardId, card => card.Id, (version, card) => new { version, card.Archived })
+            .CardVersions.Where(version =>
+                !db.CardVersions.Any(other => other.CardId == version.CardId && other.Version > version.Version)
+            )
+            .Join(
+                db.Cards,
+                version => version.CardId,
+                card => card.Id,
+                (version, card) =>
+                    new
+                    {
+                        version.Id,
+                        version.CardId,
+                        version.Version,
+                        card.Archived,
+                        card.Revision,
+                    }
+            )
             .Where(each => archived || !each.Archived)
             .ToListAsync(stop);
+        var cards = newest.ToDictionary(each => each.Id, each => shelf.Find(each.Id, each.Revision));
+        var unread = newest.Where(each => cards[each.Id] is null).ToDictionary(each => each.Id);
+        foreach (var some in unread.Keys.Chunk(MostAsked))
+        {
+            foreach (var text in await db.CardVersions.AsNoTracking().Where(version => some.Contains(version.Id)).ToListAsync(stop))
+            {
+                cards[text.Id] = shelf.Put(text.Id, unread[text.Id].Revision, text.Json);
+            }
+        }
+
         var done = await LastDoneAsync(stop);
         return
         [
             .. newest
                 .Select(each => new BookEntry(
-                    each.version.CardId,
-                    each.version.Id,
-                    each.version.Version,
+                    each.CardId,
+                    each.Id,
+                    each.Version,
                     each.Archived,
-                    shelf.Of(each.version.Json),
-                    done.TryGetValue(each.version.CardId, out var day) ? day : null
+                    cards[each.Id]!,
+                    done.TryGetValue(each.CardId, out var day) ? day : null
                 ))
                 .OrderBy(entry => entry.Card.Name, StringComparer.OrdinalIgnoreCase),
         ];
@@ -46,7 +73,7 @@ public sealed class DrillBook(TallyDb db, CardShelf shelf)
             return null;
         }
 
-        var card = shelf.Of(shown.Json);
+        var card = CardReader.Read(shown.Json).Sure();
         var all = await ListAsync(archived: true, stop);
         var runs = await db
             .Runs.Where(run => run.Block!.CardVersion!.CardId == id)
@@ -79,9 +106,8 @@ public sealed class DrillBook(TallyDb db, CardShelf shelf)
     public async Task<string> ExportAsync(CancellationToken stop = default)
     {
         var kept = await ListAsync(archived: false, stop);
-        var ids = kept.Select(entry => entry.VersionId).ToHashSet();
-        var texts = await db.CardVersions.Where(version => ids.Contains(version.Id)).ToDictionaryAsync(each => each.Id, stop);
-        return BookReader.Write(kept.Select(entry => texts[entry.VersionId].Json));
+        var texts = await db.CardVersions.AsNoTracking().ToDictionaryAsync(each => each.Id, each => each.Json, stop);
+        return BookReader.Write(kept.Select(entry => texts[entry.VersionId]));
     }
 
     /// <summary>The last day on which each card was run.</summary>

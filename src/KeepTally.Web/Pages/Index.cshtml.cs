@@ -1,6 +1,6 @@
+using KeepTally.Core.Formats;
 using KeepTally.Core.Planning;
 using KeepTally.Core.Words;
-using KeepTally.Store.Book;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Squads;
 using KeepTally.Store.Tables;
@@ -10,14 +10,8 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace KeepTally.Web.Pages;
 
 /// <summary>Today: the timing sheet, who is here, and Start.</summary>
-public sealed class IndexModel(
-    PracticeBook book,
-    SquadBook squad,
-    PracticeStart start,
-    TimingSheet sheet,
-    CardShelf shelf,
-    TimeProvider clock
-) : PageModel
+public sealed class IndexModel(PracticeBook book, SquadBook squad, PracticeStart start, TimingSheet sheet, TimeProvider clock)
+    : PageModel
 {
     public Practice? Practice { get; private set; }
 
@@ -137,7 +131,7 @@ public sealed class IndexModel(
     {
         var limits = LimitsOf(player);
         var drills = Practice!
-            .Blocks.Where(block => LimitRule.Forbids(limits, shelf.Of(block.CardVersion!.Json)))
+            .Blocks.Where(block => LimitRule.Forbids(limits, CardReader.Read(block.CardVersion!.Json).Sure()))
             .Select(block => block.Title)
             .ToArray();
         if (drills.Length > 0)

@@ -61,7 +61,7 @@ public sealed class SquadTests : IAsyncLifetime
         using var marked = await visitor.SendAsync(today, ".here-list", button.GetAttribute("formaction"));
 
         var told = (await visitor.OpenAsync("/")).QuerySelector(".left-out")!.TextContent;
-        Assert.Equal("Bea Marlowe no throwing today: left out of Minute trios and Three gates.", told.Trim());
+        Assert.Equal("Bea Marlowe, no throwing today: left out of Minute trios and Three gates.", told.Trim());
 
         await _home.BegunAsync();
         var heads = await HeadsAsync();

@@ -35,6 +35,12 @@ public sealed class IndexModel(DrillBook book, TimeProvider clock) : PageModel
     [BindProperty(SupportsGet = true)]
     public bool Archived { get; set; }
 
+    /// <summary>How many cards are shown at most; more are asked for by a link.</summary>
+    [BindProperty(SupportsGet = true)]
+    public int Shown { get; set; } = Step;
+
+    public const int Step = 48;
+
     public IReadOnlyList<BookEntry> Found { get; private set; } = [];
 
     public int All { get; private set; }
