@@ -75,6 +75,7 @@ public static class StoreServices
         services.AddScoped<Squads.PlayerErasure>();
         services.AddScoped<Practices.PracticeBook>();
         services.AddScoped<Practices.TimingSheet>();
+        services.AddScoped<Practices.GroupPlan>();
         services.AddScoped<Practices.PracticeStart>();
         services.AddScoped<Practices.LiveRecord>();
         services.AddScoped<Events.EventJournal>();

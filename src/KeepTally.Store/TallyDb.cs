@@ -44,7 +44,11 @@ public sealed class TallyDb(DbContextOptions<TallyDb> options) : DbContext(optio
             card.HasMany(each => each.Versions).WithOne().HasForeignKey(version => version.CardId);
             card.HasMany(each => each.Changes).WithOne().HasForeignKey(change => change.CardId);
         });
-        modelBuilder.Entity<Practice>().HasIndex(practice => practice.Date);
+        modelBuilder.Entity<Practice>(practice =>
+        {
+            practice.HasIndex(each => each.Date);
+            practice.Property(each => each.Split).HasConversion<string>();
+        });
         modelBuilder.Entity<Block>().Ignore(block => block.Title);
         modelBuilder.Entity<Block>().HasOne(block => block.CardVersion).WithMany().OnDelete(DeleteBehavior.Restrict);
         modelBuilder.Entity<Block>().HasOne(block => block.Run).WithOne(run => run.Block).HasForeignKey<Run>(run => run.BlockId);

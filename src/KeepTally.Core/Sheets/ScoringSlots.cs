@@ -23,7 +23,9 @@ public static class ScoringSlots
         }
 
         var standing = interval is IntervalKind.Change or IntervalKind.Break ? floor.Before : floor.Now;
-        var players = Spots(stage).SelectMany(spot => standing.At(spot.Id));
+        // Who joined after the start stands in a place but carries no score on this sheet.
+        var scoring = units.Select(unit => unit.Id).ToHashSet(StringComparer.Ordinal);
+        var players = Spots(stage).SelectMany(spot => standing.At(spot.Id)).Where(scoring.Contains);
         var count = Count(stage, units.Count);
         return [.. players.Cast<string?>().Concat(Enumerable.Repeat<string?>(null, count)).Take(count)];
     }

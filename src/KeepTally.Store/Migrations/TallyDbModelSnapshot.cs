@@ -244,6 +244,13 @@ namespace KeepTally.Store.Migrations
                     b.Property<int>("Minutes")
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("Split")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("SplitSeed")
+                        .HasColumnType("INTEGER");
+
                     b.Property<TimeOnly>("Start")
                         .HasColumnType("TEXT");
 

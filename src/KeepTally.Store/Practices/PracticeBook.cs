@@ -1,3 +1,4 @@
+using KeepTally.Core.Places;
 using KeepTally.Store.Tables;
 using Microsoft.EntityFrameworkCore;
 
@@ -37,6 +38,13 @@ public sealed class PracticeBook(TallyDb db)
     /// <summary>Says that a player may not do something today, or may again; false where the practice or the player is not there.</summary>
     public Task<bool> LimitAsync(int practiceId, int playerId, Limits limit, CancellationToken stop = default) =>
         MarkAsync(practiceId, playerId, entry => entry.Limits ^= limit, stop);
+
+    /// <summary>Chooses how groups are made in a practice that has not begun; false where there is none such.</summary>
+    public async Task<bool> SplitAsync(int practiceId, SplitWay way, int seed, CancellationToken stop = default) =>
+        await db
+            .Practices.Where(practice => practice.Id == practiceId && !practice.Blocks.Any(block => block.Run != null))
+            .ExecuteUpdateAsync(set => set.SetProperty(each => each.Split, way).SetProperty(each => each.SplitSeed, seed), stop)
+        > 0;
 
     private async Task<bool> MarkAsync(int practiceId, int playerId, Action<Attendance> mark, CancellationToken stop)
     {

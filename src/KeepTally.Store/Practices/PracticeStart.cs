@@ -1,14 +1,12 @@
 using System.Security.Cryptography;
 using KeepTally.Core.Formats;
-using KeepTally.Core.Sheets;
-using KeepTally.Store.Squads;
 using KeepTally.Store.Tables;
 using Microsoft.EntityFrameworkCore;
 
 namespace KeepTally.Store.Practices;
 
 /// <summary>Begins a practice: deals out every drill's sheets, so that the whole of it can be run without the network.</summary>
-public sealed class PracticeStart(TallyDb db, PracticeBook book, SquadBook squad, TimeProvider clock)
+public sealed class PracticeStart(TallyDb db, PracticeBook book, GroupPlan groups, TimeProvider clock)
 {
     /// <summary>Begins the practice, or finds it begun. Null where it can be run, else why not, in words for the coach.</summary>
     public async Task<string?> BeginAsync(int practiceId, CancellationToken stop = default)
@@ -28,23 +26,17 @@ public sealed class PracticeStart(TallyDb db, PracticeBook book, SquadBook squad
             return null;
         }
 
-        var absent = PracticeBook.Absent(practice);
-        var limits = practice.Attendance.ToDictionary(each => each.PlayerId, each => each.Limits);
-        var here = (await squad.ListAsync(practice.TeamId, stop))
-            .Where(player => !absent.Contains(player.Id))
-            .Select(player => (Member: new Member(player.UnitId, player.Name), Limits: limits.GetValueOrDefault(player.Id)))
-            .ToArray();
-        if (here.Length < 2)
+        var plan = await groups.OfAsync(practice, stop);
+        if (plan[0].Here < 2)
         {
-            return here.Length == 0
+            return plan[0].Here == 0
                 ? "Nobody is here. Tap those who are."
                 : "One player alone cannot fill these drills. Tap those who are here.";
         }
 
-        var empty = practice.Blocks.FirstOrDefault(block => Allowed(block, here).Length < 2);
-        if (empty is not null)
+        if (plan.FirstOrDefault(dealt => dealt.Sheets.Count == 0) is { } empty)
         {
-            return $"With today's limits fewer than two players are left for {empty.Title}. Take it off the sheet, or lift a limit.";
+            return $"With today's limits fewer than two players are left for {empty.Block.Title}. Take it off the sheet, or lift a limit.";
         }
 
         var origin = clock.GetUtcNow().ToUnixTimeMilliseconds();
@@ -54,43 +46,33 @@ public sealed class PracticeStart(TallyDb db, PracticeBook book, SquadBook squad
             return null;
         }
 
-        db.Runs.AddRange(practice.Blocks.Select(block => Begin(block, Allowed(block, here), origin)));
+        db.Runs.AddRange(plan.Select(dealt => Begin(dealt, origin)));
         await db.SaveChangesAsync(stop);
         await transaction.CommitAsync(stop);
         return null;
     }
 
-    /// <summary>Everyone here whom no limit keeps from the drill.</summary>
-    private static Member[] Allowed(Block block, (Member Member, Limits Limits)[] here)
+    private static Run Begin(DealtBlock dealt, long origin)
     {
-        var card = CardReader.Read(block.CardVersion!.Json).Sure();
-        return [.. here.Where(each => !LimitRule.Forbids(each.Limits, card)).Select(each => each.Member)];
-    }
-
-    private static Run Begin(Block block, Member[] here, long origin)
-    {
-        var card = CardReader.Read(block.CardVersion!.Json, TimingSheet.Chosen(block)).Sure();
         // One seed for the whole drill: every sheet hears a surprise at the same moment.
         var seed = RandomNumberGenerator.GetInt32(1, int.MaxValue);
         return new Run
         {
-            BlockId = block.Id,
-            CardJson = block.CardVersion.Json,
+            BlockId = dealt.Block.Id,
+            CardJson = dealt.Block.CardVersion!.Json,
             Origin = origin,
             Sheets =
             [
-                .. SheetDealer
-                    .Deal(card, block.Stage, here, block.Groups)
-                    .Select(
-                        (sheet, order) =>
-                            new SheetRow
-                            {
-                                Id = Guid.CreateVersion7().ToString("N"),
-                                Order = order,
-                                Name = sheet.Name,
-                                HeadJson = HeadReader.Write(sheet.Head with { Seed = seed }),
-                            }
-                    ),
+                .. dealt.Sheets.Select(
+                    (sheet, order) =>
+                        new SheetRow
+                        {
+                            Id = Guid.CreateVersion7().ToString("N"),
+                            Order = order,
+                            Name = sheet.Name,
+                            HeadJson = HeadReader.Write(sheet.Head with { Seed = seed }),
+                        }
+                ),
             ],
         };
     }

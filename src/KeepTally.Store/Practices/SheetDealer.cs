@@ -4,6 +4,9 @@ using KeepTally.Core.Sheets;
 
 namespace KeepTally.Store.Practices;
 
+/// <summary>A way of putting players into so many groups.</summary>
+public delegate IReadOnlyList<IReadOnlyList<Member>> DealGroups(IReadOnlyList<Member> players, int groups);
+
 /// <summary>Deals the players of a practice onto the tally sheets of a drill.</summary>
 public static class SheetDealer
 {
@@ -15,15 +18,17 @@ public static class SheetDealer
         DrillCard card,
         int stageIndex,
         IReadOnlyList<Member> players,
-        int groups
+        int groups,
+        DealGroups? deal = null
     )
     {
+        deal ??= Split.Listed;
         var stage = card.Stages[stageIndex];
-        var dealt = Split.Listed(players, Math.Clamp(groups, 1, Math.Max(1, players.Count)));
+        var dealt = deal(players, Math.Clamp(groups, 1, Math.Max(1, players.Count)));
         var units = stage.Scores switch
         {
             Scorer.Player => dealt.Select(group => Singles(group)),
-            Scorer.Side => dealt.Select(group => Sides(stage, group)),
+            Scorer.Side => dealt.Select(group => Sides(stage, group, deal)),
             Scorer.Group or Scorer.None => [Groups(dealt)],
         };
         var sheets = units.ToArray();
@@ -41,8 +46,8 @@ public static class SheetDealer
 
     private static Unit[] Singles(IReadOnlyList<Member> group) => [.. group.Select(player => new Unit(player.Id, player.Name, []))];
 
-    private static Unit[] Sides(Stage stage, IReadOnlyList<Member> group) =>
-        [.. stage.Sides.Zip(Split.Listed(group, stage.Sides.Count), (side, players) => new Unit(side, Title(side), players))];
+    private static Unit[] Sides(Stage stage, IReadOnlyList<Member> group, DealGroups deal) =>
+        [.. stage.Sides.Zip(deal(group, stage.Sides.Count), (side, players) => new Unit(side, Title(side), players))];
 
     private static Unit[] Groups(IReadOnlyList<IReadOnlyList<Member>> dealt) =>
         [.. dealt.Select((group, index) => new Unit($"g{index + 1}", $"Group {Letter(index)}", group))];

@@ -1,3 +1,5 @@
+using KeepTally.Core.Places;
+
 namespace KeepTally.Store.Tables;
 
 /// <summary>A dated practice with its timing sheet.</summary>
@@ -16,6 +18,12 @@ public sealed class Practice
     public TimeOnly Start { get; set; }
 
     public int Minutes { get; set; }
+
+    /// <summary>How players fall into groups.</summary>
+    public SplitWay Split { get; set; }
+
+    /// <summary>What shuffles are drawn from: another number, other groups.</summary>
+    public int SplitSeed { get; set; } = 1;
 
     public List<Block> Blocks { get; init; } = [];
 

@@ -1,4 +1,5 @@
 using KeepTally.Core.Formats;
+using KeepTally.Core.Places;
 using KeepTally.Core.Planning;
 using KeepTally.Core.Words;
 using KeepTally.Store.Practices;
@@ -10,8 +11,14 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace KeepTally.Web.Pages;
 
 /// <summary>Today: the timing sheet, who is here, and Start.</summary>
-public sealed class IndexModel(PracticeBook book, SquadBook squad, PracticeStart start, TimingSheet sheet, TimeProvider clock)
-    : PageModel
+public sealed class IndexModel(
+    PracticeBook book,
+    SquadBook squad,
+    PracticeStart start,
+    TimingSheet sheet,
+    GroupPlan groups,
+    TimeProvider clock
+) : PageModel
 {
     public Practice? Practice { get; private set; }
 
@@ -34,6 +41,18 @@ public sealed class IndexModel(PracticeBook book, SquadBook squad, PracticeStart
 
     /// <summary>Who is left out of which drills by a limit, and why.</summary>
     public IReadOnlyList<(string Name, string Why, string Drills)> LeftOut { get; private set; } = [];
+
+    /// <summary>The ways of making groups, in the coach's words.</summary>
+    public static IReadOnlyList<(SplitWay Way, string Words)> Ways { get; } =
+    [
+        (SplitWay.Listed, "as listed"),
+        (SplitWay.Shuffle, "shuffled"),
+        (SplitWay.Spread, "positions spread"),
+        (SplitWay.Fresh, "fresh partners"),
+    ];
+
+    /// <summary>Who is in which group in each drill, as it would be dealt now.</summary>
+    public IReadOnlyList<DealtBlock> Dealt { get; private set; } = [];
 
     public Presence PresenceOf(Player player) => Entry(player)?.Presence ?? Presence.Here;
 
@@ -71,27 +90,46 @@ public sealed class IndexModel(PracticeBook book, SquadBook squad, PracticeStart
         await sheet.RemoveAsync(block, stop) ? RedirectToPage(new { practice }) : NotFound();
 
     public async Task<IActionResult> OnPostMarkAsync(int practice, int player, Presence presence, CancellationToken stop) =>
-        await MarkedAsync(practice, await book.MarkAsync(practice, player, presence, stop), stop);
+        await MarkedAsync(practice, player, await book.MarkAsync(practice, player, presence, stop), stop);
 
     /// <summary>Says that a player may not do something today, or may again.</summary>
     public async Task<IActionResult> OnPostLimitAsync(int practice, int player, Limits limit, CancellationToken stop) =>
-        await MarkedAsync(practice, await book.LimitAsync(practice, player, limit, stop), stop);
+        await MarkedAsync(practice, player, await book.LimitAsync(practice, player, limit, stop), stop);
 
-    private async Task<IActionResult> MarkedAsync(int practice, bool known, CancellationToken stop)
+    /// <summary>Makes the groups another way, or anew.</summary>
+    public async Task<IActionResult> OnPostSplitAsync(int practice, SplitWay way, int seed, CancellationToken stop)
+    {
+        if (!await book.SplitAsync(practice, way, seed, stop))
+        {
+            return NotFound();
+        }
+
+        if (!IsByScript)
+        {
+            return RedirectToPage(new { practice });
+        }
+
+        await LoadAsync(practice, stop);
+        return Partial("_Groups", this);
+    }
+
+    private async Task<IActionResult> MarkedAsync(int practice, int player, bool known, CancellationToken stop)
     {
         if (!known)
         {
             return NotFound();
         }
 
-        if (!Request.Headers.ContainsKey("HX-Request"))
+        if (!IsByScript)
         {
             return RedirectToPage(new { practice });
         }
 
         await LoadAsync(practice, stop);
-        return Partial("_Attendance", this);
+        return Partial("_Marked", (this, Players.First(each => each.Id == player)));
     }
+
+    private bool IsByScript => Request.Headers.ContainsKey("HX-Request");
 
     public async Task<IActionResult> OnPostStartAsync(int practice, CancellationToken stop)
     {
@@ -124,6 +162,7 @@ public sealed class IndexModel(PracticeBook book, SquadBook squad, PracticeStart
                 .Where(player => PresenceOf(player) != Presence.Absent && LimitsOf(player) != Limits.None)
                 .SelectMany(LeftOutOf),
         ];
+        Dealt = IsBegun || Practice.Blocks.Count == 0 ? [] : await groups.OfAsync(Practice, stop);
         Times = BlockTimes.Of([.. Practice.Blocks.Select(block => new BlockSpan(block.Minutes, block.ChangeSeconds))]);
     }
 

@@ -1,4 +1,6 @@
 using AngleSharp.Html.Dom;
+using KeepTally.Core.Formats;
+using KeepTally.Core.Places;
 using KeepTally.Store;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Squads;
@@ -115,6 +117,48 @@ public sealed class SquadTests : IAsyncLifetime
         var csv = await (await visitor.Http.GetAsync(new Uri("/squad?handler=Csv", UriKind.Relative))).Content.ReadAsStringAsync();
         Assert.Contains("Zoe Fern,21", csv, StringComparison.Ordinal);
     }
+
+    [Theory]
+    [InlineData("Shuffle")]
+    [InlineData("Spread")]
+    [InlineData("Fresh")]
+    public async Task The_groups_shown_beforehand_are_the_groups_that_are_dealt(string way)
+    {
+        var (visitor, practice) = (_home.Visit(), await _home.PracticeAsync());
+        using var chosen = await visitor.SendAsync(
+            await visitor.OpenAsync("/"),
+            ".ways",
+            $"/?handler=Split&way={way}&seed=5",
+            ("practice", $"{practice}")
+        );
+        var shown = (await visitor.OpenAsync("/")).QuerySelectorAll(".dealt dd").Select(each => each.TextContent).ToArray();
+
+        await _home.BegunAsync();
+        var first = HeadReader.Read((await HeadsAsync())[0]).Sure().Units.Select(unit => unit.Name.Split(' ')[0]);
+        Assert.Contains(string.Join(", ", first), shown[0], StringComparison.Ordinal);
+        Assert.Empty((await visitor.OpenAsync("/")).QuerySelectorAll(".dealt"));
+        Assert.False(await _home.WithAsync<PracticeBook, bool>(book => book.SplitAsync(practice, SplitWay.Listed, 1)));
+    }
+
+    [Fact]
+    public async Task Fresh_partners_do_not_meet_again_in_the_next_drill_while_others_are_left()
+    {
+        var practice = await _home.PracticeAsync();
+        await _home.WithAsync<PracticeBook, bool>(book => book.SplitAsync(practice, SplitWay.Fresh, 3));
+        await _home.BegunAsync();
+
+        var heads = (await HeadsAsync()).Select(head => HeadReader.Read(head).Sure()).ToArray();
+        var (trios, gates) = (
+            heads[..4].Select(Pairs).SelectMany(pairs => pairs),
+            heads[4..8].Select(Pairs).SelectMany(pairs => pairs)
+        );
+
+        // Twelve in four trios twice over: nobody need meet anybody twice (common practice; a known small design).
+        Assert.Empty(trios.Intersect(gates));
+    }
+
+    private static IEnumerable<Pair> Pairs(KeepTally.Core.Sheets.LogHead head) =>
+        head.Units.SelectMany((one, i) => head.Units.Skip(i + 1).Select(other => new Pair(one.Id, other.Id)));
 
     private Task<List<string>> HeadsAsync() =>
         _home.WithAsync<TallyDb, List<string>>(db =>

@@ -1,0 +1,35 @@
+import { expect, test } from "./application.mjs";
+import { RunScreen } from "./run-screen.mjs";
+
+test("quick taps on who is missing, a limit, positions spread: the groups shown are the groups that play", async ({
+  page,
+}) => {
+  await page.goto("/");
+  const tile = (name) => page.getByRole("button", { name: new RegExp(`\\d+ ${name}`) });
+  for (const name of ["Ada Fenwick", "Dora Quill", "Hana Pemberley"]) {
+    await tile(name).click({ noWaitAfter: true });
+  }
+  for (const name of ["Ada Fenwick", "Dora Quill", "Hana Pemberley"]) {
+    await expect(tile(name)).toHaveAttribute("aria-pressed", "false");
+  }
+  await expect(page.locator("#here-head")).toContainText("9 of 14");
+  await page.getByRole("button", { name: "Bea Marlowe no throwing" }).click();
+  await expect(page.locator("#left-out")).toContainText("left out of Minute trios and Three gates");
+  await page.getByRole("button", { name: "positions spread" }).click();
+  await expect(page.getByRole("button", { name: "positions spread" })).toHaveAttribute("aria-pressed", "true");
+  const trios = await page.locator(".dealt dd").first().innerText();
+  expect(trios).not.toContain("Bea");
+
+  const screen = await RunScreen.begin(page);
+  const groups = await screen.drill
+    .locator(".sheet")
+    .evaluateAll((sheets) =>
+      sheets.map((sheet) => [
+        sheet.querySelector("h2").textContent.trim().slice(-1),
+        sheet.querySelector(".row-name").textContent.split(" ")[0],
+      ]),
+    );
+  for (const [letter, first] of groups) {
+    expect(trios).toMatch(new RegExp(`${letter}\\s*[^\\n]*${first}`));
+  }
+});
