@@ -77,9 +77,6 @@ public static class Split
     public static Evenness Judge(IReadOnlyList<IReadOnlyList<SplitPlayer>> groups, IReadOnlyDictionary<Pair, int> met) =>
         new(SplitCost.LevelGap(groups), SplitCost.PositionGap(groups), SplitCost.Met(groups, met));
 
-    /// <summary>How many groups: as many as a size asks for, so that no group is larger.</summary>
-    public static int GroupsOf(int players, int size) => Math.Max(1, (players + Math.Max(1, size) - 1) / Math.Max(1, size));
-
     private static Reading<IReadOnlyList<IReadOnlyList<SplitPlayer>>> Failed(string path, string problem, string mend) =>
         Reading<IReadOnlyList<IReadOnlyList<SplitPlayer>>>.Failed([new Fault(path, problem, mend)]);
 

@@ -11,8 +11,8 @@ using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
 namespace KeepTally.Store.Migrations
 {
     [DbContext(typeof(TallyDb))]
-    [Migration("20261123214751_Groups")]
-    partial class Groups
+    [Migration("20261123215941_DrillBook")]
+    partial class DrillBook
     {
         /// <inheritdoc />
         protected override void BuildTargetModel(ModelBuilder modelBuilder)

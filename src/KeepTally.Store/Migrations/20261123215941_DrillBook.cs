@@ -11,6 +11,27 @@ namespace KeepTally.Store.Migrations
         protected override void Up(MigrationBuilder migrationBuilder)
         {
             migrationBuilder.AddColumn<string>(
+                name: "Split",
+                table: "Practices",
+                type: "TEXT",
+                nullable: false,
+                defaultValue: "Listed");
+
+            migrationBuilder.AddColumn<int>(
+                name: "SplitSeed",
+                table: "Practices",
+                type: "INTEGER",
+                nullable: false,
+                defaultValue: 1);
+
+            migrationBuilder.AddColumn<bool>(
+                name: "Archived",
+                table: "Players",
+                type: "INTEGER",
+                nullable: false,
+                defaultValue: false);
+
+            migrationBuilder.AddColumn<string>(
                 name: "OptionsJson",
                 table: "Blocks",
                 type: "TEXT",
@@ -23,6 +44,13 @@ namespace KeepTally.Store.Migrations
                 type: "TEXT",
                 nullable: false,
                 defaultValue: "");
+
+            migrationBuilder.AddColumn<int>(
+                name: "Limits",
+                table: "Attendance",
+                type: "INTEGER",
+                nullable: false,
+                defaultValue: 0);
 
             migrationBuilder.CreateTable(
                 name: "Cards",
@@ -82,12 +110,28 @@ namespace KeepTally.Store.Migrations
                 name: "Cards");
 
             migrationBuilder.DropColumn(
+                name: "Split",
+                table: "Practices");
+
+            migrationBuilder.DropColumn(
+                name: "SplitSeed",
+                table: "Practices");
+
+            migrationBuilder.DropColumn(
+                name: "Archived",
+                table: "Players");
+
+            migrationBuilder.DropColumn(
                 name: "OptionsJson",
                 table: "Blocks");
 
             migrationBuilder.DropColumn(
                 name: "Part",
                 table: "Blocks");
+
+            migrationBuilder.DropColumn(
+                name: "Limits",
+                table: "Attendance");
         }
     }
 }
