@@ -40,7 +40,9 @@ internal static class PadFace
             unit,
             live.Head.Units.First(each => each.Id == unit).Name,
             Figure(score),
-            (int)Math.Clamp(Math.Floor(score), 0, 30),
+            live.Stage.Measures[0].By is MeasureBy.ReadingBest or MeasureBy.ReadingMean
+                ? 0
+                : (int)Math.Clamp(Math.Floor(score), 0, 30),
             DetailOf(live.Stage, tally),
             GateOf(live.Stage, tally),
             tally.Streak >= 2 ? $"{tally.Streak} in a row" : "",
@@ -70,9 +72,14 @@ internal static class PadFace
             .Select(outcome => outcome.Id)
             .ToList();
 
-    /// <summary>The figure beside the name: what the stage ranks by where that is a count, else the points.</summary>
+    /// <summary>The figure beside the name: what the stage ranks by where that is a count or a reading, else the points.</summary>
     private static double ScoreOf(Stage stage, UnitReport unit) =>
-        stage.Measures[0].By is MeasureBy.Cleared or MeasureBy.Successes or MeasureBy.BestStreak
+        stage.Measures[0].By
+            is MeasureBy.Cleared
+                or MeasureBy.Successes
+                or MeasureBy.BestStreak
+                or MeasureBy.ReadingBest
+                or MeasureBy.ReadingMean
             ? unit.Value(stage.Measures[0].By) ?? 0
             : unit.Points;
 

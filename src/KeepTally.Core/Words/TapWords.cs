@@ -59,6 +59,7 @@ public static class TapWords
         [
             verdict.Breached is { } limit ? $"{Repeated(sheet.Stage, tap, limit)}: this counts as a miss." : "",
             Zone(was, now, tap),
+            tap.Value is { } value && outcome?.Reading is { } unit ? $"{Phrase.Figure(value)} {unit} written down." : "",
             PointsMoved(sheet, verdict.Unit, before, after, outcome),
             ClimbWords.Step(sheet.Stage, was, now, verdict.Attempt),
             Run(sheet.Stage, was, now, verdict.Attempt),

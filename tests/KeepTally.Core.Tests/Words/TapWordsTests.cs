@@ -30,6 +30,14 @@ public sealed class TapWordsTests
     }
 
     [Fact]
+    public void A_number_is_told_with_its_unit_and_the_turn_that_passed() =>
+        Assert.Equal(
+            "31.5 m written down. b is next.",
+            ShippedCard.Play("long-throw").Say("", "throw", null, 31.5).Why,
+            ignoreCase: true
+        );
+
+    [Fact]
     public void A_repeat_says_what_was_repeated()
     {
         var bout = ShippedCard.Play("never-twice", 1, 0, ("breach", "failure"));

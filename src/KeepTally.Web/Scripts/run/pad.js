@@ -41,7 +41,7 @@ export class Pad {
     const row = pad.closest(".row-pad");
     const { outcome = null, zone = null, reading } = pad.dataset;
     const [sheet, unit] = [sheetOf(pad), unitOf(pad)];
-    const value = reading ? await ask(reading, pad.textContent.trim()) : null;
+    const value = reading ? await ask(reading, pad.querySelector(".pad-label").textContent) : null;
     if (reading && value === null) {
       return;
     }
