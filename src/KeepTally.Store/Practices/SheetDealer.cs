@@ -1,4 +1,5 @@
 using KeepTally.Core.Cards;
+using KeepTally.Core.Faults;
 using KeepTally.Core.Places;
 using KeepTally.Core.Sheets;
 
@@ -38,6 +39,23 @@ public static class SheetDealer
                 (each, index) => (sheets.Length == 1 ? "" : Letter(index), new LogHead(card.Id, stageIndex, card.Chosen, each))
             ),
         ];
+    }
+
+    /// <summary>
+    /// Why players cannot be dealt onto a stage, or null where they can: a card may ask for a unit by a name that is
+    /// neither a side nor given to anybody here.
+    /// </summary>
+    public static Fault? Unfit(DrillCard card, int stageIndex)
+    {
+        var players = Enumerable
+            .Range(1, 2 + card.Stages[stageIndex].Sides.Count)
+            .Select(n => new Member($"p{n}", $"{n}"))
+            .ToArray();
+        var (_, head) = Deal(card, stageIndex, players, 2)[0];
+        var opened = LiveSheet.Open(card, head);
+        return opened.IsRead
+            ? null
+            : new Fault($"stages[{stageIndex}]", opened.Faults[0].Problem, "name one of the sides, or take the name out");
     }
 
     /// <summary>A, B … Z, then AA, AB …</summary>

@@ -46,6 +46,12 @@ public sealed class TimingSheet(TallyDb db, TimeProvider clock)
             return (null, $"These house rules do not fit the card: {read.Faults[0]}.");
         }
 
+        var unfit = Enumerable.Range(0, read.Value.Stages.Count).Select(stage => SheetDealer.Unfit(read.Value, stage));
+        if (unfit.FirstOrDefault(fault => fault is not null) is { } why)
+        {
+            return (null, $"This card cannot be run yet. {why}.");
+        }
+
         var practice = line.Practice is { } id ? await OpenSheetAsync(id, stop) : await NewAsync(stop);
         if (practice is null)
         {

@@ -131,6 +131,57 @@ public sealed class EditorTests : IAsyncLifetime
     }
 
     [Fact]
+    public async Task A_card_that_names_somebody_who_is_nobody_is_told_so_when_it_is_tried_or_put_in_a_practice()
+    {
+        const string Card = """
+            {"format":"keep-tally/drill@1","id":"heron","name":"Heron",
+             "stages":[{"outcomes":[{"id":"make","label":"Make","points":{"ghost":1}}]}]}
+            """;
+        await _home.WithAsync<CardDesk, SaveOutcome>(desk => desk.SaveAsync(Card, 0));
+        var visitor = _home.Visit();
+
+        using var tried = await visitor.PostAsync(
+            await visitor.OpenAsync("/drills/edit/heron"),
+            "#card-form",
+            "/drills/edit/heron?handler=Try",
+            ("stage", "0"),
+            ("players", "4")
+        );
+        using var put = await visitor.PostAsync(await visitor.OpenAsync("/drills/heron"), "#put", "/drills/heron?handler=Put");
+
+        Assert.Contains(
+            "ghost",
+            (await Visitor.ParsedAsync(tried)).QuerySelector("[role=alert]")!.TextContent,
+            StringComparison.Ordinal
+        );
+        Assert.Contains(
+            "ghost",
+            (await Visitor.ParsedAsync(put)).QuerySelector("[role=alert]")!.TextContent,
+            StringComparison.Ordinal
+        );
+    }
+
+    [Theory]
+    [InlineData("text:")]
+    [InlineData("text:stages[9].name")]
+    [InlineData("number:a[b]..c]")]
+    [InlineData("rename:")]
+    [InlineData("ending:stages")]
+    public async Task A_field_that_is_none_of_the_editors_changes_nothing(string field)
+    {
+        var visitor = _home.Visit();
+
+        using var answer = await visitor.PostAsync(
+            await visitor.OpenAsync("/drills/edit/three-gates"),
+            "#card-form",
+            "/drills/edit/three-gates?handler=Words",
+            (field, "x")
+        );
+
+        Assert.Equal(HttpStatusCode.OK, answer.StatusCode);
+    }
+
+    [Fact]
     public async Task A_copy_and_a_variant_are_cards_of_their_own()
     {
         var visitor = _home.Visit();

@@ -5,6 +5,7 @@ using KeepTally.Core.Cards;
 using KeepTally.Core.Faults;
 using KeepTally.Core.Formats;
 using KeepTally.Store.Book;
+using KeepTally.Store.Practices;
 using KeepTally.Web.Pages.Drills.Editing;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
@@ -98,6 +99,11 @@ public sealed class EditModel(DrillBook book, CardDesk desk) : PageModel
         if (!await TakeFormAsync(id, null, stop))
         {
             return BadRequest();
+        }
+
+        if (Card is not null && SheetDealer.Unfit(Card, Math.Clamp(stage, 0, Card.Stages.Count - 1)) is { } unfit)
+        {
+            (Card, Faults, ShowsFaults) = (null, [unfit], true);
         }
 
         Try = Card is null ? null : TryPad.Of(Card, Json, stage, players);

@@ -19,7 +19,12 @@ internal static class FieldPath
     /// <summary>Writes a value, or takes it out where it is null. A way through a list that is not there is passed over.</summary>
     internal static void Set(JsonObject tree, string path, JsonNode? value)
     {
-        var steps = Steps(path).ToArray();
+        var steps = Steps(path);
+        if (steps.Length == 0)
+        {
+            return;
+        }
+
         JsonNode? at = tree;
         foreach (var step in steps[..^1])
         {
@@ -92,7 +97,12 @@ internal static class FieldPath
 
     private static (JsonNode? Parent, string Last) Split(JsonObject tree, string path)
     {
-        var steps = Steps(path).ToArray();
+        var steps = Steps(path);
+        if (steps.Length == 0)
+        {
+            return (null, "");
+        }
+
         JsonNode? at = tree;
         foreach (var step in steps[..^1])
         {
