@@ -42,14 +42,13 @@ public static class Split
             return Reading<IReadOnlyList<IReadOnlyList<SplitPlayer>>>.Failed([fault!]);
         }
 
-        var draw = new SeededDraw(wish.Seed);
         var groups = wish.Way switch
         {
             SplitWay.Listed => Dealt(players, wish),
-            SplitWay.Shuffle => Dealt(Shuffled(players, draw), wish),
+            SplitWay.Shuffle => Dealt(Shuffled(players, new SeededDraw(wish.Seed)), wish),
             SplitWay.Level => Snake(players, wish),
             SplitWay.Spread => SpreadOut(players, wish),
-            SplitWay.Fresh => Freshest(players, wish, draw),
+            SplitWay.Fresh => Freshest(players, wish),
         };
         if (!bonds.Hold(groups))
         {
@@ -132,10 +131,11 @@ public static class Split
         return groups;
     }
 
-    private static List<SplitPlayer>[] Freshest(IReadOnlyList<SplitPlayer> players, SplitWish wish, SeededDraw draw) =>
+    /// <summary>The best of the shuffles of this seed and the next hundred and ninety-nine.</summary>
+    private static List<SplitPlayer>[] Freshest(IReadOnlyList<SplitPlayer> players, SplitWish wish) =>
         Enumerable
             .Range(0, Shuffles)
-            .Select(_ => Dealt(Shuffled(players, draw), wish))
+            .Select(each => Dealt(Shuffled(players, new SeededDraw((long)wish.Seed + each)), wish))
             .MinBy(groups => SplitCost.Met(groups, wish.Met))!;
 
     private static IEnumerable<SplitPlayer> ByLevel(IReadOnlyList<SplitPlayer> players) =>
