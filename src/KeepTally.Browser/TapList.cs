@@ -44,7 +44,7 @@ internal static class TapList
             id,
             rotate.Id.Device,
             rotate.Id.N,
-            $"{PadFace.FirstName(live.Head.Units[0].Name)}'s group · moved on",
+            live.Head.Units[0].Players.Count > 0 ? "Places moved on" : $"{live.Head.Units[0].ShortName}'s group · moved on",
             undone,
             true,
             ""
@@ -54,7 +54,7 @@ internal static class TapList
 
     private static TapView View(string id, LiveSheet live, RunEvent.Tap tap, bool undone)
     {
-        var name = live.Head.Units.FirstOrDefault(unit => unit.Id == tap.Unit)?.Name;
+        var name = live.Head.Units.FirstOrDefault(unit => unit.Id == tap.Unit)?.ShortName;
         var outcome = live.Stage.Outcomes.FirstOrDefault(each => each.Id == tap.Outcome)?.Label ?? Where(tap.Zone);
         var more = string.Join(
             ", ",
@@ -66,7 +66,7 @@ internal static class TapList
             id,
             tap.Id.Device,
             tap.Id.N,
-            (name is null ? $"{outcome}" : $"{PadFace.FirstName(name)} · {outcome}") + (more.Length > 0 ? $" ({more})" : ""),
+            (name is null ? $"{outcome}" : $"{name} · {outcome}") + (more.Length > 0 ? $" ({more})" : ""),
             undone,
             false,
             live.VerdictOn(tap.Id)?.Kind switch

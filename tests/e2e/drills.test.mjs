@@ -70,6 +70,16 @@ test("a card from nothing: gates and a house rule, read, tried, saved, put in a 
     await expect(pad.locator(".row-pad").first()).toHaveClass(/is-done/);
   });
 
+  await test.step("what was written in the text is not lost by saving the fields", async () => {
+    await page.getByText("The card as a text (JSON)").click();
+    const text = page.getByLabel("The card as a text", { exact: true });
+    await text.fill((await text.inputValue()).replace("each to be earned", "every one to be earned"));
+    await page.getByRole("button", { name: "Save the card" }).click();
+    await expect(page).toHaveURL(/edit/);
+    await page.getByRole("button", { name: "Take this text" }).click();
+    await expect(page.getByLabel("What it is for")).toHaveValue("Three spots, every one to be earned.");
+  });
+
   await test.step("save it and put it in a practice, by the other school", async () => {
     await page.getByRole("button", { name: "Save the card" }).click();
     await expect(page.getByRole("heading", { name: "Heron gates" })).toBeVisible();

@@ -16,7 +16,7 @@ for (const look of ["light", "dark"]) {
       );
     };
 
-    for (const path of ["/", "/squad", "/squad?edit=1", "/results", "/nowhere"]) {
+    for (const path of ["/", "/squad", "/squad?edit=1", "/squad/import", "/results", "/nowhere"]) {
       await page.goto(path);
       await judge(path);
     }

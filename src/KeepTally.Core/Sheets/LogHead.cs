@@ -14,6 +14,9 @@ public sealed record LogHead(
 /// <param name="Players">Who makes up a group or a side at the start; empty where the unit is a player.</param>
 public sealed record Unit(string Id, string Name, IReadOnlyList<Member> Players)
 {
+    /// <summary>What it is called in passing: a player by first name, a group or a side by all of its name.</summary>
+    public string ShortName => Players.Count > 0 ? Name : Name.Split(' ', 2)[0];
+
     /// <summary>The people behind the unit: its players, or the unit itself where it is a player.</summary>
     public IEnumerable<Member> People => Players.Count > 0 ? Players : [new Member(Id, Name)];
 }

@@ -17,7 +17,7 @@ internal static class EndingWords
         {
             { Ladder.Rungs.Count: not null } => "over when the last step is cleared",
             { Targets: not null } => "over after the last ball asked",
-            { Clock: not null } => "over when the clock runs out",
+            { Clock: not null } => "played until the clock runs out",
             _ => "over when the coach ends it",
         };
     }
@@ -29,6 +29,10 @@ internal static class EndingWords
             yield return time.After == AtTheHorn.Cut
                 ? "At the horn counting stops."
                 : "The play under way at the horn still counts.";
+        }
+        else if (stage is { Until.Count: 0, Clock: not null, Ladder: null, Targets: null, Outcomes.Count: > 0 })
+        {
+            yield return "The last ball counts, until the coach ends it.";
         }
     }
 

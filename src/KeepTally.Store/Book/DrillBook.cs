@@ -93,9 +93,6 @@ public sealed class DrillBook(TallyDb db, CardShelf shelf)
         );
     }
 
-    public async Task<bool> IsKnownAsync(string id, CancellationToken stop = default) =>
-        await db.Cards.AnyAsync(card => card.Id == id, stop);
-
     /// <summary>Puts a card away, or back; false where it is not in the book.</summary>
     public async Task<bool> ArchiveAsync(string id, bool archived, CancellationToken stop = default) =>
         await db

@@ -53,6 +53,24 @@ public sealed class SquadBook(TallyDb db)
         return player.Id;
     }
 
+    /// <summary>Takes the rows of a list: all of them, or none.</summary>
+    public async Task TakeAsync(int team, IReadOnlyList<SquadRow> rows, CancellationToken stop = default)
+    {
+        foreach (var row in rows)
+        {
+            var player = row.Known is { } known ? await db.Players.FindAsync([known.Id], stop) : null;
+            if (player is null)
+            {
+                player = new Player { TeamId = team, Name = row.Details.Name };
+                db.Players.Add(player);
+            }
+
+            row.Details.WriteTo(player);
+        }
+
+        await db.SaveChangesAsync(stop);
+    }
+
     /// <summary>Changes a player; false where there is none with that id.</summary>
     public async Task<bool> ChangeAsync(int id, PlayerDetails details, CancellationToken stop = default)
     {

@@ -1,3 +1,4 @@
+using KeepTally.Core.Sheets;
 using KeepTally.Core.Tests.Shipped;
 
 namespace KeepTally.Core.Tests.Words;
@@ -36,6 +37,14 @@ public sealed class TapWordsTests
             ShippedCard.Play("long-throw").Say("", "throw", null, 31.5).Why,
             ignoreCase: true
         );
+
+    [Fact]
+    public void A_group_is_called_by_all_of_its_name_and_a_player_by_the_first()
+    {
+        var group = new Unit("g1", "Group A", [new Member("p1", "Wren Tarn")]);
+
+        Assert.Equal(("Group A", "Wren"), (group.ShortName, new Unit("p1", "Wren Tarn", []).ShortName));
+    }
 
     [Fact]
     public void A_repeat_says_what_was_repeated()

@@ -7,6 +7,8 @@ namespace KeepTally.Web.Pages.Squad;
 /// <summary>Brings a squad in from CSV: first what it would bring, then the good rows of it.</summary>
 public sealed class ImportModel(SquadBook squad, TimeProvider clock) : PageModel
 {
+    private const long LargestBytes = 1_000_000;
+
     public string Text { get; private set; } = "";
 
     public SquadPreview? Preview { get; private set; }
@@ -15,7 +17,16 @@ public sealed class ImportModel(SquadBook squad, TimeProvider clock) : PageModel
 
     public async Task OnPostAsync(IFormFile? file, string? text, CancellationToken stop)
     {
-        if (file is { Length: > 0 and < 1_000_000 })
+        if (file is { Length: > LargestBytes })
+        {
+            Preview = new SquadPreview(
+                [],
+                [new SquadFault(1, "the file is larger than 1 MB; a squad is far smaller, so check what it holds")]
+            );
+            return;
+        }
+
+        if (file is { Length: > 0 })
         {
             using var reader = new StreamReader(file.OpenReadStream());
             text = await reader.ReadToEndAsync(stop);
@@ -31,18 +42,7 @@ public sealed class ImportModel(SquadBook squad, TimeProvider clock) : PageModel
         Text = text ?? "";
         var preview = await ReadAsync(stop);
         var team = await squad.FirstTeamAsync(stop);
-        foreach (var row in preview.Rows)
-        {
-            if (row.Known is { } known)
-            {
-                await squad.ChangeAsync(known.Id, row.Details, stop);
-            }
-            else
-            {
-                await squad.AddAsync(team.Id, row.Details, stop);
-            }
-        }
-
+        await squad.TakeAsync(team.Id, preview.Rows, stop);
         return RedirectToPage("/Squad/Index");
     }
 

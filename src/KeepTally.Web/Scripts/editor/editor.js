@@ -26,11 +26,11 @@ function placeFaults() {
   }
 }
 
-/** The text of the card follows its fields, unless the coach is writing in it. */
+/** The text of the card follows its fields, until the coach has written in it: then it waits to be taken. */
 function renewText() {
   const area = document.getElementById("card-text");
   const text = json("card-json");
-  if (area && text && document.activeElement !== area) {
+  if (area && text && !area.dataset.written) {
     area.value = text;
   }
 }
@@ -42,7 +42,25 @@ function markTouched() {
   }
 }
 
-document.addEventListener("input", (event) => event.target.closest("#card-form") && markTouched());
+document.addEventListener("input", (event) => {
+  if (event.target.closest("#card-form")) {
+    markTouched();
+  } else if (event.target.id === "card-text") {
+    event.target.dataset.written = "true";
+  }
+});
+
+// Saving would save the fields: what was written in the text is not to be lost unseen.
+document.addEventListener("submit", (event) => {
+  const area = document.getElementById("card-text");
+  if (event.target.id === "card-form" && area?.dataset.written) {
+    event.preventDefault();
+    area.closest("details").open = true;
+    area.setCustomValidity("This text was changed. Take it first, or reload the page to drop it.");
+    area.reportValidity();
+    area.setCustomValidity("");
+  }
+});
 
 document.addEventListener("htmx:afterSettle", (event) => {
   const id = event.detail.target?.id || event.detail.elt?.id;
