@@ -25,11 +25,11 @@ internal static partial class Bridge
         var runs = new List<LiveRun>();
         foreach (var run in file.Runs)
         {
-            var sheets = new List<(string, LiveSheet)>();
+            var sheets = new List<RunSheet>();
             foreach (var sheet in run.Sheets)
             {
                 var head = HeadReader.Read(sheet.Head);
-                var card = CardReader.Read(run.Card, head.Value?.Options ?? new Dictionary<string, string>());
+                var card = CardReader.Read(sheet.Card ?? run.Card, head.Value?.Options ?? new Dictionary<string, string>());
                 if (!head.IsRead || !card.IsRead)
                 {
                     return $"{run.Name}: {head.Faults.Concat(card.Faults).First()}";
@@ -41,7 +41,7 @@ internal static partial class Bridge
                     return $"{run.Name}: {live.Faults[0]}";
                 }
 
-                sheets.Add((sheet.Id, live.Value));
+                sheets.Add(new RunSheet(sheet.Id, sheet.Name, live.Value, sheet.Stop));
             }
 
             runs.Add(new LiveRun(run.Name, sheets));
@@ -110,6 +110,18 @@ internal static partial class Bridge
     [JSExport]
     internal static string Undo(string sheet, string device, int n, double now) =>
         Written(Practice.Undo(sheet, new EventId(device, n), (long)now), null);
+
+    /// <summary>Says that people come, go or change places, as JSON.</summary>
+    [JSExport]
+    internal static string Change(string change, double now)
+    {
+        var file = JsonSerializer.Deserialize(change, ViewJson.Default.ChangeFile)!;
+        return Written(Practice.Change(new PeopleChange(file.Off, file.In, file.Sheet), (long)now), null);
+    }
+
+    /// <summary>Who is on the drill under way and who may come in.</summary>
+    [JSExport]
+    internal static string Who(double now) => JsonSerializer.Serialize(WhoFace.Of(Practice, (long)now), ViewJson.Default.WhoView);
 
     /// <summary>What the clock calls for by now.</summary>
     [JSExport]

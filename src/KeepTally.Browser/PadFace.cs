@@ -10,21 +10,46 @@ namespace KeepTally.Browser;
 /// <summary>Puts a sheet into the rows of its pad: whom to tap, how each stands, who is where.</summary>
 internal static class PadFace
 {
-    internal static SheetView Of(string id, LiveSheet live, long at)
+    internal static SheetView Of(RunSheet sheet, long at)
     {
+        var live = sheet.Sheet;
         var report = live.ReportAt(at);
         IntervalKind? interval =
             live.Timeline is { } timeline && live.Sheet.Clock.IsStarted ? timeline.At(live.Sheet.Clock.At(at)).Kind : null;
         var resting = interval is IntervalKind.Change or IntervalKind.Break;
-        var slots = ScoringSlots.At(live.Stage, live.Head.Units, live.Floor, interval);
-        var everyone = slots.Count > 1 && slots.Count == report.Units.Count;
+        var slots = ScoringSlots.At(live.Stage, live.UnitsOn, live.Floor, interval);
+        var everyone = slots.Count > 1 && slots.Count == live.UnitsOn.Count;
         return new SheetView(
-            id,
+            sheet.Id,
             report.Done,
             ResultOf(live, report),
+            sheet.Stop is null ? "" : OwnClock(live, at),
+            sheet.Stop is { } stop ? $"Group {Letters.Of(stop.Group)}" : "",
             [.. slots.Select(unit => Row(live, report, unit, resting, everyone))],
             [.. PeopleOf(live, resting)]
         );
+    }
+
+    /// <summary>A station keeps its own rounds within the circuit's.</summary>
+    private static string OwnClock(LiveSheet live, long at)
+    {
+        if (live.Timeline is not { } timeline || !live.Sheet.Clock.IsStarted)
+        {
+            return "";
+        }
+
+        var elapsed = live.Sheet.Clock.At(at);
+        var interval = timeline.At(elapsed);
+        var left = interval.Kind == IntervalKind.Over ? "" : $", {ClockFace.Down(interval.End - elapsed)}";
+        return interval.Kind switch
+        {
+            IntervalKind.CountIn => $"get ready{left}",
+            IntervalKind.Work when timeline.Plan.Rounds > 1 => $"round {interval.Round} of {timeline.Plan.Rounds}{left}",
+            IntervalKind.Work => $"work{left}",
+            IntervalKind.Change => $"change over{left}",
+            IntervalKind.Break => $"rest{left}",
+            IntervalKind.Over => "time",
+        };
     }
 
     private static RowView Row(LiveSheet live, SheetReport report, string? unit, bool resting, bool everyone)
@@ -38,7 +63,7 @@ internal static class PadFace
         var score = ScoreOf(live.Stage, tally);
         return new RowView(
             unit,
-            live.Head.Units.First(each => each.Id == unit).Name,
+            live.Units.First(each => each.Id == unit).Name,
             Figure(score),
             live.Stage.Measures[0].By is MeasureBy.ReadingBest or MeasureBy.ReadingMean
                 ? 0
@@ -95,7 +120,7 @@ internal static class PadFace
             return "Level at the top";
         }
 
-        var name = live.Head.Units.First(each => each.Id == winner).Name;
+        var name = live.Units.First(each => each.Id == winner).Name;
         var points = report.Ranking.Select(each => Figure(report.Units.First(unit => unit.Id == each.Unit).Points));
         return live.Stage.Play == Play.Match ? $"{name} win, {string.Join(" to ", points)}" : $"{name} first";
     }
@@ -155,12 +180,12 @@ internal static class PadFace
 
         var moving = resting && live.Floor.Rotations > 0;
         var (from, to) = moving ? (live.Floor.Before, live.Floor.Now) : (live.Floor.Now, live.Floor.Next);
-        foreach (var player in live.Head.Units.SelectMany(unit => unit.People).OrderBy(player => OrderOf(from, player.Id)))
+        foreach (var player in live.Sheet.Roll.Everyone.OrderBy(player => OrderOf(from, player)))
         {
             yield return new PersonView(
-                FirstName(player.Name),
-                from.Of(player.Id)?.Name ?? "waiting",
-                to.Of(player.Id)?.Name ?? "waiting",
+                FirstName(live.Head.NameOf(player)),
+                from.Of(player)?.Name ?? "waiting",
+                to.Of(player)?.Name ?? "waiting",
                 moving
             );
         }

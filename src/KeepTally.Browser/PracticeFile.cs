@@ -1,3 +1,5 @@
+using KeepTally.Core.Sheets;
+
 namespace KeepTally.Browser;
 
 /// <summary>A practice as the server hands it to the run screen.</summary>
@@ -11,4 +13,16 @@ internal sealed record RunFile(string Name, string Card, IReadOnlyList<SheetFile
 
 /// <param name="Head">The JSON text of the log's head.</param>
 /// <param name="Events">The lines of the log known to the server.</param>
-internal sealed record SheetFile(string Id, string Name, string Head, IReadOnlyList<string> Events);
+/// <param name="Card">The JSON text of its own card, where it is not the run's.</param>
+/// <param name="Stop">Where on the way round a circuit it is kept, or null.</param>
+internal sealed record SheetFile(
+    string Id,
+    string Name,
+    string Head,
+    IReadOnlyList<string> Events,
+    string? Card = null,
+    Stop? Stop = null
+);
+
+/// <summary>People who come, go or change places.</summary>
+internal sealed record ChangeFile(string? Off, string? In, string? Sheet);

@@ -45,12 +45,19 @@ internal static class RunFace
             },
             PromptOf(run, at, last),
             clock,
-            [.. run.Sheets.Select(each => PadFace.Of(each.Id, each.Sheet, at))],
+            SheetsOf(run, at),
+            run.Circuit is null ? [] : CircuitFace.Of(run, at),
             taps,
             taps.FirstOrDefault(tap => tap is { Undone: false, Move: false }),
-            run.Sheets.Any(each => each.Sheet.Stage.Moves.Count > 0),
+            run.OpenAt(at).Any(each => each.Sheet.Stage.Moves.Count > 0),
             primary == "pause"
         );
+    }
+
+    private static SheetView?[] SheetsOf(LiveRun run, long at)
+    {
+        var open = run.OpenAt(at).ToHashSet();
+        return [.. run.Sheets.Select(each => open.Contains(each) ? PadFace.Of(each, at) : null)];
     }
 
     private static string PromptOf(LiveRun run, long at, bool last)

@@ -30,6 +30,9 @@ internal static class TapList
                 case RunEvent.Tap tap:
                     taps.Add((tap.At, View(id, live, tap, undone.Contains(tap.Id))));
                     break;
+                case RunEvent.Sub sub:
+                    taps.Add((sub.At, View(id, live, sub, undone.Contains(sub.Id))));
+                    break;
                 case RunEvent.Rotate rotate:
                     taps.Add((rotate.At, View(id, live, rotate, undone.Contains(rotate.Id))));
                     break;
@@ -50,11 +53,25 @@ internal static class TapList
             ""
         );
 
+    private static TapView View(string id, LiveSheet live, RunEvent.Sub sub, bool undone)
+    {
+        var (off, on) = (First(sub.Out), First(sub.In));
+        var text = (off, on) switch
+        {
+            (not null, not null) => $"{on} in for {off}",
+            (not null, null) => $"{off} off",
+            _ => $"{on} in",
+        };
+        return new TapView(id, sub.Id.Device, sub.Id.N, text, undone, false, "");
+
+        string? First(string? player) => player is null ? null : PadFace.FirstName(live.Head.NameOf(player));
+    }
+
     private static string Where(string? zone) => zone is null or Targets.None ? "elsewhere" : Phrase.Words(zone);
 
     private static TapView View(string id, LiveSheet live, RunEvent.Tap tap, bool undone)
     {
-        var name = live.Head.Units.FirstOrDefault(unit => unit.Id == tap.Unit)?.ShortName;
+        var name = live.Units.FirstOrDefault(unit => unit.Id == tap.Unit)?.ShortName;
         var outcome = live.Stage.Outcomes.FirstOrDefault(each => each.Id == tap.Outcome)?.Label ?? Where(tap.Zone);
         var more = string.Join(
             ", ",

@@ -9,6 +9,8 @@ internal sealed record PracticeView(int Block, bool Over, bool CanGoBack, RunVie
 
 /// <param name="Primary">What the big button does now: start, pause, resume or end.</param>
 /// <param name="Last">The last tap that stands: what the undo button takes back.</param>
+/// <param name="Sheets">Each sheet in the order of the page; null where it is not tapped now.</param>
+/// <param name="Round">In a circuit, where each group is and goes next.</param>
 /// <param name="CanMove">The drill has places that move on.</param>
 /// <param name="CanStop">The clock runs, so it can be stopped to teach.</param>
 /// <param name="Prompt">What the coach should do or say now; empty where there is nothing.</param>
@@ -17,7 +19,8 @@ internal sealed record RunView(
     string PrimaryLabel,
     string Prompt,
     ClockView Clock,
-    IReadOnlyList<SheetView> Sheets,
+    IReadOnlyList<SheetView?> Sheets,
+    IReadOnlyList<PersonView> Round,
     IReadOnlyList<TapView> Taps,
     TapView? Last,
     bool CanMove,
@@ -42,13 +45,29 @@ internal sealed record ClockView(
     string Rep
 );
 
+/// <param name="Clock">In a circuit, where the station's own clock stands; else empty.</param>
+/// <param name="Group">In a circuit, the group that is here; else empty.</param>
 internal sealed record SheetView(
     string Id,
     bool Done,
     string Result,
+    string Clock,
+    string Group,
     IReadOnlyList<RowView> Rows,
     IReadOnlyList<PersonView> People
 );
+
+/// <summary>Who is on a drill, and who may come in.</summary>
+internal sealed record WhoView(IReadOnlyList<GroupView> Groups, IReadOnlyList<BenchView> Bench);
+
+/// <param name="Sheet">The sheet that whoever joins the group comes in on.</param>
+internal sealed record GroupView(string Sheet, string Name, IReadOnlyList<OnView> Players);
+
+/// <param name="Goes">How often at each job so far; empty where nobody moves.</param>
+internal sealed record OnView(string Id, string Name, string Goes);
+
+/// <param name="Note">Why not in the drill under way; empty where they may come in.</param>
+internal sealed record BenchView(string Id, string Name, string Note);
 
 /// <summary>One line of the pad: whom a tap there means, and how that unit stands.</summary>
 /// <param name="Unit">The unit's id, or null where nobody stands.</param>
@@ -108,6 +127,8 @@ internal sealed record SignalView(string Kind, double In, int Left);
 [JsonSerializable(typeof(TouchFile))]
 [JsonSerializable(typeof(PracticeView))]
 [JsonSerializable(typeof(ClockView))]
+[JsonSerializable(typeof(ChangeFile))]
+[JsonSerializable(typeof(WhoView))]
 [JsonSerializable(typeof(SaidView))]
 [JsonSerializable(typeof(IReadOnlyList<SignalView>))]
 internal sealed partial class ViewJson : JsonSerializerContext;

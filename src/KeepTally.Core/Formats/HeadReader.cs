@@ -1,3 +1,4 @@
+using System.Text.Json;
 using KeepTally.Core.Faults;
 using KeepTally.Core.Sheets;
 
@@ -43,28 +44,38 @@ public static class HeadReader
                 json.WriteString("name", unit.Name);
                 if (unit.Players.Count > 0)
                 {
-                    json.WriteStartArray("players");
-                    foreach (var player in unit.Players)
-                    {
-                        json.WriteStartObject();
-                        json.WriteString("id", player.Id);
-                        json.WriteString("name", player.Name);
-                        json.WriteEndObject();
-                    }
-
-                    json.WriteEndArray();
+                    Members(json, "players", unit.Players);
                 }
 
                 json.WriteEndObject();
             }
 
             json.WriteEndArray();
+            if (head.Bench is { Count: > 0 } bench)
+            {
+                Members(json, "bench", bench);
+            }
+
             json.WriteEndObject();
         });
 
+    private static void Members(Utf8JsonWriter json, string name, IReadOnlyList<Member> members)
+    {
+        json.WriteStartArray(name);
+        foreach (var player in members)
+        {
+            json.WriteStartObject();
+            json.WriteString("id", player.Id);
+            json.WriteString("name", player.Name);
+            json.WriteEndObject();
+        }
+
+        json.WriteEndArray();
+    }
+
     private static LogHead Read(JsonPlace place)
     {
-        place.Only("format", "drill", "stage", "options", "seed", "units");
+        place.Only("format", "drill", "stage", "options", "seed", "units", "bench");
         place.Need("format", $"\"format\": \"{Format}\"")?.Word((Format, true));
         var units = place.Need("units", "who carries a score")?.Items().Select(ReadUnit).ToArray() ?? [];
         if (units.Length == 0)
@@ -82,7 +93,8 @@ public static class HeadReader
                 .ToDictionary(option => option.Name, option => option.Value.Text(), StringComparer.Ordinal)
                 ?? [],
             units,
-            place.Find("seed")?.Whole(0, int.MaxValue) ?? 0
+            place.Find("seed")?.Whole(0, int.MaxValue) ?? 0,
+            place.List("bench", ReadMember)
         );
     }
 

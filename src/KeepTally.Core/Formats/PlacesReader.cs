@@ -39,7 +39,7 @@ internal static class PlacesReader
 
     internal static RotateOn Rotate(JsonPlace place)
     {
-        place.Only("on", "every");
+        place.Only("on", "every", "turnRound");
         return new RotateOn(
             place
                 .Find("on")
@@ -53,7 +53,8 @@ internal static class PlacesReader
                     ("manual", RotateTrigger.Manual)
                 )
                 ?? RotateTrigger.Round,
-            place.Find("every")?.Whole(1, 1000) ?? 1
+            place.Find("every")?.Whole(1, 1000) ?? 1,
+            place.Find("turnRound")?.Whole(1, 1000)
         );
     }
 

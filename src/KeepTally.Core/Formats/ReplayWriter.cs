@@ -67,6 +67,11 @@ public static class ReplayWriter
         Number(json, "place", unit.Place);
         json.WriteString("asked", unit.Asked);
         json.WriteBoolean("done", unit.Done);
+        if (unit.Off)
+        {
+            json.WriteBoolean("off", true);
+        }
+
         Seconds(json, "seconds", unit.Running);
         json.WriteStartObject("zones");
         Table(json, unit.Zones);

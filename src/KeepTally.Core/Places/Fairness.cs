@@ -14,7 +14,7 @@ public sealed record Fairness(int? Rotations, IReadOnlyDictionary<string, IReadO
     public static bool CanTell(IReadOnlyList<Move> moves) =>
         moves.Count > 0 && moves.All(move => move.Who is MoveWho.All or MoveWho.First);
 
-    public static Fairness Of(Placement start, IReadOnlyList<Move> moves)
+    public static Fairness Of(Placement start, IReadOnlyList<Move> moves, RotateOn? rotate = null)
     {
         var goes = start
             .Places.SelectMany(place => start.At(place.Id))
@@ -31,8 +31,8 @@ public sealed record Fairness(int? Rotations, IReadOnlyDictionary<string, IReadO
                 }
             }
 
-            standing = Rotation.Once(standing, moves, default);
-            if (Same(standing, start))
+            standing = Rotation.Once(standing, Rotation.Way(moves, rotate, round - 1), default);
+            if (Same(standing, start) && (rotate?.TurnRound is not { } turn || round % (2 * turn) == 0))
             {
                 return new Fairness(round, Kept(goes));
             }

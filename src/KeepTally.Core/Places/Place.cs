@@ -34,7 +34,8 @@ public enum MoveWho
 }
 
 /// <summary>What makes the places move on, and every how many of it.</summary>
-public sealed record RotateOn(RotateTrigger On, int Every);
+/// <param name="TurnRound">After so many rotations the moves go the other way, after so many more as before; null where they never turn.</param>
+public sealed record RotateOn(RotateTrigger On, int Every, int? TurnRound = null);
 
 public enum RotateTrigger
 {

@@ -40,6 +40,15 @@ public static class Rotation
         );
     }
 
+    /// <summary>
+    /// The moves of a rotation after so many: the card's own, or each the other way round where the card turns the
+    /// direction round after a number of rotations.
+    /// </summary>
+    public static IReadOnlyList<Move> Way(IReadOnlyList<Move> moves, RotateOn? rotate, int rotations) =>
+        rotate?.TurnRound is { } after && rotations / after % 2 == 1
+            ? [.. moves.Select(move => move with { From = move.To, To = move.From })]
+            : moves;
+
     private sealed record Mover(string Player, string From, string To);
 
     private static List<Mover> Mark(Placement before, IReadOnlyList<Move> moves, Named named, Dictionary<string, Place> kinds)
@@ -91,7 +100,8 @@ public static class Rotation
         return null;
     }
 
-    private static void Feed(List<string> line, List<string> spot, int size)
+    /// <summary>The heads of a line go to a spot while it has room.</summary>
+    internal static void Feed(List<string> line, List<string> spot, int size)
     {
         while (line.Count > 0 && spot.Count < size)
         {

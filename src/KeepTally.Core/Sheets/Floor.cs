@@ -11,6 +11,8 @@ public sealed class Floor
 {
     private readonly Stage _stage;
     private readonly IReadOnlyList<Unit> _units;
+    private readonly Dictionary<string, Dictionary<string, int>> _goes = new(StringComparer.Ordinal);
+    private readonly Dictionary<string, (string Place, int Rotation)> _stood = new(StringComparer.Ordinal);
     private int _counted;
 
     public Floor(Stage stage, IReadOnlyList<Unit> units)
@@ -22,6 +24,7 @@ public sealed class Floor
             .ToLookup(each => each.Id, each => each.Unit);
         Now = Placement.Fill(stage.Places, sides.Select(player => player.Key), player => sides[player].First());
         Before = Now;
+        Count();
     }
 
     public Placement Now { get; private set; }
@@ -33,10 +36,18 @@ public sealed class Floor
     public int Rotations { get; private set; }
 
     /// <summary>How everyone will stand after the next rotation, as far as it can be told now.</summary>
-    public Placement Next => Rotation.Once(Now, _stage.Moves, default);
+    public Placement Next => Rotation.Once(Now, Moves, default);
+
+    /// <summary>The moves of the next rotation: the card's, or those turned round.</summary>
+    private IReadOnlyList<Move> Moves => Rotation.Way(_stage.Moves, _stage.Rotate, Rotations);
+
+    /// <summary>How often a player has had each job so far, by the coach's word for it; the go under way counts.</summary>
+    public IReadOnlyDictionary<string, int> GoesOf(string player) =>
+        _goes.TryGetValue(player, out var goes) ? goes : new Dictionary<string, int>();
 
     /// <summary>Takes an event with what the sheet made of it.</summary>
-    public void Apply(RunEvent said, Verdict verdict)
+    /// <param name="roll">Who is on the sheet once the event was taken.</param>
+    public void Apply(RunEvent said, Verdict verdict, Roll roll)
     {
         if (verdict.TurnPassed && _stage.Rotate?.On == RotateTrigger.Turn)
         {
@@ -49,7 +60,7 @@ public sealed class Floor
                 Rotate(new Rotation.Named(rotate.Winner, rotate.Loser, rotate.Actor));
                 break;
             case RunEvent.Sub sub:
-                Mend(sub);
+                Mend(sub, roll);
                 break;
             case RunEvent.Tap when verdict.Kind == VerdictKind.Counted && Triggers(verdict):
                 CountToward(_units[verdict.Unit].Id);
@@ -78,41 +89,36 @@ public sealed class Floor
     private void Rotate(Rotation.Named named)
     {
         Before = Now;
-        Now = Rotation.Once(Now, _stage.Moves, named);
+        Now = Rotation.Once(Now, Moves, named);
         Rotations++;
+        Count();
     }
 
-    /// <summary>Who comes in takes the place of who goes out; alone, the shortest line, else a free spot, else waits.</summary>
-    private void Mend(RunEvent.Sub sub)
+    /// <summary>Sets people onto the places anew after somebody came, went or changed places; see <see cref="Mending"/>.</summary>
+    private void Mend(RunEvent.Sub sub, Roll roll)
     {
-        Now = Now.With(
-            (standing, waiting) =>
+        Now = Mending.After(Now, _stage.Moves, sub.Out, sub.In, player => roll.UnitOf(player));
+        Count();
+    }
+
+    /// <summary>Everyone at a place has a go there, one for each rotation however often places are mended in between.</summary>
+    private void Count()
+    {
+        foreach (var place in Now.Places)
+        {
+            foreach (var player in Now.At(place.Id))
             {
-                var arrives = sub.In is { } player && Now.Of(player) is null && !waiting.Contains(player) ? player : null;
-                var left = standing.Values.Append(waiting).FirstOrDefault(list => sub.Out is { } gone && list.Contains(gone));
-                var index = left?.IndexOf(sub.Out!) ?? -1;
-                left?.RemoveAt(index);
-                if (arrives is null)
+                if (_stood.GetValueOrDefault(player) == (place.Id, Rotations))
                 {
-                    return;
+                    continue;
                 }
 
-                if (left is not null)
-                {
-                    left.Insert(index, arrives);
-                    return;
-                }
-
-                var line = _stage
-                    .Places.Where(place => place.Kind == PlaceKind.Line)
-                    .Select(place => standing[place.Id])
-                    .MinBy(list => list.Count);
-                var spot = _stage
-                    .Places.Where(place => place.Kind == PlaceKind.Spot && standing[place.Id].Count < place.Size)
-                    .Select(place => standing[place.Id])
-                    .FirstOrDefault();
-                (spot ?? line ?? waiting).Add(arrives);
+                _stood[player] = (place.Id, Rotations);
+                var goes = _goes.TryGetValue(player, out var known)
+                    ? known
+                    : _goes[player] = new Dictionary<string, int>(StringComparer.Ordinal);
+                goes[place.Name] = goes.GetValueOrDefault(place.Name) + 1;
             }
-        );
+        }
     }
 }

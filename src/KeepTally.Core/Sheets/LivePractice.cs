@@ -48,19 +48,26 @@ public sealed class LivePractice(string device, IReadOnlyList<LiveRun> runs)
 
         return word switch
         {
-            Word.Start => Each(Now, now, sheet => !sheet.Sheet.Clock.IsStarted, (id, at) => new RunEvent.Start(id, at)),
+            Word.Start => Each(
+                Now,
+                now,
+                sheet => sheet.Stop is null && !sheet.Sheet.Sheet.Clock.IsStarted,
+                (id, at) => new RunEvent.Start(id, at)
+            ),
             Word.Pause => Each(Now, now, IsRunning(now), (id, at) => new RunEvent.Pause(id, at)),
-            Word.Resume => Each(Now, now, sheet => sheet.Sheet.Clock.IsPaused, (id, at) => new RunEvent.Resume(id, at)),
+            Word.Resume => Each(Now, now, sheet => sheet.Sheet.Sheet.Clock.IsPaused, (id, at) => new RunEvent.Resume(id, at)),
             Word.Freeze => Each(Now, now, IsRunning(now), (id, at) => new RunEvent.Freeze(id, at, reason)),
             Word.Rotate => Each(
                 Now,
                 now,
-                sheet => sheet.Stage.Moves.Count > 0,
+                sheet => CanMove(sheet, now),
                 (id, at) => new RunEvent.Rotate(id, at, null, null, null)
             ),
             Word.Turn => Each(Now, now, IsRunning(now), (id, at) => new RunEvent.Turn(id, at, null)),
-            Word.End => Each(Now, now, sheet => sheet.Ended is null, (id, at) => new RunEvent.End(id, at)),
-            Word.Back => Current == 0 ? [] : Each(Runs[Current - 1], now, _ => true, UndoEnd),
+            Word.End => Each(Now, now, sheet => sheet.Sheet.Ended is null, (id, at) => new RunEvent.End(id, at)),
+            Word.Back => Current == 0
+                ? []
+                : Each(Runs[Current - 1], now, sheet => sheet.Sheet.Ended!.Id.Device != EventId.ClockDevice, UndoEnd),
         };
     }
 
@@ -110,7 +117,22 @@ public sealed class LivePractice(string device, IReadOnlyList<LiveRun> runs)
         return null;
     }
 
-    /// <summary>Takes an event back, or puts one back that was taken back.</summary>
+    /// <summary>Says on every sheet it reaches that people come, go or change places; nothing where it reaches none.</summary>
+    public IReadOnlyList<Said> Change(PeopleChange change, long now)
+    {
+        var said = new List<Said>();
+        foreach (var (id, gone, comes) in change.Over([.. Runs.Skip(Current)], now))
+        {
+            var sheet = _sheets[id];
+            var sub = new RunEvent.Sub(NextId(sheet), Stamp(sheet, now), gone, comes);
+            sheet.Add(sub);
+            said.Add(new Said(id, sub));
+        }
+
+        return said;
+    }
+
+    /// <summary>Takes an event back, or puts one back that was taken back. Who came or went does so on every sheet again.</summary>
     public IReadOnlyList<Said> Undo(string sheet, EventId of, long now)
     {
         if (Find(sheet) is not { } live || !live.Log.Holds(of))
@@ -118,6 +140,23 @@ public sealed class LivePractice(string device, IReadOnlyList<LiveRun> runs)
             return [];
         }
 
+        return live.Log.Events.First(said => said.Id == of) is RunEvent.Sub sub
+            ? [.. _sheets.SelectMany(each => SameChange(each.Value, sub).SelectMany(id => Undo(each.Key, each.Value, id, now)))]
+            : Undo(sheet, live, of, now);
+    }
+
+    /// <summary>One change of people is said on several sheets, by one device at one moment.</summary>
+    private static EventId[] SameChange(LiveSheet live, RunEvent.Sub sub) =>
+        [
+            .. live
+                .Log.Events.OfType<RunEvent.Sub>()
+                .Where(other => other.Id.Device == sub.Id.Device && other.At == sub.At)
+                .Where(other => new[] { sub.In, sub.Out }.Intersect([other.In, other.Out]).Any(player => player is not null))
+                .Select(other => other.Id),
+        ];
+
+    private Said[] Undo(string sheet, LiveSheet live, EventId of, long now)
+    {
         var undone = live.Log.Undone();
         var target = undone.Contains(of)
             ? live.Log.Events.OfType<RunEvent.Undo>().LastOrDefault(undo => undo.Of == of && !undone.Contains(undo.Id))?.Id
@@ -140,7 +179,7 @@ public sealed class LivePractice(string device, IReadOnlyList<LiveRun> runs)
             return [];
         }
 
-        var due = Now.Sheets.SelectMany(each => each.Sheet.Due(now).Select(said => new Said(each.Id, said))).ToArray();
+        var due = Now.Due(now).ToArray();
         foreach (var (sheet, said) in due)
         {
             _sheets[sheet].Add(said);
@@ -151,18 +190,22 @@ public sealed class LivePractice(string device, IReadOnlyList<LiveRun> runs)
 
     private LiveRun Now => Runs[Current];
 
-    private static Func<LiveSheet, bool> IsRunning(long now) =>
-        sheet => sheet.Sheet.Clock is { IsStarted: true, IsPaused: false } && !sheet.ReportAt(now).Done;
+    /// <summary>Where each group of a circuit is follows from the clock alone.</summary>
+    private bool CanMove(RunSheet sheet, long now) =>
+        sheet != Now.Circuit && sheet.Sheet.Stage.Moves.Count > 0 && Now.OpenAt(now).Contains(sheet);
+
+    private static Func<RunSheet, bool> IsRunning(long now) =>
+        sheet => sheet.Sheet.Sheet.Clock is { IsStarted: true, IsPaused: false } && !sheet.Sheet.ReportAt(now).Done;
 
     private RunEvent UndoEnd(EventId id, long at, LiveSheet sheet) => new RunEvent.Undo(id, at, sheet.Ended!.Id);
 
-    private List<Said> Each(LiveRun run, long now, Func<LiveSheet, bool> where, Func<EventId, long, RunEvent> make) =>
+    private List<Said> Each(LiveRun run, long now, Func<RunSheet, bool> where, Func<EventId, long, RunEvent> make) =>
         Each(run, now, where, (id, at, _) => make(id, at));
 
-    private List<Said> Each(LiveRun run, long now, Func<LiveSheet, bool> where, Func<EventId, long, LiveSheet, RunEvent> make)
+    private List<Said> Each(LiveRun run, long now, Func<RunSheet, bool> where, Func<EventId, long, LiveSheet, RunEvent> make)
     {
         var said = new List<Said>();
-        foreach (var (id, sheet) in run.Sheets.Where(each => where(each.Sheet)))
+        foreach (var (id, _, sheet, _) in run.Sheets.Where(where).ToArray())
         {
             var word = make(NextId(sheet), Stamp(sheet, now), sheet);
             sheet.Add(word);

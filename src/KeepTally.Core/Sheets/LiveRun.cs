@@ -2,22 +2,39 @@ using KeepTally.Core.Clock;
 
 namespace KeepTally.Core.Sheets;
 
-/// <summary>A drill being done live: its sheets, which share one clock. Clock words are said on every sheet alike.</summary>
-public sealed class LiveRun(string name, IReadOnlyList<(string Id, LiveSheet Sheet)> sheets)
+/// <summary>
+/// A drill being done live: its sheets, which share one clock. Clock words are said on every sheet alike. In a circuit one
+/// sheet keeps the clock and where each group is, and each stop has a sheet of its own, opened and closed by that clock.
+/// </summary>
+public sealed class LiveRun(string name, IReadOnlyList<RunSheet> sheets)
 {
+    /// <summary>On a stop's own log the clock says its start and its end under these numbers; rounds begin at 2.</summary>
+    private const int Opens = 0;
+    private const int Closes = 1;
+
     public string Name { get; } = name;
 
-    public IReadOnlyList<(string Id, LiveSheet Sheet)> Sheets { get; } = sheets;
+    public IReadOnlyList<RunSheet> Sheets { get; } = sheets;
 
-    /// <summary>The sheet whose clock is shown: the first that is not done.</summary>
-    public LiveSheet Lead(long at) => Sheets.FirstOrDefault(each => !each.Sheet.ReportAt(at).Done, Sheets[0]).Sheet;
+    /// <summary>The sheet that keeps a circuit's clock, or null where the drill is no circuit.</summary>
+    public RunSheet? Circuit { get; } = sheets.Any(each => each.Stop is not null) ? sheets.First(each => each.Stop is null) : null;
 
-    public bool IsStarted => Sheets.Any(each => each.Sheet.Sheet.Clock.IsStarted);
+    /// <summary>The name of anybody on its sheets or benches.</summary>
+    public string NameOf(string player) =>
+        Sheets.Select(each => each.Sheet.Head.NameOf(player)).FirstOrDefault(name => name != player, player);
 
-    public bool IsPaused => Sheets.Any(each => each.Sheet.Sheet.Clock.IsPaused);
+    /// <summary>
+    /// The sheet whose clock is shown: a circuit's own, else the first that is not done.
+    /// </summary>
+    public LiveSheet Lead(long at) =>
+        Circuit?.Sheet ?? Sheets.FirstOrDefault(each => !each.Sheet.ReportAt(at).Done, Sheets[0]).Sheet;
 
-    /// <summary>Every sheet is done by its own rules or by the clock.</summary>
-    public bool IsDone(long at) => Sheets.All(each => each.Sheet.ReportAt(at).Done);
+    public bool IsStarted => Clocks.Any(sheet => sheet.Sheet.Clock.IsStarted);
+
+    public bool IsPaused => Clocks.Any(sheet => sheet.Sheet.Clock.IsPaused);
+
+    /// <summary>Every sheet is done by its own rules or by the clock. A circuit goes on until its clock is over.</summary>
+    public bool IsDone(long at) => Clocks.All(sheet => sheet.ReportAt(at).Done);
 
     /// <summary>The coach has ended the drill: every sheet holds an end that stands.</summary>
     public bool IsEnded => Sheets.All(each => each.Sheet.Ended is not null);
@@ -34,4 +51,64 @@ public sealed class LiveRun(string name, IReadOnlyList<(string Id, LiveSheet She
         var elapsed = lead.Sheet.Clock.At(at);
         return (timeline.At(elapsed), elapsed);
     }
+
+    /// <summary>The round of a circuit under way, from 1; a change-over belongs to the round before it.</summary>
+    public int RoundAt(long at) => ClockAt(at)?.Interval.Round ?? 1;
+
+    /// <summary>The sheets tapped at a moment: all of them, in a circuit those of the round.</summary>
+    public IEnumerable<RunSheet> OpenAt(long at) =>
+        Circuit is null ? Sheets : Sheets.Where(each => each.Stop is { } stop && stop.Round == RoundAt(at));
+
+    /// <summary>
+    /// Sheets by the players they share, the round under way first: each alone, in a circuit all that a group still has
+    /// before it.
+    /// </summary>
+    public IReadOnlyList<IReadOnlyList<RunSheet>> LanesAt(long at) =>
+        Circuit is null
+            ? [.. Sheets.Select(sheet => new[] { sheet })]
+            :
+            [
+                .. Sheets
+                    .Where(each => each.Stop is { } stop && stop.Round >= RoundAt(at))
+                    .GroupBy(each => each.Stop!.Value.Group)
+                    .OrderBy(lane => lane.Key)
+                    .Select(lane => lane.OrderBy(each => each.Stop!.Value.Round).ToArray()),
+            ];
+
+    /// <summary>What the clock calls for by a moment and nobody has said yet, on every sheet.</summary>
+    public IEnumerable<Said> Due(long at) =>
+        Sheets.SelectMany(each =>
+            (each.Stop is { } stop ? Turns(each.Sheet, stop.Round, at) : [])
+                .Concat(each.Sheet.Due(at))
+                .Select(said => new Said(each.Id, said))
+        );
+
+    /// <summary>A stop opens with the work of its round and closes when the next work begins: the last ball counts.</summary>
+    private IEnumerable<RunEvent> Turns(LiveSheet sheet, int round, long at)
+    {
+        var clock = Circuit!.Sheet.Sheet.Clock;
+        if (!clock.IsStarted || Circuit.Sheet.Ended is not null)
+        {
+            yield break;
+        }
+
+        var elapsed = clock.At(at);
+        foreach (
+            var work in Circuit.Sheet.Timeline!.Intervals.Where(each => each.Kind == IntervalKind.Work && each.Start <= elapsed)
+        )
+        {
+            if (work.Round == round && !sheet.Log.Holds(new EventId(EventId.ClockDevice, Opens)))
+            {
+                yield return new RunEvent.Start(new EventId(EventId.ClockDevice, Opens), clock.InstantOf(work.Start));
+            }
+
+            if (work.Round == round + 1 && !sheet.Log.Holds(new EventId(EventId.ClockDevice, Closes)))
+            {
+                yield return new RunEvent.End(new EventId(EventId.ClockDevice, Closes), clock.InstantOf(work.Start));
+            }
+        }
+    }
+
+    /// <summary>The sheets that stand for the drill as a whole.</summary>
+    private IEnumerable<LiveSheet> Clocks => Circuit is { } circuit ? [circuit.Sheet] : Sheets.Select(each => each.Sheet);
 }

@@ -50,6 +50,21 @@ public sealed class LiveSheet
 
     public Floor Floor => _floor;
 
+    /// <summary>Everyone who carries a score on the sheet, who came in later and who went off too.</summary>
+    public IReadOnlyList<Unit> Units => _sheet.Units;
+
+    /// <summary>Those of them who are on the sheet now.</summary>
+    public IReadOnlyList<Unit> UnitsOn =>
+        Stage.Scores == Scorer.Player ? [.. Units.Where(unit => _sheet.Roll.Has(unit.Id))] : Units;
+
+    /// <summary>Somebody of the squad who is not on the sheet may come in: the head's bench, and who went off.</summary>
+    public bool MayCome(string player) =>
+        !_sheet.Roll.Has(player)
+        && (
+            (Head.Bench ?? []).Any(each => each.Id == player)
+            || Head.Units.SelectMany(unit => unit.People).Any(each => each.Id == player)
+        );
+
     /// <summary>The timeline of the stage's clock, or null where it has none.</summary>
     public Timeline? Timeline => _timeline;
 
@@ -174,7 +189,7 @@ public sealed class LiveSheet
     {
         _folded++;
         var verdict = _sheet.Apply(said);
-        _floor.Apply(said, verdict);
+        _floor.Apply(said, verdict, _sheet.Roll);
         switch (said)
         {
             case RunEvent.Tap:

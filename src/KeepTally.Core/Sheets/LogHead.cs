@@ -2,13 +2,22 @@ namespace KeepTally.Core.Sheets;
 
 /// <summary>The first line of a log: which drill and stage, with which house rules, for whom. Source: docs/formats.md, section 2.</summary>
 /// <param name="Seed">What surprises are drawn from; 0 where the head gives none.</param>
+/// <param name="Bench">Who may come in; nobody where it is left out.</param>
 public sealed record LogHead(
     string Drill,
     int Stage,
     IReadOnlyDictionary<string, string> Options,
     IReadOnlyList<Unit> Units,
-    int Seed = 0
-);
+    int Seed = 0,
+    IReadOnlyList<Member>? Bench = null
+)
+{
+    /// <summary>The name of anybody the head knows: a unit, a player of one, or somebody who may come in.</summary>
+    public string NameOf(string id) =>
+        Units.FirstOrDefault(unit => unit.Id == id)?.Name
+        ?? Units.SelectMany(unit => unit.Players).Concat(Bench ?? []).FirstOrDefault(player => player.Id == id)?.Name
+        ?? id;
+}
 
 /// <summary>Who carries a score on a sheet.</summary>
 /// <param name="Players">Who makes up a group or a side at the start; empty where the unit is a player.</param>

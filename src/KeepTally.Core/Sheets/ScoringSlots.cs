@@ -23,7 +23,7 @@ public static class ScoringSlots
         }
 
         var standing = interval is IntervalKind.Change or IntervalKind.Break ? floor.Before : floor.Now;
-        // Who joined after the start stands in a place but carries no score on this sheet.
+        // Who came in when the sheet was done stands in a place but carries no score.
         var scoring = units.Select(unit => unit.Id).ToHashSet(StringComparer.Ordinal);
         var players = Spots(stage).SelectMany(spot => standing.At(spot.Id)).Where(scoring.Contains);
         var count = Count(stage, units.Count);

@@ -12,6 +12,7 @@ namespace KeepTally.Core.Sheets;
 public sealed class Sheet
 {
     private readonly Stage _stage;
+    private readonly LogHead _head;
     private readonly int _stageIndex;
     private readonly TapAddress _address;
     private readonly OutcomeRule[] _outcomes;
@@ -29,6 +30,7 @@ public sealed class Sheet
 
     private Sheet(DrillCard card, LogHead head)
     {
+        _head = head;
         _stageIndex = head.Stage;
         _stage = card.Stages[head.Stage];
         _outcomes = [.. _stage.Outcomes.Select(outcome => new OutcomeRule(outcome))];
@@ -39,10 +41,9 @@ public sealed class Sheet
             _stage.Play != Play.Match
             && _outcomes.All(outcome => outcome.OtherPoints.Length == 0)
             && !_until.Any(ending => ending is Ending.Points { Lead: > 0 } or Ending.Points { AtLeast: <= 0 });
-        _address = new TapAddress(_stage, head.Units);
-        var units = head.Units.Select(
-            (unit, index) => new UnitTally(index, unit, _stage.Outcomes.Count, _address.ZoneCount, _stage)
-        );
+        _address = new TapAddress(_stage, head);
+        Roll = new Roll(_stage, head.Units);
+        var units = head.Units.Select((unit, index) => TallyOf(unit, index));
         _state = new SheetState([.. units], _stage.Play, _stage.Ball is { } ball ? _address.Units.Of(ball) : -1);
         _limit = ClockLimit.Of(_stage.Until);
         _countIn = _stage.Clock?.CountIn ?? 0;
@@ -56,6 +57,12 @@ public sealed class Sheet
     }
 
     public Stage Stage => _stage;
+
+    /// <summary>Who is on the sheet now, unit by unit.</summary>
+    public Roll Roll { get; }
+
+    /// <summary>Everyone who carries a score, who came in later and who went off too.</summary>
+    public IReadOnlyList<Unit> Units => [.. _state.Units.Select(unit => unit.Unit)];
 
     /// <summary>Time since start was pressed, the count-in included, pauses left out.</summary>
     public RunningTime Clock => _clock;
@@ -102,6 +109,8 @@ public sealed class Sheet
                 return Verdict.Taken;
             case RunEvent.Turn turn:
                 return TakeTurn(turn);
+            case RunEvent.Sub sub:
+                return TakeSub(sub);
             default:
                 return Verdict.Taken;
         }
@@ -267,7 +276,7 @@ public sealed class Sheet
 
         var running = RunningAt(turn.At);
         int? named = turn.Unit is { } id ? _address.Units.Of(id) : null;
-        if (_stage.Play != Play.Turns || _state.Done || !IsStartedAt(turn.At) || (named is { } unit && _state.Units[unit].Done))
+        if (_stage.Play != Play.Turns || _state.Done || !IsStartedAt(turn.At) || (named is { } unit && !CanTakeTurn(unit)))
         {
             return Verdict.Taken;
         }
@@ -289,6 +298,50 @@ public sealed class Sheet
         return Verdict.Turned(!_state.Done);
     }
 
+    private bool CanTakeTurn(int unit) => unit >= 0 && _state.Units[unit] is { Done: false, IsOn: true };
+
+    /// <summary>Where players score, who comes in carries a score from now on, and who goes off holds nobody up.</summary>
+    private Verdict TakeSub(RunEvent.Sub sub)
+    {
+        var (left, came) = Roll.Take(sub);
+        if (_stage.Scores != Scorer.Player || _state.Done)
+        {
+            return Verdict.Taken;
+        }
+
+        var running = RunningAt(sub.At);
+        var comes = came is null ? null : UnitOf(came);
+        if (comes is not null)
+        {
+            _state.ComeOn(comes, running);
+        }
+
+        if (left is not null)
+        {
+            _state.GoOff(UnitOf(left), comes, running);
+        }
+
+        if (_state.AllDone)
+        {
+            _state.Close(running);
+        }
+        else if (_stage.Play == Play.Turns && !CanTakeTurn(_state.Turn))
+        {
+            _state.PassTurn(running, comes is { Done: false } ? comes.Index : null);
+            return Verdict.Turned(true);
+        }
+
+        return Verdict.Taken;
+    }
+
+    /// <summary>The tally of a player, a fresh one for who was never on the sheet.</summary>
+    private UnitTally UnitOf(string player) =>
+        _address.Units.Of(player) is >= 0 and var index
+            ? _state.Units[index]
+            : TallyOf(new Unit(player, _head.NameOf(player), []), _address.Units.Add(player));
+
+    private UnitTally TallyOf(Unit unit, int index) => new(index, unit, _stage.Outcomes.Count, _address.ZoneCount, _stage);
+
     /// <summary>What the clock alone has ended before this moment; in turns the turn itself waits to be passed.</summary>
     private void CutByClock(long at)
     {
@@ -305,7 +358,7 @@ public sealed class Sheet
                 _state.Close(cut);
             }
         }
-        else if (!_state.Units[_state.Turn].Done && _limit.IsPast(running - _state.TurnBegan))
+        else if (CanTakeTurn(_state.Turn) && _limit.IsPast(running - _state.TurnBegan))
         {
             _state.Finish(_state.Units[_state.Turn], _state.TurnBegan + cut);
             if (_state.AllDone)

@@ -21,6 +21,7 @@ public sealed record SheetReport(
 /// <param name="Place">The place taken by leaving, or null.</param>
 /// <param name="Asked">The zone asked next, or null.</param>
 /// <param name="Zones">Asked zone, where it went, how many.</param>
+/// <param name="Off">The unit has gone off the sheet; what it scored stands.</param>
 /// <param name="Window">The open window of a ladder, attempt by attempt; empty without one.</param>
 public sealed record UnitReport(
     string Id,
@@ -44,7 +45,8 @@ public sealed record UnitReport(
     IReadOnlyList<KeyValuePair<string, int>> Counts,
     IReadOnlyList<TagReport> Tags,
     ReadingsReport Readings,
-    WindowReport Window
+    WindowReport Window,
+    bool Off
 )
 {
     /// <summary>Successes of attempts; null with no attempts.</summary>

@@ -18,7 +18,7 @@ internal static class SheetReporter
     )
     {
         var units = state.Units.Select(unit => UnitAt(stage, state, limit, started, unit, running)).ToArray();
-        var done = state.Done || (started && units.All(unit => unit.Done));
+        var done = state.Done || (started && units.Any(unit => !unit.Off) && units.All(unit => unit.Done || unit.Off));
         var ranking = RankRule.Rank(stage.Measures, units);
         return new SheetReport(
             stageIndex,
@@ -58,6 +58,11 @@ internal static class SheetReporter
         if (limit.Cut is not { } cut || !started || (stage.Play == Play.Turns && unit.Index != state.Turn))
         {
             return UnitReporter.Report(stage, unit, time, done: false);
+        }
+
+        if (!unit.IsOn)
+        {
+            return UnitReporter.Report(stage, unit, time, done: stage.Play != Play.Turns && running >= cut);
         }
 
         var beyond = (stage.Play == Play.Turns ? running - state.TurnBegan : running) - cut;

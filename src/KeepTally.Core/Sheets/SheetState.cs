@@ -6,9 +6,12 @@ namespace KeepTally.Core.Sheets;
 internal sealed class SheetState(UnitTally[] units, Play play, int ball)
 {
     private int _left;
-    private int _open = units.Length;
 
-    internal UnitTally[] Units { get; } = units;
+    /// <summary>Units on the sheet that are not done.</summary>
+    private int _open = units.Length;
+    private int _on = units.Length;
+
+    internal UnitTally[] Units { get; private set; } = units;
 
     internal bool Done { get; private set; }
 
@@ -32,11 +35,14 @@ internal sealed class SheetState(UnitTally[] units, Play play, int ball)
     /// <summary>Running milliseconds at which this turn began.</summary>
     internal long TurnBegan { get; private set; }
 
-    internal bool AllDone => _open == 0;
+    /// <summary>Everyone who is on the sheet is done. Where nobody is on it, nobody is.</summary>
+    internal bool AllDone => _open == 0 && _on > 0;
 
     /// <summary>A unit's own running time: all its turns in turns, else the sheet's.</summary>
     internal long OwnTime(UnitTally unit, long running) =>
-        play != Play.Turns ? running : unit.EarlierTurns + (unit.Index == Turn ? running - TurnBegan : 0);
+        play != Play.Turns
+            ? (unit.WentOff ?? running) - unit.TimeOff
+            : unit.EarlierTurns + (unit.Index == Turn && unit.IsOn ? running - TurnBegan : 0);
 
     internal void CountLate(UnitTally? unit)
     {
@@ -53,7 +59,7 @@ internal sealed class SheetState(UnitTally[] units, Play play, int ball)
         {
             unit.DoneAfter = OwnTime(unit, running);
             unit.Done = true;
-            _open--;
+            _open -= unit.IsOn ? 1 : 0;
         }
     }
 
@@ -87,7 +93,50 @@ internal sealed class SheetState(UnitTally[] units, Play play, int ball)
         Close(running);
     }
 
-    internal void TurnOver() => Ball = Ball < 0 ? -1 : (Ball + 1) % Units.Length;
+    internal void TurnOver()
+    {
+        var next = Ball;
+        do
+        {
+            next = next < 0 ? -1 : (next + 1) % Units.Length;
+        } while (next >= 0 && next != Ball && !Units[next].IsOn);
+        Ball = next;
+    }
+
+    /// <summary>A unit comes onto the sheet: a new one, or one that was off. Its own time counts from now.</summary>
+    internal void ComeOn(UnitTally unit, long running)
+    {
+        if (unit.Index == Units.Length)
+        {
+            Units = [.. Units, unit];
+            unit.TimeOff = running;
+        }
+        else
+        {
+            unit.TimeOff += running - unit.WentOff ?? 0;
+            unit.WentOff = null;
+        }
+
+        _on++;
+        _open += unit.Done ? 0 : 1;
+    }
+
+    /// <summary>A unit goes off the sheet with all it has scored; the turn and the ball pass on.</summary>
+    /// <param name="instead">Who came in for it, or null: the turn and the ball pass to the next.</param>
+    internal void GoOff(UnitTally unit, UnitTally? instead, long running)
+    {
+        unit.WentOff = running;
+        _on--;
+        _open -= unit.Done ? 0 : 1;
+        if (Ball == unit.Index)
+        {
+            Ball = instead?.Index ?? Ball;
+            if (instead is null)
+            {
+                TurnOver();
+            }
+        }
+    }
 
     /// <summary>Passes the turn to a unit, or to the next in listed order that is not done.</summary>
     internal void PassTurn(long running, int? to = null)
@@ -107,7 +156,7 @@ internal sealed class SheetState(UnitTally[] units, Play play, int ball)
         for (var step = 1; step <= Units.Length; step++)
         {
             var next = (turn + step) % Units.Length;
-            if (!Units[next].Done)
+            if (Units[next] is { Done: false, IsOn: true })
             {
                 return next;
             }

@@ -32,7 +32,8 @@ internal static class UnitReporter
             new WindowReport(
                 unit.Climb.Made,
                 [.. Enumerable.Range(0, Math.Min(64, unit.Climb.Taken)).Select(i => (unit.Climb.Hits >> i & 1) == 1)]
-            )
+            ),
+            !unit.IsOn
         );
 
     private static double? Reach(Stage stage, UnitTally unit) =>

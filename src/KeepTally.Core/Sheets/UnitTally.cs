@@ -41,6 +41,14 @@ internal sealed class UnitTally(int index, Unit unit, int outcomes, int zones, S
     /// <summary>Milliseconds of the turns that are over.</summary>
     internal long EarlierTurns { get; set; }
 
+    /// <summary>Running milliseconds for which the unit was not on the sheet: before it came, or while it was off.</summary>
+    internal long TimeOff { get; set; }
+
+    /// <summary>Running milliseconds at which the unit went off; null while it is on.</summary>
+    internal long? WentOff { get; set; }
+
+    internal bool IsOn => WentOff is null;
+
     /// <summary>Counted taps by outcome; the last two are hit and miss where zones are asked.</summary>
     internal int[] Counts { get; } = new int[outcomes + (zones > 0 ? 2 : 0)];
 

@@ -15,7 +15,11 @@ public static class FairWords
             return "";
         }
 
-        var fair = Fairness.Of(Placement.Fill(stage.Places, Enumerable.Range(0, players).Select(n => $"{n}")), stage.Moves);
+        var fair = Fairness.Of(
+            Placement.Fill(stage.Places, Enumerable.Range(0, players).Select(n => $"{n}")),
+            stage.Moves,
+            stage.Rotate
+        );
         var who = Phrase.Capital(Phrase.Of(players, "player"));
         if (fair.Rotations is not { } rotations)
         {

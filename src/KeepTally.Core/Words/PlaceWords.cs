@@ -31,6 +31,10 @@ internal static class PlaceWords
             yield return Phrase.Sentence(
                 $"{When(stage.Rotate)}: {string.Join(", ", stage.Moves.Select(move => Move(stage, move)))}"
             );
+            if (stage.Rotate?.TurnRound is { } after)
+            {
+                yield return $"After {Phrase.Of(after, "change")} they go the other way round, and after {Phrase.Count(after)} more back again.";
+            }
         }
     }
 

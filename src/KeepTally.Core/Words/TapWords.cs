@@ -162,8 +162,8 @@ public static class TapWords
         return now.Done && !was.Done ? $"{Name(sheet, unit)} is done." : "";
     }
 
-    private static string Name(LiveSheet sheet, int unit) => sheet.Head.Units[unit].ShortName;
+    private static string Name(LiveSheet sheet, int unit) => sheet.Units[unit].ShortName;
 
     private static string Name(LiveSheet sheet, string unit) =>
-        sheet.Head.Units.FirstOrDefault(each => each.Id == unit)?.ShortName ?? unit;
+        sheet.Units.FirstOrDefault(each => each.Id == unit)?.ShortName ?? unit;
 }

@@ -2,6 +2,7 @@ using KeepTally.Core.Cards;
 using KeepTally.Core.Faults;
 using KeepTally.Core.Places;
 using KeepTally.Core.Sheets;
+using KeepTally.Core.Words;
 
 namespace KeepTally.Store.Practices;
 
@@ -36,7 +37,7 @@ public static class SheetDealer
         return
         [
             .. sheets.Select(
-                (each, index) => (sheets.Length == 1 ? "" : Letter(index), new LogHead(card.Id, stageIndex, card.Chosen, each))
+                (each, index) => (sheets.Length == 1 ? "" : Letters.Of(index), new LogHead(card.Id, stageIndex, card.Chosen, each))
             ),
         ];
     }
@@ -58,17 +59,13 @@ public static class SheetDealer
             : new Fault($"stages[{stageIndex}]", opened.Faults[0].Problem, "name one of the sides, or take the name out");
     }
 
-    /// <summary>A, B … Z, then AA, AB …</summary>
-    public static string Letter(int index) =>
-        index < 26 ? ((char)('A' + index)).ToString() : Letter((index / 26) - 1) + Letter(index % 26);
-
     private static Unit[] Singles(IReadOnlyList<Member> group) => [.. group.Select(player => new Unit(player.Id, player.Name, []))];
 
     private static Unit[] Sides(Stage stage, IReadOnlyList<Member> group, DealGroups deal) =>
         [.. stage.Sides.Zip(deal(group, stage.Sides.Count), (side, players) => new Unit(side, Title(side), players))];
 
     private static Unit[] Groups(IReadOnlyList<IReadOnlyList<Member>> dealt) =>
-        [.. dealt.Select((group, index) => new Unit($"g{index + 1}", $"Group {Letter(index)}", group))];
+        [.. dealt.Select((group, index) => new Unit($"g{index + 1}", $"Group {Letters.Of(index)}", group))];
 
     private static string Title(string id) => char.ToUpperInvariant(id[0]) + id[1..].Replace('-', ' ');
 }

@@ -56,13 +56,4 @@ public sealed class FloorTests
         Assert.Equal(next.At("q"), sheet.Floor.Now.At("q"));
         Assert.Equal(["a"], sheet.Floor.Before.At("s"));
     }
-
-    [Fact]
-    public void Who_joined_after_the_start_stands_in_a_place_but_is_not_tapped()
-    {
-        var sheet = Lines("""{"on":"manual"}""");
-        sheet.Add(new RunEvent.Sub(new EventId("x", 1), 9000, "a", "d"));
-
-        Assert.Equal([null], ScoringSlots.At(sheet.Stage, sheet.Head.Units, sheet.Floor, null));
-    }
 }

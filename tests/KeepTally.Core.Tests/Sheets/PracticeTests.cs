@@ -18,8 +18,14 @@ public sealed class PracticeTests
         new(
             device,
             [
-                new LiveRun("one", [("s1", Given.Sheet(Trio, "a", "b", "c")), ("s2", Given.Sheet(Trio, "d", "e", "f"))]),
-                new LiveRun("two", [("s3", Given.Sheet(Given.Card(""), "a", "b"))]),
+                new LiveRun(
+                    "one",
+                    [
+                        new RunSheet("s1", "", Given.Sheet(Trio, "a", "b", "c")),
+                        new RunSheet("s2", "", Given.Sheet(Trio, "d", "e", "f")),
+                    ]
+                ),
+                new LiveRun("two", [new RunSheet("s3", "", Given.Sheet(Given.Card(""), "a", "b"))]),
             ]
         );
 

@@ -1,5 +1,6 @@
 using KeepTally.Core.Formats;
 using KeepTally.Core.Sheets;
+using KeepTally.Core.Words;
 using KeepTally.Store;
 using KeepTally.Store.Practices;
 using Microsoft.EntityFrameworkCore;

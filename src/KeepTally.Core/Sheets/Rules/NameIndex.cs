@@ -6,11 +6,18 @@ namespace KeepTally.Core.Sheets.Rules;
 /// </summary>
 internal sealed class NameIndex(IEnumerable<string> names)
 {
-    private readonly string[] _names = [.. names];
+    private string[] _names = [.. names];
 
     internal int Count => _names.Length;
 
     internal IReadOnlyList<string> Names => _names;
+
+    /// <summary>Puts a name last; its index.</summary>
+    internal int Add(string name)
+    {
+        _names = [.. _names, name];
+        return _names.Length - 1;
+    }
 
     /// <summary>The index of a name, or -1.</summary>
     internal int Of(string name)

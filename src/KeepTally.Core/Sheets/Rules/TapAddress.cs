@@ -13,13 +13,17 @@ internal sealed class TapAddress
     private readonly NameIndex _outcomeIds;
     private readonly NameIndex _zones;
 
-    internal TapAddress(Stage stage, IReadOnlyList<Unit> units)
+    /// <summary>Who may come in but has not: a tap that names one of them is late, not wrong.</summary>
+    private readonly HashSet<string> _bench;
+
+    internal TapAddress(Stage stage, LogHead head)
     {
         _play = stage.Play;
         _outcomes = [.. stage.Outcomes];
         _outcomeIds = new NameIndex(stage.Outcomes.Select(outcome => outcome.Id));
         _zones = new NameIndex(stage.Targets?.Names ?? []);
-        Units = new NameIndex(units.Select(unit => unit.Id));
+        Units = new NameIndex(head.Units.Select(unit => unit.Id));
+        _bench = stage.Scores == Scorer.Player ? [.. (head.Bench ?? []).Select(player => player.Id)] : [];
     }
 
     internal NameIndex Units { get; }
@@ -31,8 +35,8 @@ internal sealed class TapAddress
         said switch
         {
             RunEvent.Tap tap => Find(tap, 0, 0, out _),
-            RunEvent.Turn { Unit: { } unit } => Units.Of(unit) >= 0 ? null : UnknownUnit(unit),
-            RunEvent.Note { Unit: { } unit } => Units.Of(unit) >= 0 ? null : UnknownUnit(unit),
+            RunEvent.Turn { Unit: { } unit } => IsKnown(unit) ? null : UnknownUnit(unit),
+            RunEvent.Note { Unit: { } unit } => IsKnown(unit) ? null : UnknownUnit(unit),
             _ => null,
         };
 
@@ -65,7 +69,7 @@ internal sealed class TapAddress
         if (tap.Unit is { } id)
         {
             unit = Units.Of(id);
-            if (unit < 0)
+            if (unit < 0 && !_bench.Contains(id))
             {
                 return UnknownUnit(id);
             }
@@ -98,6 +102,8 @@ internal sealed class TapAddress
     }
 
     private int ZoneOf(string landed) => _zones.Count > 0 && landed == Targets.None ? _zones.Count : _zones.Of(landed);
+
+    private bool IsKnown(string unit) => Units.Of(unit) >= 0 || _bench.Contains(unit);
 
     private Refusal UnknownUnit(string unit) =>
         new("unit", $"there is no \"{unit}\" on this sheet", "use one of " + Words(Units.Names));

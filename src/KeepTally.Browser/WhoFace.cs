@@ -1,0 +1,62 @@
+using KeepTally.Core.Sheets;
+using KeepTally.Core.Words;
+
+namespace KeepTally.Browser;
+
+/// <summary>Puts into words who is on the drill under way, group by group, and who may come in.</summary>
+internal static class WhoFace
+{
+    internal static WhoView Of(LivePractice practice, long at)
+    {
+        var left = practice.Runs.Skip(practice.Current).ToArray();
+        if (left.Length == 0)
+        {
+            return new WhoView([], []);
+        }
+
+        var lanes = left[0].LanesAt(at);
+        var on = lanes.SelectMany(lane => lane[0].Sheet.Sheet.Roll.Everyone).ToHashSet(StringComparer.Ordinal);
+        var bench = left.SelectMany(run => run.Sheets)
+            .SelectMany(each => OffOf(each.Sheet))
+            .Distinct(StringComparer.Ordinal)
+            .Where(player => !on.Contains(player))
+            .Select(player => new BenchView(
+                player,
+                left.Select(run => run.NameOf(player)).FirstOrDefault(name => name != player, player),
+                lanes.Any(lane => lane[0].Sheet.MayCome(player)) ? "" : "not in this drill"
+            ))
+            .OrderBy(player => player.Name, StringComparer.Ordinal);
+        return new WhoView(
+            [.. lanes.SelectMany((lane, index) => GroupsOf(lane[0], lanes.Count > 1 ? $"Group {Letters.Of(index)}" : ""))],
+            [.. bench]
+        );
+    }
+
+    private static IEnumerable<GroupView> GroupsOf(RunSheet each, string name)
+    {
+        var live = each.Sheet;
+        return live.Units.Any(unit => unit.Players.Count > 0)
+            ? live.Units.Select(unit =>
+                Group(each, name.Length == 0 ? unit.Name : $"{name}, {unit.Name}", live.Sheet.Roll.Of(unit.Id))
+            )
+            : [Group(each, name.Length == 0 ? "Everyone" : name, live.Sheet.Roll.Everyone)];
+    }
+
+    private static GroupView Group(RunSheet each, string name, IEnumerable<string> players) =>
+        new(
+            each.Id,
+            name,
+            [.. players.Select(player => new OnView(player, each.Sheet.Head.NameOf(player), GoesOf(each.Sheet, player)))]
+        );
+
+    private static string GoesOf(LiveSheet live, string player) =>
+        live.Stage.Moves.Count == 0
+            ? ""
+            : string.Join(", ", live.Floor.GoesOf(player).Select(job => $"{Phrase.Words(job.Key)} {job.Value}"));
+
+    private static IEnumerable<string> OffOf(LiveSheet sheet) =>
+        (sheet.Head.Bench ?? [])
+            .Concat(sheet.Head.Units.SelectMany(unit => unit.People))
+            .Select(player => player.Id)
+            .Where(sheet.MayCome);
+}

@@ -1,0 +1,88 @@
+namespace KeepTally.Core.Places;
+
+/// <summary>
+/// The one rule by which places are mended when somebody comes, goes or changes places in mid-drill. Who comes in for
+/// somebody stands where they stood. Two who both stand change places. Where somebody only goes, those behind move up: a
+/// spot takes the head of the line that feeds it, then who waits. Who only comes takes the first spot with room, else the
+/// tail of the shortest line, else waits. Nobody is lost or doubled. Source: docs/formats.md, section 2, "sub".
+/// </summary>
+public static class Mending
+{
+    /// <param name="gone">Who goes, or null.</param>
+    /// <param name="comes">Who comes, or null; somebody who stands already changes places with who goes.</param>
+    /// <param name="sideOf">The side a player is on, or null.</param>
+    public static Placement After(
+        Placement before,
+        IReadOnlyList<Move> moves,
+        string? gone,
+        string? comes,
+        Func<string, string?>? sideOf = null
+    ) =>
+        before.With(
+            (standing, waiting) =>
+            {
+                var left = Find(standing, waiting, gone);
+                var there = Find(standing, waiting, comes);
+                if (left is { } one && there is { } other)
+                {
+                    (one.List[one.At], other.List[other.At]) = (comes!, gone!);
+                }
+                else if (left is { } place && comes is not null)
+                {
+                    place.List[place.At] = comes;
+                }
+                else if (left is not null || there is null)
+                {
+                    left?.List.RemoveAt(left.Value.At);
+                    waiting.AddRange(comes is null ? [] : [comes]);
+                    MoveUp(before.Places, moves, standing);
+                    Seat(before.Places, standing, waiting, sideOf);
+                }
+            }
+        );
+
+    private static (List<string> List, int At)? Find(
+        IReadOnlyDictionary<string, List<string>> standing,
+        List<string> waiting,
+        string? player
+    )
+    {
+        var list = player is null ? null : standing.Values.Append(waiting).FirstOrDefault(each => each.Contains(player));
+        return list is null ? null : (list, list.IndexOf(player!));
+    }
+
+    /// <summary>A spot with room takes the head of the line that feeds it.</summary>
+    private static void MoveUp(
+        IReadOnlyList<Place> places,
+        IReadOnlyList<Move> moves,
+        IReadOnlyDictionary<string, List<string>> standing
+    )
+    {
+        var byId = places.ToDictionary(place => place.Id, StringComparer.Ordinal);
+        foreach (var move in moves.Where(move => byId[move.From].Kind == PlaceKind.Line && byId[move.To].Kind == PlaceKind.Spot))
+        {
+            Rotation.Feed(standing[move.From], standing[move.To], byId[move.To].Size);
+        }
+    }
+
+    private static void Seat(
+        IReadOnlyList<Place> places,
+        IReadOnlyDictionary<string, List<string>> standing,
+        List<string> waiting,
+        Func<string, string?>? sideOf
+    )
+    {
+        foreach (var player in waiting.ToArray())
+        {
+            var open = places.Where(place => place.Side is null || place.Side == sideOf?.Invoke(player)).ToArray();
+            var room =
+                open.FirstOrDefault(place => place.Kind == PlaceKind.Spot && standing[place.Id].Count < place.Size)
+                ?? open.Where(place => place.Kind == PlaceKind.Line).MinBy(place => standing[place.Id].Count);
+            if (room is not null)
+            {
+                standing[room.Id].Add(player);
+                waiting.Remove(player);
+            }
+        }
+    }
+}

@@ -1,0 +1,107 @@
+using CsCheck;
+using KeepTally.Core.Places;
+
+namespace KeepTally.Core.Tests.Places;
+
+/// <summary>Places after somebody came, went or changed places in mid-drill.</summary>
+public sealed class MendingTests
+{
+    private static readonly Place[] ShooterAndLine = [Spot("shoot"), Line("queue")];
+
+    private static readonly Move[] Round = [new("shoot", "queue", MoveWho.All), new("queue", "shoot", MoveWho.All)];
+
+    [Theory]
+    [InlineData("a", null, "b|cd")] // those behind move up
+    [InlineData("c", null, "a|bd")]
+    [InlineData("a", "x", "x|bcd")] // who comes in for somebody stands where they stood
+    [InlineData("c", "x", "a|bxd")]
+    [InlineData("a", "d", "d|bca")] // two who stand change places
+    [InlineData(null, "x", "a|bcdx")]
+    [InlineData(null, "b", "a|bcd")] // who is here cannot come again
+    [InlineData("nobody", "x", "a|bcdx")]
+    [InlineData("nobody", null, "a|bcd")]
+    public void One_rule_mends_the_places(string? gone, string? comes, string expected) =>
+        Assert.Equal(expected, Written(Mending.After(Placement.Fill(ShooterAndLine, ["a", "b", "c", "d"]), Round, gone, comes)));
+
+    [Fact]
+    public void Who_waits_takes_a_spot_that_comes_free()
+    {
+        var waiting = Placement.Fill([Spot("one"), Spot("two")], ["a", "b", "c"]);
+
+        Assert.Equal("a|c", Written(Mending.After(waiting, [], "b", null)));
+    }
+
+    [Fact]
+    public void A_place_of_a_side_takes_nobody_of_the_other()
+    {
+        Place[] places = [Spot("red-end") with { Side = "red" }, Spot("blue-end") with { Side = "blue" }];
+        var start = Placement.Fill(places, ["r1", "b1", "b2"], Side);
+
+        var after = Mending.After(start, [], "r1", null, Side);
+
+        Assert.Equal("|b1", Written(after));
+        Assert.Equal(["b2"], after.Waiting);
+
+        static string Side(string player) => player[0] == 'r' ? "red" : "blue";
+    }
+
+    [Fact]
+    public void Whoever_comes_and_goes_nobody_is_lost_doubled_or_squeezed_in() =>
+        Gen.Select(AnyPlaces, Gen.Int[0, 9], Gen.Select(Gen.Int[0, 15], Gen.Int[0, 15]).Array[1, 20])
+            .Sample(
+                (floor, players, changes) =>
+                {
+                    var here = Enumerable.Range(1, players).Select(Name).ToList();
+                    var standing = Placement.Fill(floor.Places, here);
+                    foreach (var (gone, comes) in changes.Select(each => (Maybe(each.Item1), Maybe(each.Item2))))
+                    {
+                        standing = Mending.After(standing, floor.Moves, gone, comes);
+                        Follow(here, gone, comes);
+                        standing = Rotation.Once(standing, floor.Moves, default);
+
+                        var everyone = floor.Places.SelectMany(place => standing.At(place.Id)).Concat(standing.Waiting);
+                        Assert.Equal(here.Order(), everyone.Order());
+                        Assert.All(
+                            floor.Places.Where(place => place.Kind == PlaceKind.Spot),
+                            spot => Assert.True(standing.At(spot.Id).Count <= spot.Size)
+                        );
+                    }
+                }
+            );
+
+    private static readonly Gen<(Place[] Places, Move[] Moves)> AnyPlaces = Gen.Select(
+        Gen.Select(Gen.Bool, Gen.Int[1, 3]).Array[1, 5],
+        Gen.Select(Gen.Int[0, 4], Gen.Int[0, 4]).Array[0, 6],
+        (places, moves) =>
+            (
+                places
+                    .Select((place, index) => place.Item1 ? Spot($"{index}") with { Size = place.Item2 } : Line($"{index}"))
+                    .ToArray(),
+                moves
+                    .Select(move => new Move($"{move.Item1 % places.Length}", $"{move.Item2 % places.Length}", MoveWho.All))
+                    .ToArray()
+            )
+    );
+
+    /// <summary>Who is here after a change, told without any places.</summary>
+    private static void Follow(List<string> here, string? gone, string? comes)
+    {
+        var bothHere = gone is not null && comes is not null && here.Contains(gone) && here.Contains(comes);
+        if (!bothHere && (comes is null || !here.Contains(comes)))
+        {
+            here.Remove(gone ?? "");
+            here.AddRange(comes is null ? [] : [comes]);
+        }
+    }
+
+    private static string? Maybe(int number) => number == 0 ? null : Name(number);
+
+    private static string Name(int number) => $"p{number}";
+
+    private static string Written(Placement standing) =>
+        string.Join('|', standing.Places.Select(place => string.Concat(standing.At(place.Id))));
+
+    private static Place Spot(string id) => new(id, PlaceKind.Spot, 1, null, true, false);
+
+    private static Place Line(string id) => new(id, PlaceKind.Line, 1, null, false, false);
+}

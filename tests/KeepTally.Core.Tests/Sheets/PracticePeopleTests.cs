@@ -1,0 +1,53 @@
+using KeepTally.Core.Sheets;
+
+namespace KeepTally.Core.Tests.Sheets;
+
+/// <summary>People who come, go and change places over a whole practice.</summary>
+public sealed class PracticePeopleTests
+{
+    private readonly LivePractice _practice = new(
+        "me",
+        [
+            new LiveRun("one", [Sheet("s1", ["a", "b", "c"], "defx"), Sheet("s2", ["d", "e"], "abcx")]),
+            new LiveRun("two", [Sheet("s3", ["d", "a"], "bcex"), Sheet("s4", ["b", "c", "e"], "ad")]),
+        ]
+    );
+
+    private static RunSheet Sheet(string id, string[] units, string bench)
+    {
+        var card = Given.Card("");
+        var head = new LogHead(
+            card.Id,
+            0,
+            card.Chosen,
+            [.. units.Select(unit => new Unit(unit, unit, []))],
+            0,
+            [.. bench.Select(player => new Member($"{player}", $"{player}"))]
+        );
+        return new RunSheet(id, id, LiveSheet.Open(card, head).Sure());
+    }
+
+    private string Everyone() =>
+        string.Join(' ', _practice.Runs.SelectMany(run => run.Sheets).Select(each => string.Concat(each.Sheet.Sheet.Roll.Everyone)));
+
+    [Fact]
+    public void A_late_one_joins_the_smallest_group_of_every_drill_left_and_a_leaver_leaves_them_all()
+    {
+        _practice.Change(new PeopleChange(null, "x"), 10);
+        Assert.Equal("abc dex dax bce", Everyone());
+
+        var said = _practice.Change(new PeopleChange("b", null), 20);
+        Assert.Equal("ac dex dax ce", Everyone());
+
+        _practice.Undo(said[0].Sheet, said[0].Event.Id, 30);
+        Assert.Equal("abc dex dax bce", Everyone());
+    }
+
+    [Fact]
+    public void Two_who_change_groups_do_so_in_this_drill_only()
+    {
+        Assert.Equal(2, _practice.Change(new PeopleChange("a", "d"), 40).Count);
+        Assert.Equal("bcd ea da bce", Everyone());
+        Assert.Empty(practice.Change(new PeopleChange("nobody", null), 41));
+    }
+}
