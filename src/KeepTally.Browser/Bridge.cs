@@ -123,6 +123,11 @@ internal static partial class Bridge
     [JSExport]
     internal static string Who(double now) => JsonSerializer.Serialize(WhoFace.Of(Practice, (long)now), ViewJson.Default.WhoView);
 
+    /// <summary>The boards of the drill under way, one for each sheet.</summary>
+    [JSExport]
+    internal static string Boards(double now) =>
+        JsonSerializer.Serialize(BoardFace.Of(Practice, (long)now), ViewJson.Default.IReadOnlyListBoardView);
+
     /// <summary>What the clock calls for by now.</summary>
     [JSExport]
     internal static string Due(double now) => Written(Practice.SayDue((long)now), null);

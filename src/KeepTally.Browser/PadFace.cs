@@ -33,7 +33,7 @@ internal static class PadFace
     /// <summary>A station keeps its own rounds within the circuit's.</summary>
     private static string OwnClock(LiveSheet live, long at)
     {
-        if (live.Timeline is not { } timeline || !live.Sheet.Clock.IsStarted)
+        if (live.Timeline is not { } timeline || live.Sheet.Clock is not { IsStarted: true, IsPaused: false })
         {
             return "";
         }
@@ -51,6 +51,9 @@ internal static class PadFace
             IntervalKind.Over => "time",
         };
     }
+
+    private static string MembersOf(LiveSheet live, string unit) =>
+        string.Join(", ", live.Sheet.Roll.Of(unit).Select(player => FirstName(live.Head.NameOf(player))));
 
     private static RowView Row(LiveSheet live, SheetReport report, string? unit, bool resting, bool everyone)
     {
@@ -78,7 +81,8 @@ internal static class PadFace
             [.. live.Barred(unit).Select(tag => $"{tag.Tag}={tag.Value}")],
             report.Turn is { } turn && turn != unit,
             report.Ball == unit && !report.Done,
-            WithheldFrom(live, report, unit)
+            WithheldFrom(live, report, unit),
+            live.Stage.Scores == Scorer.Player ? "" : MembersOf(live, unit)
         );
     }
 

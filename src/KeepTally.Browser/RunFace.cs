@@ -74,6 +74,7 @@ internal static class RunFace
 
         return run.ClockAt(at)?.Interval.Kind switch
         {
+            IntervalKind.Change when run.Circuit is not null => "Last ball counts, then everyone to the next station.",
             IntervalKind.Change when run.Sheets.Any(each => each.Sheet.Floor.Rotations > 0) =>
                 "Last ball counts. Everyone moves on.",
             IntervalKind.Change => "Last ball counts. Change over.",

@@ -57,6 +57,37 @@ internal sealed record SheetView(
     IReadOnlyList<PersonView> People
 );
 
+/// <summary>The places of a sheet as they are drawn, in units of the board.</summary>
+/// <param name="Moving">The places are moving on now.</param>
+internal sealed record BoardView(
+    string Sheet,
+    string Name,
+    double Width,
+    double Height,
+    IReadOnlyList<BoardBox> Places,
+    IReadOnlyList<BibView> Bibs,
+    bool Moving
+);
+
+internal sealed record BoardBox(double X, double Y, double W, double H, string Name, bool Line, bool Active);
+
+/// <summary>A player's bib: where it stands, and where it goes next.</summary>
+/// <param name="Pattern">Which of the four bibs.</param>
+/// <param name="Arrow">The way there as an SVG path; empty for who stays at the place.</param>
+internal sealed record BibView(
+    string Id,
+    string Letters,
+    string Name,
+    int Pattern,
+    double X,
+    double Y,
+    double Size,
+    double ToX,
+    double ToY,
+    double ToSize,
+    string Arrow
+);
+
 /// <summary>Who is on a drill, and who may come in.</summary>
 internal sealed record WhoView(IReadOnlyList<GroupView> Groups, IReadOnlyList<BenchView> Bench);
 
@@ -79,6 +110,7 @@ internal sealed record BenchView(string Id, string Name, string Note);
 /// <param name="Waits">It is another's turn.</param>
 /// <param name="Ball">This side has the ball.</param>
 /// <param name="Withheld">Outcomes that are not this unit's to be tapped for now.</param>
+/// <param name="Members">Who makes up the group or side now, by first names.</param>
 /// <param name="Last">Whether this is the last ball of a round that is over.</param>
 internal sealed record RowView(
     string? Unit,
@@ -95,12 +127,13 @@ internal sealed record RowView(
     IReadOnlyList<string> Barred,
     bool Waits,
     bool Ball,
-    IReadOnlyList<string> Withheld
+    IReadOnlyList<string> Withheld,
+    string Members
 )
 {
     /// <summary>The line of a place where nobody stands.</summary>
     internal static RowView Nobody { get; } =
-        new(null, "Nobody here", "", 0, "", "", "", false, false, false, "", [], false, false, []);
+        new(null, "Nobody here", "", 0, "", "", "", false, false, false, "", [], false, false, [], "");
 }
 
 /// <param name="Moving">The places are moving on now: from here to there.</param>
@@ -129,6 +162,7 @@ internal sealed record SignalView(string Kind, double In, int Left);
 [JsonSerializable(typeof(ClockView))]
 [JsonSerializable(typeof(ChangeFile))]
 [JsonSerializable(typeof(WhoView))]
+[JsonSerializable(typeof(IReadOnlyList<BoardView>))]
 [JsonSerializable(typeof(SaidView))]
 [JsonSerializable(typeof(IReadOnlyList<SignalView>))]
 internal sealed partial class ViewJson : JsonSerializerContext;

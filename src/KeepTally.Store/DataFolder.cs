@@ -75,7 +75,12 @@ public static class StoreServices
         services.AddScoped<Squads.PlayerErasure>();
         services.AddScoped<Practices.PracticeBook>();
         services.AddScoped<Practices.TimingSheet>();
+        services.AddScoped<Practices.CircuitSheet>();
+        services.AddScoped<Practices.PartnerMemory>();
+        services.AddScoped<Practices.PlayerLevels>();
         services.AddScoped<Practices.GroupPlan>();
+        services.AddScoped<Practices.GroupDesk>();
+        services.AddScoped<Squads.PairBook>();
         services.AddScoped<Practices.PracticeStart>();
         services.AddScoped<Practices.LiveRecord>();
         services.AddScoped<Events.EventJournal>();

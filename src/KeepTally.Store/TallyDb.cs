@@ -20,6 +20,10 @@ public sealed class TallyDb(DbContextOptions<TallyDb> options) : DbContext(optio
 
     public DbSet<Block> Blocks => Set<Block>();
 
+    public DbSet<Station> Stations => Set<Station>();
+
+    public DbSet<KeptPair> KeptPairs => Set<KeptPair>();
+
     public DbSet<Attendance> Attendance => Set<Attendance>();
 
     public DbSet<Run> Runs => Set<Run>();
@@ -49,7 +53,27 @@ public sealed class TallyDb(DbContextOptions<TallyDb> options) : DbContext(optio
             practice.HasIndex(each => each.Date);
             practice.Property(each => each.Split).HasConversion<string>();
         });
-        modelBuilder.Entity<Block>().Ignore(block => block.Title);
+        modelBuilder.Entity<Block>(block =>
+        {
+            block.Ignore(each => each.Title);
+            block.Property(each => each.GroupsBy).HasConversion<string>();
+            block.HasOne(each => each.Circuit).WithOne().HasForeignKey<CircuitBlock>(circuit => circuit.BlockId);
+        });
+        modelBuilder.Entity<CircuitBlock>(circuit =>
+        {
+            circuit.ToTable("Circuits");
+            circuit.HasKey(each => each.BlockId);
+            circuit.HasMany(each => each.Stations).WithOne().HasForeignKey(station => station.BlockId);
+        });
+        modelBuilder.Entity<Station>().HasOne(station => station.CardVersion).WithMany().OnDelete(DeleteBehavior.Restrict);
+        modelBuilder.Entity<KeptPair>(pair =>
+        {
+            pair.HasOne<Team>().WithMany().HasForeignKey(each => each.TeamId);
+            pair.HasOne<Player>().WithMany().HasForeignKey(each => each.OneId);
+            pair.HasOne<Player>().WithMany().HasForeignKey(each => each.OtherId);
+            pair.HasIndex(each => new { each.OneId, each.OtherId }).IsUnique();
+        });
+        modelBuilder.Entity<SheetRow>().Ignore(sheet => sheet.Stop);
         modelBuilder.Entity<Block>().HasOne(block => block.CardVersion).WithMany().OnDelete(DeleteBehavior.Restrict);
         modelBuilder.Entity<Block>().HasOne(block => block.Run).WithOne(run => run.Block).HasForeignKey<Run>(run => run.BlockId);
         modelBuilder.Entity<Attendance>(attendance =>

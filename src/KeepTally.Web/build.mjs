@@ -10,7 +10,13 @@ const scripts = { bundle: true, minify: true, target: "es2022", legalComments: "
 await build({ ...scripts, entryPoints: ["Scripts/theme.js"], format: "iife", outdir: out });
 await build({
   ...scripts,
-  entryPoints: { site: "Scripts/site.js", run: "Scripts/run/run.js", editor: "Scripts/editor/editor.js" },
+  entryPoints: {
+    site: "Scripts/site.js",
+    run: "Scripts/run/run.js",
+    board: "Scripts/board/board.js",
+    editor: "Scripts/editor/editor.js",
+    groups: "Scripts/groups/groups.js",
+  },
   format: "esm",
   outdir: out,
   external: ["/_framework/*"],

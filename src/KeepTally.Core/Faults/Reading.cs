@@ -24,3 +24,13 @@ public sealed class Reading<T>
 
     internal static Reading<T> Failed(IReadOnlyList<Fault> faults) => new(null, faults);
 }
+
+/// <summary>Makes what came of reading, for rooms outside the core.</summary>
+public static class Reading
+{
+    public static Reading<T> Of<T>(T value)
+        where T : class => Reading<T>.Of(value);
+
+    public static Reading<T> Failed<T>(IReadOnlyList<Fault> faults)
+        where T : class => Reading<T>.Failed(faults);
+}

@@ -36,6 +36,11 @@ public static class HeadReader
                 json.WriteNumber("seed", head.Seed);
             }
 
+            if (head.CountIn is { } countIn)
+            {
+                json.WriteNumber("countIn", countIn / 1000.0);
+            }
+
             json.WriteStartArray("units");
             foreach (var unit in head.Units)
             {
@@ -75,7 +80,7 @@ public static class HeadReader
 
     private static LogHead Read(JsonPlace place)
     {
-        place.Only("format", "drill", "stage", "options", "seed", "units", "bench");
+        place.Only("format", "drill", "stage", "options", "seed", "units", "bench", "countIn");
         place.Need("format", $"\"format\": \"{Format}\"")?.Word((Format, true));
         var units = place.Need("units", "who carries a score")?.Items().Select(ReadUnit).ToArray() ?? [];
         if (units.Length == 0)
@@ -94,7 +99,8 @@ public static class HeadReader
                 ?? [],
             units,
             place.Find("seed")?.Whole(0, int.MaxValue) ?? 0,
-            place.List("bench", ReadMember)
+            place.List("bench", ReadMember),
+            place.Find("countIn") is { } countIn ? ClockReader.Span(countIn, 0) : null
         );
     }
 

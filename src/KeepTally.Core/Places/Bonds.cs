@@ -138,5 +138,6 @@ internal sealed class Bonds
     private static bool Both(Dictionary<string, int> where, Pair pair) =>
         where.ContainsKey(pair.One) && where.ContainsKey(pair.Other);
 
-    private static string Names(IEnumerable<SplitPlayer> players) => string.Join(", ", players.Select(player => player.Id));
+    private static string Names(IEnumerable<SplitPlayer> players) =>
+        string.Join(", ", players.Select(player => player.Name ?? player.Id));
 }

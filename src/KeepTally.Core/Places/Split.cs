@@ -74,7 +74,7 @@ public static class Split
 
     /// <summary>How even groups are, however they were made.</summary>
     public static Evenness Judge(IReadOnlyList<IReadOnlyList<SplitPlayer>> groups, IReadOnlyDictionary<Pair, int> met) =>
-        new(SplitCost.LevelGap(groups), SplitCost.PositionGap(groups), SplitCost.Met(groups, met));
+        new(SplitCost.LevelGap(groups), SplitCost.PositionGap(groups), SplitCost.Met(groups, met), SplitCost.Uneven(groups));
 
     private static Reading<IReadOnlyList<IReadOnlyList<SplitPlayer>>> Failed(string path, string problem, string mend) =>
         Reading<IReadOnlyList<IReadOnlyList<SplitPlayer>>>.Failed([new Fault(path, problem, mend)]);

@@ -17,6 +17,22 @@ internal static class SplitCost
                 return counts.Max() - counts.Min();
             });
 
+    /// <summary>Positions of which one group has two or more besides what another has.</summary>
+    internal static IReadOnlyList<(string Position, int Most, int Fewest)> Uneven(
+        IReadOnlyList<IReadOnlyList<SplitPlayer>> groups
+    ) =>
+        [
+            .. groups
+                .SelectMany(group => group)
+                .SelectMany(player => player.Positions)
+                .Distinct()
+                .Select(position =>
+                    (Position: position, Counts: groups.Select(group => group.Count(player => player.Positions.Contains(position))))
+                )
+                .Select(each => (each.Position, Most: each.Counts.Max(), Fewest: each.Counts.Min()))
+                .Where(each => each.Most - each.Fewest > 1),
+        ];
+
     internal static double? LevelGap(IReadOnlyList<IReadOnlyList<SplitPlayer>> groups)
     {
         var levels = groups

@@ -18,8 +18,9 @@ public enum SplitWay
 }
 
 /// <summary>A player to be put into a group.</summary>
+/// <param name="Name">What they are called where something is said of them; the id where it is left out.</param>
 /// <param name="Level">The result by which groups are made level, high is strong; null where there is none.</param>
-public sealed record SplitPlayer(string Id, IReadOnlyList<string> Positions, double? Level);
+public sealed record SplitPlayer(string Id, IReadOnlyList<string> Positions, double? Level, string? Name = null);
 
 /// <summary>Two players, in no order.</summary>
 public readonly record struct Pair
@@ -52,4 +53,10 @@ public sealed record SplitWish(
 /// <param name="LevelGap">The average level of the strongest group less that of the weakest; null without levels.</param>
 /// <param name="PositionGap">Over all positions, how many more the fullest group has of it than the emptiest.</param>
 /// <param name="Met">Pairs in one group that were together lately, each as often as they were.</param>
-public sealed record Evenness(double? LevelGap, int PositionGap, int Met);
+/// <param name="Uneven">Positions that could be spread more evenly: the most of it in one group, the fewest in another.</param>
+public sealed record Evenness(
+    double? LevelGap,
+    int PositionGap,
+    int Met,
+    IReadOnlyList<(string Position, int Most, int Fewest)> Uneven
+);

@@ -55,19 +55,19 @@ public sealed class LivePractice(string device, IReadOnlyList<LiveRun> runs)
                 (id, at) => new RunEvent.Start(id, at)
             ),
             Word.Pause => Each(Now, now, IsRunning(now), (id, at) => new RunEvent.Pause(id, at)),
-            Word.Resume => Each(Now, now, sheet => sheet.Sheet.Sheet.Clock.IsPaused, (id, at) => new RunEvent.Resume(id, at)),
-            Word.Freeze => Each(Now, now, IsRunning(now), (id, at) => new RunEvent.Freeze(id, at, reason)),
-            Word.Rotate => Each(
+            Word.Resume => Each(
                 Now,
                 now,
-                sheet => CanMove(sheet, now),
-                (id, at) => new RunEvent.Rotate(id, at, null, null, null)
+                sheet => sheet.Sheet.Sheet.Clock.IsPaused && !LiveRun.HasStood(sheet),
+                (id, at) => new RunEvent.Resume(id, at)
             ),
+            Word.Freeze => Each(Now, now, IsRunning(now), (id, at) => new RunEvent.Freeze(id, at, reason)),
+            Word.Rotate => Each(Now, now, sheet => CanMove(sheet, now), (id, at) => new RunEvent.Rotate(id, at, null, null, null)),
             Word.Turn => Each(Now, now, IsRunning(now), (id, at) => new RunEvent.Turn(id, at, null)),
             Word.End => Each(Now, now, sheet => sheet.Sheet.Ended is null, (id, at) => new RunEvent.End(id, at)),
             Word.Back => Current == 0
                 ? []
-                : Each(Runs[Current - 1], now, sheet => sheet.Sheet.Ended!.Id.Device != EventId.ClockDevice, UndoEnd),
+                : Each(Runs[Current - 1], now, sheet => sheet.Sheet.Ended!.Id.Device != EventId.CircuitDevice, UndoEnd),
         };
     }
 

@@ -8,9 +8,9 @@ namespace KeepTally.Core.Sheets;
 /// </summary>
 public sealed class LiveRun(string name, IReadOnlyList<RunSheet> sheets)
 {
-    /// <summary>On a stop's own log the clock says its start and its end under these numbers; rounds begin at 2.</summary>
-    private const int Opens = 0;
-    private const int Closes = 1;
+    private static readonly EventId Opens = new(EventId.CircuitDevice, 0);
+    private static readonly EventId Stands = new(EventId.CircuitDevice, 1);
+    private static readonly EventId Closes = new(EventId.CircuitDevice, 2);
 
     public string Name { get; } = name;
 
@@ -83,7 +83,13 @@ public sealed class LiveRun(string name, IReadOnlyList<RunSheet> sheets)
                 .Select(said => new Said(each.Id, said))
         );
 
-    /// <summary>A stop opens with the work of its round and closes when the next work begins: the last ball counts.</summary>
+    /// <summary>The clock of a stop stands since the work of its round is over: it is not for a coach to let it go on.</summary>
+    internal static bool HasStood(RunSheet each) => each.Sheet.Log.Holds(Stands);
+
+    /// <summary>
+    /// A stop opens with the work of its round; its clock stands when that is over, and it closes when the next work
+    /// begins: the last ball counts.
+    /// </summary>
     private IEnumerable<RunEvent> Turns(LiveSheet sheet, int round, long at)
     {
         var clock = Circuit!.Sheet.Sheet.Clock;
@@ -97,14 +103,19 @@ public sealed class LiveRun(string name, IReadOnlyList<RunSheet> sheets)
             var work in Circuit.Sheet.Timeline!.Intervals.Where(each => each.Kind == IntervalKind.Work && each.Start <= elapsed)
         )
         {
-            if (work.Round == round && !sheet.Log.Holds(new EventId(EventId.ClockDevice, Opens)))
+            if (work.Round == round && !sheet.Log.Holds(Opens))
             {
-                yield return new RunEvent.Start(new EventId(EventId.ClockDevice, Opens), clock.InstantOf(work.Start));
+                yield return new RunEvent.Start(Opens, clock.InstantOf(work.Start));
             }
 
-            if (work.Round == round + 1 && !sheet.Log.Holds(new EventId(EventId.ClockDevice, Closes)))
+            if (work.Round == round && work.End <= elapsed && !sheet.Log.Holds(Stands))
             {
-                yield return new RunEvent.End(new EventId(EventId.ClockDevice, Closes), clock.InstantOf(work.Start));
+                yield return new RunEvent.Pause(Stands, clock.InstantOf(work.End));
+            }
+
+            if (work.Round == round + 1 && !sheet.Log.Holds(Closes))
+            {
+                yield return new RunEvent.End(Closes, clock.InstantOf(work.Start));
             }
         }
     }

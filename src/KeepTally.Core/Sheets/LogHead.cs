@@ -1,7 +1,10 @@
+using KeepTally.Core.Cards;
+
 namespace KeepTally.Core.Sheets;
 
 /// <summary>The first line of a log: which drill and stage, with which house rules, for whom. Source: docs/formats.md, section 2.</summary>
 /// <param name="Seed">What surprises are drawn from; 0 where the head gives none.</param>
+/// <param name="CountIn">Milliseconds of count-in in place of the card's; null where the card's holds.</param>
 /// <param name="Bench">Who may come in; nobody where it is left out.</param>
 public sealed record LogHead(
     string Drill,
@@ -9,9 +12,17 @@ public sealed record LogHead(
     IReadOnlyDictionary<string, string> Options,
     IReadOnlyList<Unit> Units,
     int Seed = 0,
-    IReadOnlyList<Member>? Bench = null
+    IReadOnlyList<Member>? Bench = null,
+    long? CountIn = null
 )
 {
+    /// <summary>The stage of a card as this run has it.</summary>
+    internal Stage Of(DrillCard card)
+    {
+        var stage = card.Stages[Stage];
+        return CountIn is { } countIn && stage.Clock is { } clock ? stage with { Clock = clock with { CountIn = countIn } } : stage;
+    }
+
     /// <summary>The name of anybody the head knows: a unit, a player of one, or somebody who may come in.</summary>
     public string NameOf(string id) =>
         Units.FirstOrDefault(unit => unit.Id == id)?.Name

@@ -45,4 +45,7 @@ public readonly record struct EventId(string Device, int N)
 {
     /// <summary>The device by which the application itself says what the clock calls for, so that all devices say it alike.</summary>
     public const string ClockDevice = "clock";
+
+    /// <summary>The device by which the clock of a circuit opens, stops and closes its stations.</summary>
+    public const string CircuitDevice = "circuit";
 }

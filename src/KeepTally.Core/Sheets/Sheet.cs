@@ -32,7 +32,7 @@ public sealed class Sheet
     {
         _head = head;
         _stageIndex = head.Stage;
-        _stage = card.Stages[head.Stage];
+        _stage = head.Of(card);
         _outcomes = [.. _stage.Outcomes.Select(outcome => new OutcomeRule(outcome))];
         _targets = _stage.Targets;
         _ladder = _stage.Ladder;

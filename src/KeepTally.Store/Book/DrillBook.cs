@@ -76,7 +76,7 @@ public sealed class DrillBook(TallyDb db, CardShelf shelf)
         var card = CardReader.Read(shown.Json).Sure();
         var all = await ListAsync(archived: true, stop);
         var runs = await db
-            .Runs.Where(run => run.Block!.CardVersion!.CardId == id)
+            .Runs.Where(run => run.Block!.CardVersion!.CardId == id && run.Block.Circuit == null)
             .GroupBy(run => run.Block!.CardVersion!.Version)
             .Select(group => new { Version = group.Key, Count = group.Count() })
             .ToDictionaryAsync(each => each.Version, each => each.Count, stop);
@@ -107,10 +107,35 @@ public sealed class DrillBook(TallyDb db, CardShelf shelf)
         return BookReader.Write(kept.Select(entry => texts[entry.VersionId]));
     }
 
-    /// <summary>The last day on which each card was run.</summary>
+    /// <summary>The last day on which each card was run, by itself or as a station of a circuit.</summary>
     private async Task<Dictionary<string, DateOnly>> LastDoneAsync(CancellationToken stop) =>
+        (await AloneAsync(stop))
+            .Concat(await InCircuitsAsync(stop))
+            .GroupBy(each => each.Key)
+            .ToDictionary(each => each.Key, each => each.Max(card => card.Value));
+
+    private async Task<Dictionary<string, DateOnly>> InCircuitsAsync(CancellationToken stop) =>
         await db
-            .Runs.Join(
+            .Stations.Join(
+                db.Runs,
+                station => station.BlockId,
+                run => run.BlockId,
+                (station, run) => new { station.CardVersion!.CardId, run.Block!.PracticeId }
+            )
+            .Join(
+                db.Practices,
+                each => each.PracticeId,
+                practice => practice.Id,
+                (each, practice) => new { each.CardId, practice.Date }
+            )
+            .GroupBy(each => each.CardId)
+            .Select(group => new { group.Key, Last = group.Max(each => each.Date) })
+            .ToDictionaryAsync(each => each.Key, each => each.Last, stop);
+
+    private async Task<Dictionary<string, DateOnly>> AloneAsync(CancellationToken stop) =>
+        await db
+            .Runs.Where(run => run.Block!.Circuit == null)
+            .Join(
                 db.Practices,
                 run => run.Block!.PracticeId,
                 practice => practice.Id,

@@ -67,8 +67,8 @@ public sealed class EventJournal(TallyDb db)
             .Select(sheet => new
             {
                 sheet.HeadJson,
-                sheet.Run!.CardJson,
-                sheet.Run.Block!.PracticeId,
+                CardJson = sheet.CardJson ?? sheet.Run!.CardJson,
+                sheet.Run!.Block!.PracticeId,
             })
             .SingleOrDefaultAsync(stop);
         if (row is null)

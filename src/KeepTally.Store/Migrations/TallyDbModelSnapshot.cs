@@ -45,6 +45,10 @@ namespace KeepTally.Store.Migrations
                         .ValueGeneratedOnAdd()
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("ByHandJson")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.Property<int>("CardVersionId")
                         .HasColumnType("INTEGER");
 
@@ -53,6 +57,10 @@ namespace KeepTally.Store.Migrations
 
                     b.Property<int>("Groups")
                         .HasColumnType("INTEGER");
+
+                    b.Property<string>("GroupsBy")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
 
                     b.Property<double>("Minutes")
                         .HasColumnType("REAL");
@@ -160,6 +168,28 @@ namespace KeepTally.Store.Migrations
                     b.ToTable("CardVersions");
                 });
 
+            modelBuilder.Entity("KeepTally.Store.Tables.CircuitBlock", b =>
+                {
+                    b.Property<int>("BlockId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("ChangeSeconds")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool>("CoachesMove")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<double>("MinutesEach")
+                        .HasColumnType("REAL");
+
+                    b.Property<bool>("Reverse")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("BlockId");
+
+                    b.ToTable("Circuits", (string)null);
+                });
+
             modelBuilder.Entity("KeepTally.Store.Tables.EventRow", b =>
                 {
                     b.Property<long>("Sequence")
@@ -190,6 +220,36 @@ namespace KeepTally.Store.Migrations
                         .IsUnique();
 
                     b.ToTable("Events", (string)null);
+                });
+
+            modelBuilder.Entity("KeepTally.Store.Tables.KeptPair", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("OneId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("OtherId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("TeamId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool>("Together")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("OtherId");
+
+                    b.HasIndex("TeamId");
+
+                    b.HasIndex("OneId", "OtherId")
+                        .IsUnique();
+
+                    b.ToTable("KeptPairs");
                 });
 
             modelBuilder.Entity("KeepTally.Store.Tables.Player", b =>
@@ -238,11 +298,28 @@ namespace KeepTally.Store.Migrations
                         .ValueGeneratedOnAdd()
                         .HasColumnType("INTEGER");
 
+                    b.Property<int?>("Balls")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("Coaches")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("Courts")
+                        .HasColumnType("INTEGER");
+
                     b.Property<DateOnly>("Date")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("LevelBy")
+                        .IsRequired()
                         .HasColumnType("TEXT");
 
                     b.Property<int>("Minutes")
                         .HasColumnType("INTEGER");
+
+                    b.Property<string>("SettledJson")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
 
                     b.Property<string>("Split")
                         .IsRequired()
@@ -299,6 +376,12 @@ namespace KeepTally.Store.Migrations
                     b.Property<string>("Id")
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("CardJson")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int?>("Group")
+                        .HasColumnType("INTEGER");
+
                     b.Property<string>("HeadJson")
                         .IsRequired()
                         .HasColumnType("TEXT");
@@ -310,7 +393,13 @@ namespace KeepTally.Store.Migrations
                     b.Property<int>("Order")
                         .HasColumnType("INTEGER");
 
+                    b.Property<int?>("Round")
+                        .HasColumnType("INTEGER");
+
                     b.Property<int>("RunId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("Station")
                         .HasColumnType("INTEGER");
 
                     b.HasKey("Id");
@@ -318,6 +407,33 @@ namespace KeepTally.Store.Migrations
                     b.HasIndex("RunId");
 
                     b.ToTable("Sheets");
+                });
+
+            modelBuilder.Entity("KeepTally.Store.Tables.Station", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("BlockId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("CardVersionId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Order")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Stage")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("BlockId");
+
+                    b.HasIndex("CardVersionId");
+
+                    b.ToTable("Stations");
                 });
 
             modelBuilder.Entity("KeepTally.Store.Tables.Team", b =>
@@ -386,11 +502,41 @@ namespace KeepTally.Store.Migrations
                         .IsRequired();
                 });
 
+            modelBuilder.Entity("KeepTally.Store.Tables.CircuitBlock", b =>
+                {
+                    b.HasOne("KeepTally.Store.Tables.Block", null)
+                        .WithOne("Circuit")
+                        .HasForeignKey("KeepTally.Store.Tables.CircuitBlock", "BlockId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
             modelBuilder.Entity("KeepTally.Store.Tables.EventRow", b =>
                 {
                     b.HasOne("KeepTally.Store.Tables.SheetRow", null)
                         .WithMany()
                         .HasForeignKey("SheetId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("KeepTally.Store.Tables.KeptPair", b =>
+                {
+                    b.HasOne("KeepTally.Store.Tables.Player", null)
+                        .WithMany()
+                        .HasForeignKey("OneId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.HasOne("KeepTally.Store.Tables.Player", null)
+                        .WithMany()
+                        .HasForeignKey("OtherId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.HasOne("KeepTally.Store.Tables.Team", null)
+                        .WithMany()
+                        .HasForeignKey("TeamId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
                 });
@@ -437,8 +583,27 @@ namespace KeepTally.Store.Migrations
                     b.Navigation("Run");
                 });
 
+            modelBuilder.Entity("KeepTally.Store.Tables.Station", b =>
+                {
+                    b.HasOne("KeepTally.Store.Tables.CircuitBlock", null)
+                        .WithMany("Stations")
+                        .HasForeignKey("BlockId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.HasOne("KeepTally.Store.Tables.CardVersion", "CardVersion")
+                        .WithMany()
+                        .HasForeignKey("CardVersionId")
+                        .OnDelete(DeleteBehavior.Restrict)
+                        .IsRequired();
+
+                    b.Navigation("CardVersion");
+                });
+
             modelBuilder.Entity("KeepTally.Store.Tables.Block", b =>
                 {
+                    b.Navigation("Circuit");
+
                     b.Navigation("Run");
                 });
 
@@ -447,6 +612,11 @@ namespace KeepTally.Store.Migrations
                     b.Navigation("Changes");
 
                     b.Navigation("Versions");
+                });
+
+            modelBuilder.Entity("KeepTally.Store.Tables.CircuitBlock", b =>
+                {
+                    b.Navigation("Stations");
                 });
 
             modelBuilder.Entity("KeepTally.Store.Tables.Practice", b =>

@@ -1,116 +1,142 @@
+using System.Text.Json;
 using KeepTally.Core.Cards;
+using KeepTally.Core.Faults;
 using KeepTally.Core.Formats;
 using KeepTally.Core.Places;
+using KeepTally.Core.Planning;
 using KeepTally.Core.Sheets;
+using KeepTally.Core.Words;
 using KeepTally.Store.Squads;
 using KeepTally.Store.Tables;
-using Microsoft.EntityFrameworkCore;
 
 namespace KeepTally.Store.Practices;
 
 /// <summary>
 /// Who is in which group in each drill of a practice: the same for whoever looks beforehand and for the start, since it
-/// follows from who is here, the way of splitting and its seed alone.
+/// follows from what is written down alone: who is here, how groups are made, and what was settled by hand.
 /// </summary>
-public sealed class GroupPlan(TallyDb db, SquadBook squad)
+public sealed class GroupPlan(SquadBook squad, PairBook pairs, PartnerMemory partners, PlayerLevels levels)
 {
-    /// <summary>Partners of so many practices back are remembered.</summary>
-    private const int Remembered = 3;
-
-    /// <summary>Every block with everyone allowed in it, dealt onto its sheets; no sheets where fewer than two are left.</summary>
-    public async Task<IReadOnlyList<DealtBlock>> OfAsync(Practice practice, CancellationToken stop = default)
+    public async Task<PlannedGroups> OfAsync(Practice practice, CancellationToken stop = default)
     {
-        var absent = PracticeBook.Absent(practice);
-        var limits = practice.Attendance.ToDictionary(each => each.PlayerId, each => each.Limits);
-        var here = (await squad.ListAsync(practice.TeamId, stop)).Where(player => !absent.Contains(player.Id)).ToArray();
-        var positions = here.ToDictionary(
-            player => player.UnitId,
-            player => player.Positions.Split(';', StringSplitOptions.RemoveEmptyEntries)
-        );
-        var met = practice.Split == SplitWay.Fresh ? await MetAsync(practice, stop) : [];
+        var facts = await GroupFacts.GatherAsync(practice, squad, pairs, partners, levels, stop);
+        var settled = Written(practice.SettledJson) is { Count: > 0 } lists
+            ? facts.Judge(facts.MembersOf(StandingGroups.Mended(lists, facts.Here)), (index, _) => Letters.Of(index))
+            : null;
         var dealt = new List<DealtBlock>();
         foreach (var block in practice.Blocks)
         {
-            var card = CardReader.Read(block.CardVersion!.Json, TimingSheet.Chosen(block)).Sure();
-            Member[] allowed =
-            [
-                .. here.Where(player => !LimitRule.Forbids(limits.GetValueOrDefault(player.Id), card))
-                    .Select(player => new Member(player.UnitId, player.Name)),
-            ];
-            var sheets = allowed.Length < 2 ? [] : SheetDealer.Deal(card, block.Stage, allowed, block.Groups, Deal);
-            Remember(met, sheets.Select(sheet => sheet.Head));
-            dealt.Add(new DealtBlock(block, card, here.Length, sheets));
+            var made = Make(block, settled, facts);
+            dealt.Add(made);
+            facts.Remember(made);
         }
 
-        return dealt;
-
-        IReadOnlyList<IReadOnlyList<Member>> Deal(IReadOnlyList<Member> players, int groups)
-        {
-            var byId = players.ToDictionary(player => player.Id);
-            var wish = SplitWish.Of(practice.Split, Math.Min(groups, players.Count), practice.SplitSeed) with { Met = met };
-            var made = Split
-                .Make([.. players.Select(player => new SplitPlayer(player.Id, positions[player.Id], null))], wish)
-                .Sure();
-            return [.. made.Select(group => group.Select(player => byId[player.Id]).ToArray())];
-        }
+        return new PlannedGroups(facts.Here.Count, settled, dealt, facts.WithoutLevel);
     }
 
-    /// <summary>How often pairs were in one group in the last practices of the team.</summary>
-    private async Task<Dictionary<Pair, int>> MetAsync(Practice practice, CancellationToken stop)
+    /// <summary>Groups as they are kept: a JSON list of lists of unit ids; empty where nothing is written.</summary>
+    internal static IReadOnlyList<IReadOnlyList<string>> Written(string json) =>
+        json.Length == 0 ? [] : JsonSerializer.Deserialize<string[][]>(json)!;
+
+    internal static string Written(IEnumerable<IReadOnlyList<string>> groups) => JsonSerializer.Serialize(groups);
+
+    private static DealtBlock Make(Block block, DealtGroups? settled, GroupFacts facts)
     {
-        var last = await db
-            .Practices.Where(each => each.TeamId == practice.TeamId && each.Id != practice.Id && each.Date <= practice.Date)
-            .Where(each => each.Blocks.Any(block => block.Run != null))
-            .OrderByDescending(each => each.Date)
-            .ThenByDescending(each => each.Id)
-            .Take(Remembered)
-            .Select(each => each.Id)
-            .ToListAsync(stop);
-        var heads = await db
-            .Sheets.Where(sheet => last.Contains(sheet.Run!.Block!.PracticeId))
-            .Select(sheet => sheet.HeadJson)
-            .ToListAsync(stop);
-        var met = new Dictionary<Pair, int>();
-        Remember(met, heads.Select(head => HeadReader.Read(head).Sure()));
-        return met;
+        DrillCard[] cards = block.Circuit is { } circuit
+            ? [.. circuit.Stations.Select(station => CardReader.Read(station.CardVersion!.Json).Sure())]
+            : [CardReader.Read(block.CardVersion!.Json, TimingSheet.Chosen(block)).Sure()];
+        // At a circuit a limit keeps a player from a station, not from the group.
+        var allowed = facts.Members.Where(player => block.Circuit is not null || facts.May(player, cards[0])).ToArray();
+        if (allowed.Length < 2)
+        {
+            return new DealtBlock(block, cards, null, [], null, null);
+        }
+
+        var stage = block.Circuit is null ? cards[0].Stages[block.Stage] : null;
+        var (count, bound) = CountOf(block, cards, allowed.Length, facts.Means);
+        var groups =
+            StandingOf(block, stage, settled, allowed) is { } standing
+                ? Reading.Of<IReadOnlyList<IReadOnlyList<Member>>>(facts.MembersOf(standing))
+            : stage is null ? facts.Deal(allowed, Math.Min(count, allowed.Length))
+            : SheetDealer.Groups(stage, allowed, count, facts.Deal);
+        if (!groups.IsRead)
+        {
+            var fault = groups.Faults[0];
+            return new DealtBlock(block, cards, null, [], $"{fault.Problem}: {fault.Mend}", bound);
+        }
+
+        var sheets = block.Circuit is { } way
+            ? CircuitDealer.Sheets(block.Title, way, cards, groups.Value, facts.May, facts.Squad)
+            : Benched(SheetDealer.Sheets(cards[0], block.Stage, groups.Value), cards[0], facts);
+        return new DealtBlock(
+            block,
+            cards,
+            facts.Judge(groups.Value, (index, all) => stage is null ? Letters.Of(index) : SheetDealer.NameOf(stage, index, all)),
+            sheets,
+            null,
+            bound
+        );
     }
 
-    /// <summary>Who scores alone was together with everyone on the sheet; who scores with others, with those.</summary>
-    private static void Remember(Dictionary<Pair, int> met, IEnumerable<LogHead> heads)
+    private static (int Count, GroupBound? Bound) CountOf(Block block, DrillCard[] cards, int players, Means means)
     {
-        foreach (var head in heads)
+        switch (block.GroupsBy)
         {
-            var groups = head.Units.Any(unit => unit.Players.Count > 0)
-                ? head.Units.Select(unit => unit.Players.Select(player => player.Id).ToArray())
-                : [head.Units.Select(unit => unit.Id).ToArray()];
-            foreach (var group in groups)
-            {
-                foreach (var pair in group.SelectMany((one, i) => group.Skip(i + 1).Select(other => new Pair(one, other))))
-                {
-                    met[pair] = met.GetValueOrDefault(pair) + 1;
-                }
-            }
+            case GroupsBy.Number:
+                return (block.Groups, null);
+            case GroupsBy.Size:
+                return (GroupCount.OfSize(players, block.Groups), null);
+            case GroupsBy.Most:
+                var (groups, by) = GroupCount.Most(cards[0], players, means);
+                return (groups, by);
+            default:
+                throw new InvalidOperationException("A count of groups that no rule knows.");
         }
     }
-}
 
-/// <summary>A block and the sheets its players are dealt onto.</summary>
-/// <param name="Here">How many are here at all.</param>
-public sealed record DealtBlock(Block Block, DrillCard Card, int Here, IReadOnlyList<(string Name, LogHead Head)> Sheets)
-{
-    /// <summary>The groups as the coach reads them out: a letter or a side, and first names.</summary>
-    public IReadOnlyList<(string Name, string Players)> Groups =>
+    /// <summary>The groups that were made by hand, or settled for the practice, with those who may take part; null where they are dealt.</summary>
+    private static IReadOnlyList<IReadOnlyList<string>>? StandingOf(
+        Block block,
+        Stage? stage,
+        DealtGroups? settled,
+        Member[] allowed
+    )
+    {
+        var ids = allowed.Select(player => player.Id).ToArray();
+        var sides = stage is null ? 1 : SheetDealer.SidesOf(stage);
+        if (settled is not null)
+        {
+            var whole = StandingGroups.Mended(
+                [.. settled.Groups.Select(group => group.Players.Select(player => player.Id).ToArray())],
+                ids
+            );
+            var courts = Math.Clamp(block.Groups, 1, Math.Max(1, whole.Count / sides));
+            return sides == 1 ? whole : StandingGroups.Into(whole, courts * sides);
+        }
+
+        var byHand = StandingGroups.Mended(Written(block.ByHandJson), ids);
+        return byHand.Count > 0 && byHand.Count % sides == 0 ? byHand : null;
+    }
+
+    /// <summary>Whoever is not on a sheet may come in on it, unless a limit keeps them from the drill.</summary>
+    private static DealtSheet[] Benched(IReadOnlyList<DealtSheet> sheets, DrillCard card, GroupFacts facts) =>
         [
-            .. Sheets.SelectMany(sheet =>
-                sheet.Head.Units.Any(unit => unit.Players.Count > 0)
-                    ? sheet.Head.Units.Select(unit =>
-                        (Joined(sheet.Name, unit.Name), First(unit.Players.Select(player => player.Name)))
-                    )
-                    : [(sheet.Name.Length == 0 ? "All" : sheet.Name, First(sheet.Head.Units.Select(unit => unit.Name)))]
-            ),
+            .. sheets.Select(sheet =>
+            {
+                var on = sheet.Head.Units.SelectMany(unit => unit.People).Select(player => player.Id).ToHashSet();
+                Member[] bench = [.. facts.Squad.Where(player => !on.Contains(player.Id) && facts.May(player, card))];
+                return sheet with { Head = sheet.Head with { Bench = bench } };
+            }),
         ];
-
-    private static string Joined(string sheet, string unit) => sheet.Length == 0 ? unit : $"{sheet}, {unit}";
-
-    private static string First(IEnumerable<string> names) => string.Join(", ", names.Select(name => name.Split(' ')[0]));
 }
+
+/// <summary>Who is in which group in each drill of a practice.</summary>
+/// <param name="Here">How many are here at all.</param>
+/// <param name="Settled">The groups settled for the whole practice, or null.</param>
+/// <param name="WithoutLevel">Who has no result to be made level by, where groups are made level.</param>
+public sealed record PlannedGroups(
+    int Here,
+    DealtGroups? Settled,
+    IReadOnlyList<DealtBlock> Blocks,
+    IReadOnlyList<string> WithoutLevel
+);

@@ -8,17 +8,29 @@ namespace KeepTally.Store.Practices;
 /// <summary>A practice as it stands on record: each run with its sheets, and every event acknowledged so far.</summary>
 public sealed class LiveRecord(TallyDb db)
 {
-    public async Task<IReadOnlyList<RecordedRun>> OfAsync(int practiceId, CancellationToken stop = default)
+    /// <summary>The runs of a practice, in the order of its blocks.</summary>
+    public async Task<IReadOnlyList<RecordedRun>> OfAsync(int practiceId, CancellationToken stop = default) =>
+        await OfRunsAsync(
+            await db
+                .Runs.Where(run => run.Block!.PracticeId == practiceId)
+                .OrderBy(run => run.Block!.Order)
+                .Select(run => run.Id)
+                .ToListAsync(stop),
+            stop
+        );
+
+    /// <summary>Runs in the order asked for.</summary>
+    public async Task<IReadOnlyList<RecordedRun>> OfRunsAsync(IReadOnlyList<int> ids, CancellationToken stop = default)
     {
-        var runs = await db
+        var found = await db
             .Runs.AsNoTracking()
             .Include(run => run.Sheets.OrderBy(sheet => sheet.Order))
-            .Where(run => run.Block!.PracticeId == practiceId)
-            .OrderBy(run => run.Block!.Order)
-            .ToListAsync(stop);
+            .Where(run => ids.Contains(run.Id))
+            .ToDictionaryAsync(run => run.Id, stop);
+        var runs = ids.Select(id => found[id]).ToArray();
         var events = await db
             .Events.AsNoTracking()
-            .Where(said => db.Sheets.Any(sheet => sheet.Id == said.SheetId && sheet.Run!.Block!.PracticeId == practiceId))
+            .Where(said => db.Sheets.Any(sheet => sheet.Id == said.SheetId && ids.Contains(sheet.RunId)))
             .OrderBy(said => said.Sequence)
             .ToListAsync(stop);
         var bySheet = events.ToLookup(said => said.SheetId);
@@ -36,9 +48,10 @@ public sealed record RecordedRun(Run Run, IReadOnlyList<RecordedSheet> Sheets);
 
 public sealed record RecordedSheet(SheetRow Row, IReadOnlyList<EventRow> Events)
 {
-    /// <summary>The sheet folded from its events by the rules of its run's card.</summary>
-    public LiveSheet Fold(string cardJson)
+    /// <summary>The sheet folded from its events by the rules of its own card, else of its run's.</summary>
+    public LiveSheet Fold(string runCardJson)
     {
+        var cardJson = Row.CardJson ?? runCardJson;
         var head = HeadReader.Read(Row.HeadJson).Sure();
         var live = LiveSheet.Open(CardReader.Read(cardJson, head.Options).Sure(), head).Sure();
         foreach (var said in Events)

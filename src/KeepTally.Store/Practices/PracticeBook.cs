@@ -1,4 +1,3 @@
-using KeepTally.Core.Places;
 using KeepTally.Store.Tables;
 using Microsoft.EntityFrameworkCore;
 
@@ -39,13 +38,6 @@ public sealed class PracticeBook(TallyDb db)
     public Task<bool> LimitAsync(int practiceId, int playerId, Limits limit, CancellationToken stop = default) =>
         MarkAsync(practiceId, playerId, entry => entry.Limits ^= limit, stop);
 
-    /// <summary>Chooses how groups are made in a practice that has not begun; false where there is none such.</summary>
-    public async Task<bool> SplitAsync(int practiceId, SplitWay way, int seed, CancellationToken stop = default) =>
-        await db
-            .Practices.Where(practice => practice.Id == practiceId && !practice.Blocks.Any(block => block.Run != null))
-            .ExecuteUpdateAsync(set => set.SetProperty(each => each.Split, way).SetProperty(each => each.SplitSeed, seed), stop)
-        > 0;
-
     private async Task<bool> MarkAsync(int practiceId, int playerId, Action<Attendance> mark, CancellationToken stop)
     {
         var known = await db.Practices.AnyAsync(
@@ -79,5 +71,8 @@ public sealed class PracticeBook(TallyDb db)
             .Include(practice => practice.Blocks.OrderBy(block => block.Order))
                 .ThenInclude(block => block.CardVersion)
             .Include(practice => practice.Blocks)
-                .ThenInclude(block => block.Run);
+                .ThenInclude(block => block.Run)
+            .Include(practice => practice.Blocks)
+                .ThenInclude(block => block.Circuit!.Stations.OrderBy(station => station.Order))
+                    .ThenInclude(station => station.CardVersion);
 }

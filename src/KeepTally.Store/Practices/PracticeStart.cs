@@ -27,16 +27,18 @@ public sealed class PracticeStart(TallyDb db, PracticeBook book, GroupPlan group
         }
 
         var plan = await groups.OfAsync(practice, stop);
-        if (plan[0].Here < 2)
+        if (plan.Here < 2)
         {
-            return plan[0].Here == 0
+            return plan.Here == 0
                 ? "Nobody is here. Tap those who are."
                 : "One player alone cannot fill these drills. Tap those who are here.";
         }
 
-        if (plan.FirstOrDefault(dealt => dealt.Sheets.Count == 0) is { } empty)
+        if (plan.Blocks.FirstOrDefault(dealt => dealt.Sheets.Count == 0) is { } empty)
         {
-            return $"With today's limits fewer than two players are left for {empty.Block.Title}. Take it off the sheet, or lift a limit.";
+            return empty.Trouble is { } trouble
+                ? $"{empty.Block.Title}: {trouble}."
+                : $"With today's limits fewer than two players are left for {empty.Block.Title}. Take it off the sheet, or lift a limit.";
         }
 
         var origin = clock.GetUtcNow().ToUnixTimeMilliseconds();
@@ -46,7 +48,7 @@ public sealed class PracticeStart(TallyDb db, PracticeBook book, GroupPlan group
             return null;
         }
 
-        db.Runs.AddRange(plan.Select(dealt => Begin(dealt, origin)));
+        db.Runs.AddRange(plan.Blocks.Select(dealt => Begin(dealt, origin)));
         await db.SaveChangesAsync(stop);
         await transaction.CommitAsync(stop);
         return null;
@@ -59,7 +61,7 @@ public sealed class PracticeStart(TallyDb db, PracticeBook book, GroupPlan group
         return new Run
         {
             BlockId = dealt.Block.Id,
-            CardJson = dealt.Block.CardVersion!.Json,
+            CardJson = dealt.Sheets[0].CardJson ?? dealt.Block.CardVersion!.Json,
             Origin = origin,
             Sheets =
             [
@@ -71,6 +73,10 @@ public sealed class PracticeStart(TallyDb db, PracticeBook book, GroupPlan group
                             Order = order,
                             Name = sheet.Name,
                             HeadJson = HeadReader.Write(sheet.Head with { Seed = seed }),
+                            CardJson = sheet.Stop is null ? null : sheet.CardJson,
+                            Round = sheet.Stop?.Round,
+                            Station = sheet.Stop?.Station,
+                            Group = sheet.Stop?.Group,
                         }
                 ),
             ],

@@ -6,41 +6,93 @@ using KeepTally.Core.Words;
 
 namespace KeepTally.Store.Practices;
 
-/// <summary>A way of putting players into so many groups.</summary>
-public delegate IReadOnlyList<IReadOnlyList<Member>> DealGroups(IReadOnlyList<Member> players, int groups);
+/// <summary>A way of putting players into so many groups, or why it cannot be done.</summary>
+public delegate Reading<IReadOnlyList<IReadOnlyList<Member>>> DealGroups(IReadOnlyList<Member> players, int groups);
 
 /// <summary>Deals the players of a practice onto the tally sheets of a drill.</summary>
 public static class SheetDealer
 {
     /// <summary>
-    /// A sheet for each group of players; in a match a sheet for each court, its players dealt over the sides; where
-    /// groups score, one sheet with a unit for each group. There are never more groups than players.
+    /// The groups a stage asks for: as many as wished, in a match so many courts with a group for each side. There are
+    /// never more groups than players.
     /// </summary>
-    public static IReadOnlyList<(string Name, LogHead Head)> Deal(
-        DrillCard card,
-        int stageIndex,
+    public static Reading<IReadOnlyList<IReadOnlyList<Member>>> Groups(
+        Stage stage,
         IReadOnlyList<Member> players,
         int groups,
-        DealGroups? deal = null
+        DealGroups deal
     )
     {
-        deal ??= Split.Listed;
-        var stage = card.Stages[stageIndex];
-        var dealt = deal(players, Math.Clamp(groups, 1, Math.Max(1, players.Count)));
-        var units = stage.Scores switch
+        var sides = SidesOf(stage);
+        var made = deal(players, Math.Clamp(groups, 1, Math.Max(1, players.Count / sides)));
+        if (!made.IsRead || sides == 1)
         {
-            Scorer.Player => dealt.Select(group => Singles(group)),
-            Scorer.Side => dealt.Select(group => Sides(stage, group, deal)),
-            Scorer.Group or Scorer.None => [Groups(dealt)],
+            return made;
+        }
+
+        var flat = new List<IReadOnlyList<Member>>();
+        foreach (var court in made.Value)
+        {
+            var dealt = deal(court, Math.Clamp(court.Count, 1, sides));
+            if (!dealt.IsRead)
+            {
+                return dealt;
+            }
+
+            flat.AddRange(dealt.Value);
+            flat.AddRange(Enumerable.Repeat<IReadOnlyList<Member>>([], sides - dealt.Value.Count));
+        }
+
+        return Reading.Of<IReadOnlyList<IReadOnlyList<Member>>>(flat);
+    }
+
+    /// <summary>
+    /// A sheet for each group of players; in a match a sheet for each court, with a group on each side; where groups
+    /// score, one sheet with a unit for each group.
+    /// </summary>
+    public static IReadOnlyList<DealtSheet> Sheets(DrillCard card, int stageIndex, IReadOnlyList<IReadOnlyList<Member>> groups)
+    {
+        var stage = card.Stages[stageIndex];
+        Unit[][] sheets = stage.Scores switch
+        {
+            Scorer.Player => [.. groups.Select(Singles)],
+            Scorer.Side => [.. groups.Chunk(SidesOf(stage)).Select(court => Sides(stage, court))],
+            Scorer.Group or Scorer.None =>
+            [
+                [.. groups.Select((group, index) => GroupUnit(index, group))],
+            ],
         };
-        var sheets = units.ToArray();
         return
         [
             .. sheets.Select(
-                (each, index) => (sheets.Length == 1 ? "" : Letters.Of(index), new LogHead(card.Id, stageIndex, card.Chosen, each))
+                (units, index) =>
+                    new DealtSheet(
+                        sheets.Length == 1 ? "" : Letters.Of(index),
+                        new LogHead(card.Id, stageIndex, card.Chosen, units)
+                    )
             ),
         ];
     }
+
+    /// <summary>Groups in turn, as listed, and their sheets.</summary>
+    public static IReadOnlyList<DealtSheet> Deal(DrillCard card, int stageIndex, IReadOnlyList<Member> players, int groups) =>
+        Sheets(card, stageIndex, Groups(card.Stages[stageIndex], players, groups, Listed).Sure());
+
+    /// <summary>What a stage's groups are called, in the order of <see cref="Groups"/>.</summary>
+    public static string NameOf(Stage stage, int index, int count)
+    {
+        var sides = SidesOf(stage);
+        return stage.Scores == Scorer.Side
+            ? count > sides
+                ? $"{Letters.Of(index / sides)}, {Title(stage.Sides[index % sides])}"
+                : Title(stage.Sides[index])
+            : count == 1
+                ? "All"
+                : Letters.Of(index);
+    }
+
+    /// <summary>How many groups stand against each other on a court of the stage.</summary>
+    public static int SidesOf(Stage stage) => stage.Scores == Scorer.Side ? Math.Max(1, stage.Sides.Count) : 1;
 
     /// <summary>
     /// Why players cannot be dealt onto a stage, or null where they can: a card may ask for a unit by a name that is
@@ -52,20 +104,23 @@ public static class SheetDealer
             .Range(1, 2 + card.Stages[stageIndex].Sides.Count)
             .Select(n => new Member($"p{n}", $"{n}"))
             .ToArray();
-        var (_, head) = Deal(card, stageIndex, players, 2)[0];
-        var opened = LiveSheet.Open(card, head);
+        var opened = LiveSheet.Open(card, Deal(card, stageIndex, players, 2)[0].Head);
         return opened.IsRead
             ? null
             : new Fault($"stages[{stageIndex}]", opened.Faults[0].Problem, "name one of the sides, or take the name out");
     }
 
+    /// <summary>A group as one that carries a score.</summary>
+    internal static Unit GroupUnit(int index, IReadOnlyList<Member> players) =>
+        new($"g{index + 1}", $"Group {Letters.Of(index)}", players);
+
+    private static Reading<IReadOnlyList<IReadOnlyList<Member>>> Listed(IReadOnlyList<Member> players, int groups) =>
+        Reading.Of<IReadOnlyList<IReadOnlyList<Member>>>(Split.Listed(players, groups));
+
     private static Unit[] Singles(IReadOnlyList<Member> group) => [.. group.Select(player => new Unit(player.Id, player.Name, []))];
 
-    private static Unit[] Sides(Stage stage, IReadOnlyList<Member> group, DealGroups deal) =>
-        [.. stage.Sides.Zip(deal(group, stage.Sides.Count), (side, players) => new Unit(side, Title(side), players))];
-
-    private static Unit[] Groups(IReadOnlyList<IReadOnlyList<Member>> dealt) =>
-        [.. dealt.Select((group, index) => new Unit($"g{index + 1}", $"Group {Letters.Of(index)}", group))];
+    private static Unit[] Sides(Stage stage, IReadOnlyList<Member>[] court) =>
+        [.. stage.Sides.Zip(court, (side, players) => new Unit(side, Title(side), players))];
 
     private static string Title(string id) => char.ToUpperInvariant(id[0]) + id[1..].Replace('-', ' ');
 }

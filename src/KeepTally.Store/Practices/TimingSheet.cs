@@ -52,13 +52,13 @@ public sealed class TimingSheet(TallyDb db, TimeProvider clock)
             return (null, $"This card cannot be run yet. {why}.");
         }
 
-        var practice = line.Practice is { } id ? await OpenSheetAsync(id, stop) : await NewAsync(stop);
+        var practice = await OpenOrNewAsync(line.Practice, stop);
         if (practice is null)
         {
-            return (null, line.Practice is null ? "Write down the squad first." : "That practice has begun; its sheet stands.");
+            return (null, NoSheet(line.Practice));
         }
 
-        var order = practice.Blocks.Count == 0 ? 0 : practice.Blocks.Max(block => block.Order) + 1;
+        var order = NextOrder(practice);
         for (var stage = 0; stage < read.Value.Stages.Count; stage++)
         {
             practice.Blocks.Add(
@@ -70,7 +70,7 @@ public sealed class TimingSheet(TallyDb db, TimeProvider clock)
                     Part = read.Value.Stages.Count > 1 ? read.Value.Stages[stage].Name : "",
                     Minutes = Math.Round(line.Minutes / read.Value.Stages.Count, 1),
                     Groups = line.Groups,
-                    ChangeSeconds = order + stage == 0 ? 0 : WalkSeconds,
+                    ChangeSeconds = WalkTo(practice),
                     OptionsJson = JsonSerializer.Serialize(line.Options),
                 }
             );
@@ -91,6 +91,19 @@ public sealed class TimingSheet(TallyDb db, TimeProvider clock)
     /// <summary>The house rules chosen for a block.</summary>
     public static IReadOnlyDictionary<string, string> Chosen(Block block) =>
         JsonSerializer.Deserialize<Dictionary<string, string>>(block.OptionsJson)!;
+
+    internal async Task<Practice?> OpenOrNewAsync(int? practice, CancellationToken stop) =>
+        practice is { } id ? await OpenSheetAsync(id, stop) : await NewAsync(stop);
+
+    /// <summary>Why there is no sheet to put anything on, in words for the coach.</summary>
+    internal static string NoSheet(int? practice) =>
+        practice is null ? "Write down the squad first." : "That practice has begun; its sheet stands.";
+
+    internal static int NextOrder(Practice practice) =>
+        practice.Blocks.Count == 0 ? 0 : practice.Blocks.Max(block => block.Order) + 1;
+
+    /// <summary>The first block is walked to before practice begins.</summary>
+    internal static int WalkTo(Practice practice) => practice.Blocks.Count == 0 ? 0 : WalkSeconds;
 
     private async Task<Practice?> OpenSheetAsync(int id, CancellationToken stop) =>
         await db

@@ -1,7 +1,9 @@
 using KeepTally.Core.Cards;
 using KeepTally.Core.Judgement;
 using KeepTally.Core.Sheets;
+using KeepTally.Core.Words;
 using KeepTally.Store.Practices;
+using KeepTally.Store.Tables;
 
 namespace KeepTally.Store.Results;
 
@@ -9,26 +11,42 @@ namespace KeepTally.Store.Results;
 public sealed class PracticeResults(LiveRecord record)
 {
     public async Task<IReadOnlyList<DrillResult>> OfAsync(int practiceId, CancellationToken stop = default) =>
-        [.. (await record.OfAsync(practiceId, stop)).Select(Of)];
+        [.. (await record.OfAsync(practiceId, stop)).SelectMany(Of)];
 
-    private static DrillResult Of(RecordedRun recorded)
+    /// <summary>A drill; of a circuit each station by itself, in the order of going, over all the groups that came to it.</summary>
+    private static IEnumerable<DrillResult> Of(RecordedRun recorded) =>
+        recorded.Sheets.Any(sheet => sheet.Row.Station is not null)
+            ? recorded
+                .Sheets.Where(sheet => sheet.Row.Station is not null)
+                .GroupBy(sheet => sheet.Row.Station)
+                .OrderBy(station => station.Key)
+                .Select(station => Of(recorded.Run, [.. station.OrderBy(sheet => sheet.Row.Group)]))
+            : [Of(recorded.Run, recorded.Sheets)];
+
+    private static DrillResult Of(Run run, IReadOnlyList<RecordedSheet> recorded)
     {
-        var sheets = recorded.Sheets.Select(sheet => (sheet.Row.Name, Live: sheet.Fold(recorded.Run.CardJson))).ToArray();
+        var sheets = recorded
+            .Select(sheet =>
+                (Name: sheet.Row.Group is { } group ? Letters.Of(group) : sheet.Row.Name, Live: sheet.Fold(run.CardJson))
+            )
+            .ToArray();
         var reports = sheets
-            .Select(sheet => (sheet.Name, sheet.Live.Head.Units, Report: sheet.Live.ReportAt(sheet.Live.Log.LastAt)))
+            .Select(sheet => (sheet.Name, sheet.Live.Units, Report: sheet.Live.ReportAt(sheet.Live.Log.LastAt)))
             .ToArray();
         var stage = sheets[0].Live.Stage;
         return new DrillResult(
-            recorded.Run.Id,
+            run.Id,
             sheets[0].Live.Card,
             stage,
             sheets.Any(sheet => sheet.Live.Sheet.Clock.IsStarted),
             DrillTable.Rank(stage.Measures, reports),
-            [.. reports.Select(report => new SheetResult(report.Name, report.Units, report.Report))]
+            [.. reports.Select(report => new SheetResult(report.Name, report.Units, report.Report))],
+            recorded[0].Row.Station
         );
     }
 }
 
+/// <param name="Station">In a circuit, the station from 0; else null.</param>
 /// <param name="Begun">Whether the drill was started at all.</param>
 public sealed record DrillResult(
     int RunId,
@@ -36,7 +54,12 @@ public sealed record DrillResult(
     Stage Stage,
     bool Begun,
     IReadOnlyList<DrillRow> Rows,
-    IReadOnlyList<SheetResult> Sheets
-);
+    IReadOnlyList<SheetResult> Sheets,
+    int? Station
+)
+{
+    /// <summary>What tells it from the other results of a practice.</summary>
+    public string Key => Station is { } station ? $"{RunId}-{station}" : $"{RunId}";
+}
 
 public sealed record SheetResult(string Name, IReadOnlyList<Unit> Units, SheetReport Report);

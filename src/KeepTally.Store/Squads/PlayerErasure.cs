@@ -27,11 +27,13 @@ public sealed class PlayerErasure(TallyDb db)
                 head with
                 {
                     Units = [.. head.Units.Select(each => Without(each, unit))],
+                    Bench = [.. (head.Bench ?? []).Select(member => Without(member, unit))],
                 }
             );
         }
 
         await db.Attendance.Where(each => each.PlayerId == id).ExecuteDeleteAsync(stop);
+        await db.KeptPairs.Where(pair => pair.OneId == id || pair.OtherId == id).ExecuteDeleteAsync(stop);
         db.Players.Remove(player);
         await db.SaveChangesAsync(stop);
         await transaction.CommitAsync(stop);
@@ -42,6 +44,8 @@ public sealed class PlayerErasure(TallyDb db)
         each with
         {
             Name = each.Id == unit ? Nameless : each.Name,
-            Players = [.. each.Players.Select(member => member.Id == unit ? member with { Name = Nameless } : member)],
+            Players = [.. each.Players.Select(member => Without(member, unit))],
         };
+
+    private static Member Without(Member member, string unit) => member.Id == unit ? member with { Name = Nameless } : member;
 }

@@ -25,6 +25,19 @@ public sealed class Practice
     /// <summary>What shuffles are drawn from: another number, other groups.</summary>
     public int SplitSeed { get; set; } = 1;
 
+    /// <summary>The card by whose results groups are made level; empty where none was chosen.</summary>
+    public string LevelBy { get; set; } = "";
+
+    /// <summary>Groups settled for the whole practice: a JSON list of lists of unit ids; empty where each drill has its own.</summary>
+    public string SettledJson { get; set; } = "";
+
+    /// <summary>What there is to practise with; null where it does not matter.</summary>
+    public int? Balls { get; set; }
+
+    public int? Courts { get; set; }
+
+    public int? Coaches { get; set; }
+
     public List<Block> Blocks { get; init; } = [];
 
     public List<Attendance> Attendance { get; init; } = [];
@@ -40,29 +53,55 @@ public sealed class Block
     /// <summary>The order on the timing sheet, from 0.</summary>
     public int Order { get; set; }
 
+    /// <summary>Its card; in a circuit that of the first station.</summary>
     public int CardVersionId { get; init; }
 
     public CardVersion? CardVersion { get; init; }
 
     public int Stage { get; set; }
 
+    /// <summary>Its stations, or null where it is one drill.</summary>
+    public CircuitBlock? Circuit { get; init; }
+
     /// <summary>The name of the stage, where the card has several; else empty.</summary>
     public string Part { get; set; } = "";
 
     /// <summary>What the timing sheet calls it: the card, and the part of it where there are several.</summary>
-    public string Title => Part.Length == 0 ? CardVersion!.Name : $"{CardVersion!.Name}: {Part}";
+    public string Title =>
+        Circuit is not null ? $"Circuit of {Circuit.Stations.Count}"
+        : Part.Length == 0 ? CardVersion!.Name
+        : $"{CardVersion!.Name}: {Part}";
 
     /// <summary>The house rules chosen for this block, a JSON object of option to choice.</summary>
     public string OptionsJson { get; set; } = "{}";
 
     public double Minutes { get; set; }
 
+    /// <summary>How many groups, or how many players in each: see <see cref="GroupsBy"/>.</summary>
     public int Groups { get; set; } = 1;
+
+    public GroupsBy GroupsBy { get; set; }
+
+    /// <summary>Groups made by hand: a JSON list of lists of unit ids; empty where they are as dealt.</summary>
+    public string ByHandJson { get; set; } = "";
 
     /// <summary>Seconds before the block: walking, setting up.</summary>
     public int ChangeSeconds { get; set; }
 
     public Run? Run { get; set; }
+}
+
+/// <summary>What decides into how many groups players fall.</summary>
+public enum GroupsBy
+{
+    /// <summary>So many groups.</summary>
+    Number,
+
+    /// <summary>So many players in a group.</summary>
+    Size,
+
+    /// <summary>As many as balls, courts, coaches and players allow.</summary>
+    Most,
 }
 
 /// <summary>Whether a player is at a practice. A player without an entry is here.</summary>

@@ -1,3 +1,5 @@
+using KeepTally.Core.Sheets;
+
 namespace KeepTally.Store.Tables;
 
 /// <summary>A block being done, or done: the whole card as it was, and a sheet for each group or court.</summary>
@@ -30,11 +32,26 @@ public sealed class SheetRow
     /// <summary>The order among the run's sheets, from 0.</summary>
     public int Order { get; init; }
 
-    /// <summary>The group's or court's letter; empty where there is only one.</summary>
+    /// <summary>The group's or court's letter; at a station the drill done there; empty where there is only one.</summary>
     public required string Name { get; init; }
 
     /// <summary>The head of its log.</summary>
     public required string HeadJson { get; init; }
+
+    /// <summary>At a station of a circuit, the station's own card as it was; null where it is the run's.</summary>
+    public string? CardJson { get; init; }
+
+    /// <summary>In a circuit, the round it is kept in, from 1; null on the sheet that keeps the circuit's clock.</summary>
+    public int? Round { get; init; }
+
+    /// <summary>In a circuit, the station it is kept at, from 0.</summary>
+    public int? Station { get; init; }
+
+    /// <summary>In a circuit, the group it is kept of, from 0.</summary>
+    public int? Group { get; init; }
+
+    /// <summary>Where on the way round a circuit it is kept, or null.</summary>
+    public Stop? Stop => Round is { } round ? new Stop(round, Station ?? 0, Group ?? 0) : null;
 }
 
 /// <summary>An event as it was first acknowledged. Never changed, never deleted.</summary>

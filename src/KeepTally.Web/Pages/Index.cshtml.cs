@@ -17,6 +17,7 @@ public sealed class IndexModel(
     PracticeStart start,
     TimingSheet sheet,
     GroupPlan groups,
+    GroupDesk desk,
     TimeProvider clock
 ) : PageModel
 {
@@ -42,15 +43,6 @@ public sealed class IndexModel(
     /// <summary>Who is left out of which drills by a limit, and why.</summary>
     public IReadOnlyList<(string Name, string Why, string Drills)> LeftOut { get; private set; } = [];
 
-    /// <summary>The ways of making groups, in the coach's words.</summary>
-    public static IReadOnlyList<(SplitWay Way, string Words)> Ways { get; } =
-    [
-        (SplitWay.Listed, "as listed"),
-        (SplitWay.Shuffle, "shuffled"),
-        (SplitWay.Spread, "positions spread"),
-        (SplitWay.Fresh, "fresh partners"),
-    ];
-
     /// <summary>Who is in which group in each drill, as it would be dealt now.</summary>
     public IReadOnlyList<DealtBlock> Dealt { get; private set; } = [];
 
@@ -70,7 +62,14 @@ public sealed class IndexModel(
     /// <summary>How the players here fall into a block's groups, in words.</summary>
     public string GroupWords(Block block)
     {
-        var groups = Math.Clamp(block.Groups, 1, Math.Max(1, Here));
+        if (block.Circuit is { } circuit)
+        {
+            return $"{block.Groups} groups, {Phrase.Figure(circuit.MinutesEach)} min at each station";
+        }
+
+        var dealt = Dealt.FirstOrDefault(each => each.Block.Id == block.Id);
+        var sides = dealt?.Groups is null ? 1 : SheetDealer.SidesOf(dealt.Cards[0].Stages[block.Stage]);
+        var groups = Math.Clamp((dealt?.Groups?.Groups.Count ?? block.Groups) / sides, 1, Math.Max(1, Here));
         if (groups == 1)
         {
             return $"all {Here} together";
@@ -99,7 +98,7 @@ public sealed class IndexModel(
     /// <summary>Makes the groups another way, or anew.</summary>
     public async Task<IActionResult> OnPostSplitAsync(int practice, SplitWay way, int seed, CancellationToken stop)
     {
-        if (!await book.SplitAsync(practice, way, seed, stop))
+        if (!await desk.SplitAsync(practice, way, seed, "", stop))
         {
             return NotFound();
         }
@@ -162,7 +161,7 @@ public sealed class IndexModel(
                 .Where(player => PresenceOf(player) != Presence.Absent && LimitsOf(player) != Limits.None)
                 .SelectMany(LeftOutOf),
         ];
-        Dealt = IsBegun || Practice.Blocks.Count == 0 ? [] : await groups.OfAsync(Practice, stop);
+        Dealt = IsBegun || Practice.Blocks.Count == 0 ? [] : (await groups.OfAsync(Practice, stop)).Blocks;
         Times = BlockTimes.Of([.. Practice.Blocks.Select(block => new BlockSpan(block.Minutes, block.ChangeSeconds))]);
     }
 
@@ -170,8 +169,15 @@ public sealed class IndexModel(
     {
         var limits = LimitsOf(player);
         var drills = Practice!
-            .Blocks.Where(block => LimitRule.Forbids(limits, CardReader.Read(block.CardVersion!.Json).Sure()))
-            .Select(block => block.Title)
+            .Blocks.SelectMany(block =>
+                block.Circuit is { } circuit
+                    ? circuit.Stations.Select(station =>
+                        (Name: $"{station.CardVersion!.Name} in the circuit", station.CardVersion.Json)
+                    )
+                    : [(Name: block.Title, block.CardVersion!.Json)]
+            )
+            .Where(drill => LimitRule.Forbids(limits, CardReader.Read(drill.Json).Sure()))
+            .Select(drill => drill.Name)
             .ToArray();
         if (drills.Length > 0)
         {

@@ -22,7 +22,7 @@ self.addEventListener("fetch", (event) => {
     return;
   }
   if (request.mode === "navigate") {
-    event.respondWith(url.pathname.startsWith("/run/") ? networkFirst(request) : fetch(request).catch(offline));
+    event.respondWith(/^\/(run|board)\//.test(url.pathname) ? networkFirst(request) : fetch(request).catch(offline));
     return;
   }
   if (/^\/(dist|_framework)\//.test(url.pathname) || url.pathname === "/mark.svg") {

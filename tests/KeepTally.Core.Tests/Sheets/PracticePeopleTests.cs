@@ -28,7 +28,10 @@ public sealed class PracticePeopleTests
     }
 
     private string Everyone() =>
-        string.Join(' ', _practice.Runs.SelectMany(run => run.Sheets).Select(each => string.Concat(each.Sheet.Sheet.Roll.Everyone)));
+        string.Join(
+            ' ',
+            _practice.Runs.SelectMany(run => run.Sheets).Select(each => string.Concat(each.Sheet.Sheet.Roll.Everyone))
+        );
 
     [Fact]
     public void A_late_one_joins_the_smallest_group_of_every_drill_left_and_a_leaver_leaves_them_all()
@@ -48,6 +51,6 @@ public sealed class PracticePeopleTests
     {
         Assert.Equal(2, _practice.Change(new PeopleChange("a", "d"), 40).Count);
         Assert.Equal("bcd ea da bce", Everyone());
-        Assert.Empty(practice.Change(new PeopleChange("nobody", null), 41));
+        Assert.Empty(_practice.Change(new PeopleChange("nobody", null), 41));
     }
 }

@@ -27,7 +27,8 @@ public sealed class ResultsCsvTests
             card.Stages[0],
             true,
             DrillTable.Rank(card.Stages[0].Measures, [("", units, report)]),
-            [new SheetResult("", units, report)]
+            [new SheetResult("", units, report)],
+            null
         );
     }
 

@@ -4,56 +4,99 @@ using KeepTally.Core.Sheets;
 namespace KeepTally.Web.Pages.Run;
 
 /// <summary>The pad of one drill.</summary>
-/// <param name="ByGroup">A phone shows one group at a time.</param>
+/// <param name="Rounds">In a circuit, the groups that go round; else none.</param>
+/// <param name="Tabs">What a phone shows one at a time: groups, or the stations of a circuit; none where all is shown.</param>
 public sealed record DrillPad(
     int Index,
     string Name,
     double Minutes,
-    Stage Stage,
-    IReadOnlyList<Caution> Cautions,
     IReadOnlyList<SheetPad> Sheets,
-    bool ByGroup
+    IReadOnlyList<PadTab> Tabs,
+    int Rounds
 )
 {
     /// <summary>Up to so many lines of the pad stand on a phone together; with more, a group at a time is shown.</summary>
     private const int MostRowsTogether = 4;
 
-    public bool InTurns => Stage.Play == Play.Turns;
+    public bool IsCircuit => Rounds > 0;
 
-    public bool IsMatch => Stage.Play == Play.Match;
+    public bool ByGroup => Tabs.Count > 0;
 
-    public static DrillPad Of(
-        int index,
-        string name,
-        double minutes,
-        IReadOnlyList<(string Id, string Name, LiveSheet Live)> sheets
-    )
+    public bool InTurns => Sheets.Any(sheet => sheet.Stage.Play == Play.Turns);
+
+    public bool IsMatch => Sheets.Any(sheet => sheet.IsMatch);
+
+    /// <summary>Cautions of all its drills, each once.</summary>
+    public IReadOnlyList<string> Cautions =>
+        [.. Sheets.SelectMany(sheet => sheet.Cautions).Select(caution => caution.Text).Distinct()];
+
+    public IReadOnlyList<string> Reminders => [.. Sheets.SelectMany(sheet => sheet.Stage.Reminders).Distinct()];
+
+    /// <param name="sheets">Every sheet in its order, that which keeps a circuit's clock too.</param>
+    public static DrillPad Of(int index, string name, double minutes, IReadOnlyList<RunSheet> sheets)
     {
-        var pads = sheets.Select((sheet, order) => SheetPad.Of(order, sheet.Id, sheet.Name, sheet.Live)).ToArray();
-        return new DrillPad(
-            index,
-            name,
-            minutes,
-            sheets[0].Live.Stage,
-            sheets[0].Live.Card.Cautions,
-            pads,
-            pads.Length > 1 && pads.Sum(pad => pad.Rows) > MostRowsTogether
-        );
+        var stops = sheets.Where(sheet => sheet.Stop is not null).ToArray();
+        var pads = sheets
+            .Select((sheet, order) => SheetPad.Of(order, sheet))
+            .Where(pad => stops.Length == 0 || pad.Stop is not null)
+            .ToArray();
+        PadTab[] tabs =
+            stops.Length > 0
+                ?
+                [
+                    .. stops
+                        .Select(stop => stop.Stop!.Value.Station)
+                        .Distinct()
+                        .Order()
+                        .Select(station => new PadTab(station, $"{station + 1}")),
+                ]
+            : pads.Length > 1 && pads.Sum(pad => pad.Rows) > MostRowsTogether
+                ? [.. pads.Select(pad => new PadTab(pad.Tab, pad.Name))]
+            : [];
+        return new DrillPad(index, name, minutes, pads, tabs, stops.Select(stop => stop.Stop!.Value.Group).Distinct().Count());
     }
 }
 
+/// <summary>One of what a phone shows one at a time.</summary>
+public readonly record struct PadTab(int Index, string Name);
+
+/// <param name="Order">The order among all sheets of the drill.</param>
+/// <param name="Tab">The tab it stands under: its own, in a circuit that of its station.</param>
+/// <param name="Drill">In a circuit, the drill of its station.</param>
 /// <param name="Rows">How many units can be tapped at a time.</param>
 /// <param name="People">How many people stand at places; 0 where nobody moves.</param>
 /// <param name="Members">For each unit, its players' first names.</param>
-public sealed record SheetPad(int Order, string Id, string Name, int Rows, int People, IReadOnlyList<string> Members)
+public sealed record SheetPad(
+    int Order,
+    int Tab,
+    string Id,
+    string Name,
+    string Drill,
+    Stage Stage,
+    IReadOnlyList<Caution> Cautions,
+    Stop? Stop,
+    int Rows,
+    int People,
+    IReadOnlyList<string> Members
+)
 {
-    internal static SheetPad Of(int order, string id, string name, LiveSheet live) =>
-        new(
+    public bool IsMatch => Stage.Play == Play.Match;
+
+    internal static SheetPad Of(int order, RunSheet sheet)
+    {
+        var live = sheet.Sheet;
+        return new SheetPad(
             order,
-            id,
-            name,
+            sheet.Stop?.Station ?? order,
+            sheet.Id,
+            sheet.Stop is { } stop ? $"{stop.Station + 1}" : sheet.Name,
+            sheet.Name,
+            live.Stage,
+            live.Card.Cautions,
+            sheet.Stop,
             ScoringSlots.Count(live.Stage, live.Head.Units.Count),
             live.Stage.Moves.Count == 0 ? 0 : live.Head.Units.Sum(unit => unit.People.Count()),
             [.. live.Head.Units.Select(unit => string.Join(", ", unit.Players.Select(player => player.Name.Split(' ')[0])))]
         );
+    }
 }

@@ -1,4 +1,4 @@
-using System.Text.Json;
+using KeepTally.Core.Sheets;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Tables;
 using Microsoft.AspNetCore.Mvc;
@@ -10,8 +10,6 @@ namespace KeepTally.Web.Pages.Run;
 [ResponseCache(NoStore = true)]
 public sealed class IndexModel(PracticeBook book, LiveRecord record) : PageModel
 {
-    private static readonly JsonSerializerOptions Camel = new(JsonSerializerDefaults.Web);
-
     public required Practice Practice { get; set; }
 
     public IReadOnlyList<DrillPad> Drills { get; private set; } = [];
@@ -39,30 +37,9 @@ public sealed class IndexModel(PracticeBook book, LiveRecord record) : PageModel
 
         Practice = practice;
         Origin = runs[0].Run.Origin;
-        LastSequence = runs.SelectMany(run => run.Sheets)
-            .SelectMany(sheet => sheet.Events)
-            .Select(said => said.Sequence)
-            .DefaultIfEmpty()
-            .Max();
+        LastSequence = PracticeText.LastSequence(runs);
         Drills = [.. runs.Select((run, index) => PadOf(practice, run, index))];
-        PracticeJson = JsonSerializer.Serialize(
-            new
-            {
-                Runs = runs.Select(run => new
-                {
-                    Name = practice.Blocks.First(block => block.Id == run.Run.BlockId).Title,
-                    Card = run.Run.CardJson,
-                    Sheets = run.Sheets.Select(sheet => new
-                    {
-                        sheet.Row.Id,
-                        sheet.Row.Name,
-                        Head = sheet.Row.HeadJson,
-                        Events = sheet.Events.Select(said => said.Line),
-                    }),
-                }),
-            },
-            Camel
-        );
+        PracticeJson = PracticeText.Of(practice, runs);
         return Page();
     }
 
@@ -73,7 +50,14 @@ public sealed class IndexModel(PracticeBook book, LiveRecord record) : PageModel
             index,
             block.Title,
             block.Minutes,
-            [.. recorded.Sheets.Select(sheet => (sheet.Row.Id, sheet.Row.Name, sheet.Fold(recorded.Run.CardJson)))]
+            [
+                .. recorded.Sheets.Select(sheet => new RunSheet(
+                    sheet.Row.Id,
+                    sheet.Row.Name,
+                    sheet.Fold(recorded.Run.CardJson),
+                    sheet.Row.Stop
+                )),
+            ]
         );
     }
 }

@@ -1,6 +1,6 @@
 // The pad of the run screen with made-up players. The core judges and explains; nothing is kept or sent. The clock can
 // be pushed on, so that a minute need not be waited for.
-import { bind } from "../run/bind.js";
+import { Binding } from "../run/bind.js";
 import { ClockFace } from "../run/clock-face.js";
 import { loadCore } from "../run/core.js";
 import { Pad } from "../run/pad.js";
@@ -26,12 +26,13 @@ export async function openTry() {
   const now = () => performance.now() - began + skipped;
   const drill = root.querySelector("[data-drill]");
   drill.hidden = false;
+  const binding = new Binding(root);
 
   function show() {
     core.due(now());
     view = core.view(now());
     if (view.run) {
-      bind(root, { run: view.run, sheets: view.run.sheets });
+      binding.show({ run: view.run, sheets: view.run.sheets });
       face.show(view.run.clock);
       root.querySelector("[data-try=go]").textContent = view.run.primaryLabel;
     }

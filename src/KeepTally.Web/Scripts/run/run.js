@@ -1,5 +1,5 @@
 // The run screen: shows what the core says, passes on what the coach does, keeps it, sends it, and hears the others.
-import { bind } from "./bind.js";
+import { Binding } from "./bind.js";
 import { ClockFace } from "./clock-face.js";
 import { loadCore } from "./core.js";
 import { Keep } from "./keep.js";
@@ -11,6 +11,8 @@ import { Signals } from "./signals.js";
 import { Sound } from "./sound.js";
 import { TapList } from "./tap-list.js";
 import { stayAwake } from "./wake.js";
+import { Boards } from "../board/boards.js";
+import { Who } from "./who.js";
 import { Wire } from "./wire.js";
 
 const root = document.getElementById("run");
@@ -67,6 +69,8 @@ async function begin() {
   const taps = new TapList((tap) => act(core.undo(tap.sheet, tap.device, tap.n, time.now())));
   let view;
   let drill;
+  let inside;
+  const around = new Binding(root, { without: "[data-drill]" });
 
   /** Shows it at once, then keeps it, then sends it. */
   function act(said) {
@@ -107,18 +111,26 @@ async function begin() {
       showDrill();
     }
     if (view.run) {
-      bind(root, { run: view.run });
-      bind(drill, { sheets: view.run.sheets });
+      around.show({ run: view.run });
+      inside.show({ run: view.run, sheets: view.run.sheets });
       face.show(view.run.clock);
       taps.show(view.run.taps);
       showUndo(view.run.last);
       by("go").dataset.does = view.run.primary;
     }
     by("back").hidden = !view.canGoBack;
+    if (rowsOf(before) !== rowsOf(view)) {
+      numberRows();
+    }
+    if (by("boards").open) {
+      boards.show();
+    }
     if (before?.run?.clock.state !== view.run?.clock.state) {
       signals.anew();
     }
   }
+
+  const rowsOf = (shown) => shown?.run?.sheets.map((sheet) => sheet?.rows.length ?? 0).join();
 
   function showDrill() {
     for (const section of root.querySelectorAll("[data-drill]")) {
@@ -133,6 +145,7 @@ async function begin() {
     document.body.classList.toggle("is-over", view.over);
     by("why").textContent = "";
     drill = root.querySelector(`[data-drill="${view.block}"]`);
+    inside = drill && new Binding(drill);
     if (view.over) {
       document.body.dataset.clock = "over";
     }
@@ -159,6 +172,11 @@ async function begin() {
   const say = (word, reason = "") => act(core.say(word, reason, time.now()));
   const go = () => view.run && say(view.run.primary);
 
+  const who = new Who({
+    look: () => core.who(time.now()),
+    change: (change) => act(core.change(change, time.now())),
+  });
+  const boards = new Boards(by("boards"), () => core.boards(time.now()));
   const pad = new Pad(root, {
     tap: (sheet, touch) => act(core.tap(sheet, touch, time.now())),
     turn: (sheet, unit) => act(core.passTurn(sheet, unit, time.now())),
@@ -230,6 +248,11 @@ async function begin() {
   by("go").addEventListener("click", go);
   by("undo").addEventListener("click", undoLast);
   by("more-open").addEventListener("click", () => showMore());
+  by("who-open").addEventListener("click", () => who.open());
+  by("boards-open").addEventListener("click", () => {
+    boards.show();
+    by("boards").showModal();
+  });
   by("keys-open").addEventListener("click", () => by("keys").showModal());
   by("sound").addEventListener("click", () => {
     sound.toggle();

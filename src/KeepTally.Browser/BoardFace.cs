@@ -1,0 +1,121 @@
+using System.Globalization;
+using KeepTally.Core.Cards;
+using KeepTally.Core.Clock;
+using KeepTally.Core.Layout;
+using KeepTally.Core.Places;
+using KeepTally.Core.Sheets;
+using KeepTally.Core.Words;
+
+namespace KeepTally.Browser;
+
+/// <summary>Puts who is where, and who goes where next, onto boards that players read from afar.</summary>
+internal static class BoardFace
+{
+    internal static IReadOnlyList<BoardView> Of(LivePractice practice, long at)
+    {
+        if (practice.Current >= practice.Runs.Count)
+        {
+            return [];
+        }
+
+        var run = practice.Runs[practice.Current];
+        return [.. run.OpenAt(at).Select(each => Of(each, run.Sheets.ToList().IndexOf(each), at))];
+    }
+
+    private static BoardView Of(RunSheet each, int order, long at)
+    {
+        var live = each.Sheet;
+        var resting =
+            live.Timeline is { } timeline
+            && live.Sheet.Clock.IsStarted
+            && timeline.At(live.Sheet.Clock.At(at)).Kind is IntervalKind.Change or IntervalKind.Break;
+        var moving = resting && live.Floor.Rotations > 0;
+        var (from, to) = moving ? (live.Floor.Before, live.Floor.Now) : (live.Floor.Now, live.Floor.Next);
+        var people = live.Sheet.Roll.Everyone.ToArray();
+        var board = PlaceBoard.Of(live.Stage.Places, place => Math.Max(StandAt(from, place).Count, StandAt(to, place).Count));
+        var letters = BibLetters.Of([.. people.Select(live.Head.NameOf)]);
+        return new BoardView(
+            each.Id,
+            each.Stop is { } stop ? $"{stop.Station + 1} {each.Name}, {Letters.Of(stop.Group)}" : each.Name,
+            PlaceBoard.Width,
+            board.Height,
+            [
+                .. board.Places.Select(place => new BoardBox(
+                    place.X,
+                    place.Y,
+                    place.Width,
+                    place.Height,
+                    NameOf(live, place),
+                    place.IsLine,
+                    place.Active
+                )),
+            ],
+            [
+                .. people.Select(
+                    (player, index) =>
+                        BibOf(live, board, player, letters[index], PatternOf(live, player, each.Stop?.Group ?? order), from, to)
+                ),
+            ],
+            moving
+        );
+    }
+
+    /// <summary>Where a stage has no places, everyone stands together.</summary>
+    private static string NameOf(LiveSheet live, BoardPlace place) =>
+        live.Stage.Places.Count == 0 ? "Everyone" : Phrase.Capital(Phrase.Words(place.Name));
+
+    private static BibView BibOf(
+        LiveSheet live,
+        PlaceBoard board,
+        string player,
+        string letters,
+        int pattern,
+        Placement from,
+        Placement to
+    )
+    {
+        var (seat, next) = (SeatOf(board, from, player), SeatOf(board, to, player));
+        return new BibView(
+            player,
+            letters,
+            PadFace.FirstName(live.Head.NameOf(player)),
+            pattern,
+            seat.X,
+            seat.Y,
+            seat.Size,
+            next.X,
+            next.Y,
+            next.Size,
+            from.Of(player)?.Id == to.Of(player)?.Id ? "" : Arrow(seat, next)
+        );
+    }
+
+    /// <summary>A curve from beside one bib to beside the other, bent to the right of the way, so that there and back do not meet.</summary>
+    private static string Arrow(Seat from, Seat to)
+    {
+        var (dx, dy) = (to.X - from.X, to.Y - from.Y);
+        var length = Math.Max(1, Math.Sqrt((dx * dx) + (dy * dy)));
+        var (ux, uy) = (dx / length, dy / length);
+        var bend = Math.Min(22, length * 0.28);
+        var (mx, my) = (((from.X + to.X) / 2) - (uy * bend), ((from.Y + to.Y) / 2) + (ux * bend));
+        return string.Create(
+            CultureInfo.InvariantCulture,
+            $"M{from.X + (ux * from.Size * 0.5):0.#} {from.Y + (uy * from.Size * 0.5):0.#} Q{mx:0.#} {my:0.#} {to.X - (ux * to.Size * 0.6):0.#} {to.Y - (uy * to.Size * 0.6):0.#}"
+        );
+    }
+
+    private static IReadOnlyList<string> StandAt(Placement placement, string place) =>
+        place == PlaceBoard.Waiting ? placement.Waiting : placement.At(place);
+
+    private static Seat SeatOf(PlaceBoard board, Placement placement, string player)
+    {
+        var place = placement.Of(player)?.Id ?? PlaceBoard.Waiting;
+        return board.SeatAt(place, StandAt(placement, place).ToList().IndexOf(player));
+    }
+
+    /// <summary>The bib of a group, or of a side.</summary>
+    private static int PatternOf(LiveSheet live, string player, int order) =>
+        live.Stage.Scores == Scorer.Player
+            ? order % 4
+            : Math.Max(0, live.Units.ToList().FindIndex(unit => unit.Id == live.Sheet.Roll.UnitOf(player))) % 4;
+}

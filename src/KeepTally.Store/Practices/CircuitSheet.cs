@@ -1,0 +1,90 @@
+using KeepTally.Core.Formats;
+using KeepTally.Store.Tables;
+using Microsoft.EntityFrameworkCore;
+
+namespace KeepTally.Store.Practices;
+
+/// <summary>Puts circuits on the timing sheet of a practice, and finds them there.</summary>
+public sealed class CircuitSheet(TallyDb db, TimingSheet sheet)
+{
+    public const int FewestStations = 2;
+    public const int MostStations = 12;
+
+    /// <summary>The practice a circuit stands in, with its timing sheet; null where there is no such circuit.</summary>
+    public async Task<int?> PracticeOfAsync(int blockId, CancellationToken stop = default) =>
+        await db
+            .Blocks.Where(block => block.Id == blockId && block.Circuit != null)
+            .Select(block => (int?)block.PracticeId)
+            .SingleOrDefaultAsync(stop);
+
+    /// <summary>Puts a circuit at the end of a practice's timing sheet; a new practice is made for today where none is named.</summary>
+    /// <returns>The practice, or why the circuit could not be put there, in words for the coach.</returns>
+    public async Task<(int? Practice, string? Hindrance)> AddAsync(CircuitLine line, CancellationToken stop = default)
+    {
+        if (line.Cards.Count is < FewestStations or > MostStations)
+        {
+            return (null, $"A circuit has {FewestStations} to {MostStations} stations. Choose a drill for each.");
+        }
+
+        var stations = new List<Station>();
+        foreach (var (order, id) in line.Cards.Index())
+        {
+            var version = await db
+                .CardVersions.Where(card => card.CardId == id)
+                .OrderByDescending(card => card.Version)
+                .FirstOrDefaultAsync(stop);
+            if (version is null)
+            {
+                return (null, $"Station {order + 1}: there is no such card. Choose another.");
+            }
+
+            if (SheetDealer.Unfit(CardReader.Read(version.Json).Sure(), 0) is { } unfit)
+            {
+                return (null, $"Station {order + 1}, {version.Name}, cannot be run yet. {unfit}.");
+            }
+
+            stations.Add(new Station { Order = order, CardVersionId = version.Id });
+        }
+
+        var practice = await sheet.OpenOrNewAsync(line.Practice, stop);
+        if (practice is null)
+        {
+            return (null, TimingSheet.NoSheet(line.Practice));
+        }
+
+        var circuit = new CircuitBlock
+        {
+            MinutesEach = line.MinutesEach,
+            ChangeSeconds = line.ChangeSeconds,
+            Reverse = line.Reverse,
+            CoachesMove = line.CoachesMove,
+            Stations = stations,
+        };
+        practice.Blocks.Add(
+            new Block
+            {
+                Order = TimingSheet.NextOrder(practice),
+                CardVersionId = stations[0].CardVersionId,
+                Circuit = circuit,
+                Minutes = CircuitDealer.Seconds(circuit, line.Groups) / 60,
+                Groups = line.Groups,
+                ChangeSeconds = TimingSheet.WalkTo(practice),
+            }
+        );
+        await db.SaveChangesAsync(stop);
+        return (practice.Id, null);
+    }
+}
+
+/// <summary>A circuit to put on a timing sheet.</summary>
+/// <param name="Practice">The practice, or null for a new one today.</param>
+/// <param name="Cards">The card of each station, in the order of going.</param>
+public sealed record CircuitLine(
+    int? Practice,
+    IReadOnlyList<string> Cards,
+    double MinutesEach,
+    int ChangeSeconds,
+    int Groups,
+    bool Reverse,
+    bool CoachesMove
+);

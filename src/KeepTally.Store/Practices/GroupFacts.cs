@@ -1,0 +1,121 @@
+using KeepTally.Core.Cards;
+using KeepTally.Core.Faults;
+using KeepTally.Core.Places;
+using KeepTally.Core.Planning;
+using KeepTally.Core.Sheets;
+using KeepTally.Store.Squads;
+using KeepTally.Store.Tables;
+
+namespace KeepTally.Store.Practices;
+
+/// <summary>What groups of a practice are made from.</summary>
+internal sealed class GroupFacts
+{
+    private readonly Practice _practice;
+    private readonly Dictionary<string, Player> _players;
+    private readonly Dictionary<string, Limits> _limits;
+    private readonly Dictionary<Pair, int> _met;
+    private readonly IReadOnlyDictionary<string, double> _levels;
+    private readonly IReadOnlySet<Pair> _together;
+    private readonly IReadOnlySet<Pair> _apart;
+
+    private GroupFacts(
+        Practice practice,
+        IReadOnlyList<Player> players,
+        IReadOnlyList<KeptPair> pairs,
+        Dictionary<Pair, int> met,
+        IReadOnlyDictionary<string, double> levels
+    )
+    {
+        _practice = practice;
+        _players = players.ToDictionary(player => player.UnitId);
+        _limits = practice.Attendance.ToDictionary(each => $"p{each.PlayerId}", each => each.Limits);
+        _met = met;
+        _levels = levels;
+        _together = PairBook.Of(pairs, together: true);
+        _apart = PairBook.Of(pairs, together: false);
+        var absent = PracticeBook.Absent(practice);
+        Squad = [.. players.Select(player => new Member(player.UnitId, player.Name))];
+        Here = [.. players.Where(player => !absent.Contains(player.Id)).Select(player => player.UnitId)];
+        Members = MembersOf(Here);
+    }
+
+    /// <summary>Everyone of the squad.</summary>
+    internal IReadOnlyList<Member> Squad { get; }
+
+    internal IReadOnlyList<string> Here { get; }
+
+    internal IReadOnlyList<Member> Members { get; }
+
+    internal Means Means => new(_practice.Balls, _practice.Courts, _practice.Coaches);
+
+    /// <summary>Who is here and has no result to be made level by; nobody where groups are not made level.</summary>
+    internal IReadOnlyList<string> WithoutLevel =>
+        _levels.Count == 0 ? [] : [.. Members.Where(player => !_levels.ContainsKey(player.Id)).Select(player => player.Name)];
+
+    internal static async Task<GroupFacts> GatherAsync(
+        Practice practice,
+        SquadBook squad,
+        PairBook pairs,
+        PartnerMemory partners,
+        PlayerLevels levels,
+        CancellationToken stop
+    ) =>
+        new(
+            practice,
+            await squad.ListAsync(practice.TeamId, stop),
+            await pairs.ListAsync(practice.TeamId, stop),
+            await partners.BeforeAsync(practice, stop),
+            await levels.OfAsync(practice.TeamId, practice.LevelBy, stop)
+        );
+
+    internal bool May(Member player, DrillCard card) => !LimitRule.Forbids(_limits.GetValueOrDefault(player.Id), card);
+
+    internal Reading<IReadOnlyList<IReadOnlyList<Member>>> Deal(IReadOnlyList<Member> players, int groups)
+    {
+        var wish = new SplitWish(_practice.Split, groups, _practice.SplitSeed, _apart, _together, _met);
+        var made = Split.Make([.. players.Select(Known)], wish);
+        return made.IsRead
+            ? Reading.Of<IReadOnlyList<IReadOnlyList<Member>>>(
+                MembersOf([.. made.Value.Select(group => group.Select(player => player.Id).ToArray())])
+            )
+            : Reading.Failed<IReadOnlyList<IReadOnlyList<Member>>>(made.Faults);
+    }
+
+    internal IReadOnlyList<IReadOnlyList<Member>> MembersOf(IReadOnlyList<IReadOnlyList<string>> groups) =>
+        [.. groups.Select(MembersOf)];
+
+    /// <param name="name">What a group is called, from its index and how many there are.</param>
+    internal DealtGroups Judge(IReadOnlyList<IReadOnlyList<Member>> groups, Func<int, int, string> name)
+    {
+        var known = groups.Select(group => group.Select(Known).ToArray()).ToArray();
+        var where = groups
+            .SelectMany((group, index) => group.Select(player => (player.Id, index)))
+            .ToDictionary(each => each.Id, each => each.index);
+        return new DealtGroups(
+            [.. groups.Select((group, index) => new DealtGroup(name(index, groups.Count), group))],
+            Split.Judge(known, _met),
+            [.. Broken(_apart, "kept apart", same: true), .. Broken(_together, "kept together", same: false)]
+        );
+
+        IEnumerable<string> Broken(IReadOnlySet<Pair> pairs, string words, bool same) =>
+            pairs
+                .Where(pair => where.ContainsKey(pair.One) && where.ContainsKey(pair.Other))
+                .Where(pair => where[pair.One] == where[pair.Other] == same)
+                .Select(pair => $"{_players[pair.One].Name} and {_players[pair.Other].Name} are {words}");
+    }
+
+    /// <summary>Partners of a drill are not fresh in the next one.</summary>
+    internal void Remember(DealtBlock block) =>
+        PartnerMemory.Add(_met, (block.Groups?.Groups ?? []).Select(group => group.Players.Select(player => player.Id).ToArray()));
+
+    private Member[] MembersOf(IReadOnlyList<string> ids) => [.. ids.Select(id => new Member(id, _players[id].Name))];
+
+    private SplitPlayer Known(Member player) =>
+        new(
+            player.Id,
+            _players[player.Id].Positions.Split(';', StringSplitOptions.RemoveEmptyEntries),
+            _levels.TryGetValue(player.Id, out var level) ? level : null,
+            player.Name
+        );
+}

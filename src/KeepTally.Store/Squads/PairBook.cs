@@ -1,0 +1,52 @@
+using KeepTally.Core.Places;
+using KeepTally.Store.Tables;
+using Microsoft.EntityFrameworkCore;
+
+namespace KeepTally.Store.Squads;
+
+/// <summary>Pairs of a team that are kept together or apart.</summary>
+public sealed class PairBook(TallyDb db)
+{
+    public Task<List<KeptPair>> ListAsync(int team, CancellationToken stop = default) =>
+        db.KeptPairs.AsNoTracking().Where(pair => pair.TeamId == team).OrderBy(pair => pair.Id).ToListAsync(stop);
+
+    /// <summary>Keeps two players of a team together or apart; a pair that is kept already is kept the new way.</summary>
+    /// <returns>Null where it was done, else why not, in words for the coach.</returns>
+    public async Task<string?> KeepAsync(int team, int one, int other, bool together, CancellationToken stop = default)
+    {
+        if (one == other)
+        {
+            return "Choose two different players.";
+        }
+
+        if (await db.Players.CountAsync(player => player.TeamId == team && (player.Id == one || player.Id == other), stop) != 2)
+        {
+            return "Choose two players of this team.";
+        }
+
+        var (low, high) = one < other ? (one, other) : (other, one);
+        var pair = await db.KeptPairs.SingleOrDefaultAsync(each => each.OneId == low && each.OtherId == high, stop);
+        if (pair is null)
+        {
+            pair = new KeptPair
+            {
+                TeamId = team,
+                OneId = low,
+                OtherId = high,
+            };
+            db.KeptPairs.Add(pair);
+        }
+
+        pair.Together = together;
+        await db.SaveChangesAsync(stop);
+        return null;
+    }
+
+    /// <summary>Lets a pair go; false where it is not kept.</summary>
+    public async Task<bool> LetGoAsync(int team, int id, CancellationToken stop = default) =>
+        await db.KeptPairs.Where(pair => pair.Id == id && pair.TeamId == team).ExecuteDeleteAsync(stop) > 0;
+
+    /// <summary>The pairs as a split asks for them, by unit ids.</summary>
+    public static IReadOnlySet<Pair> Of(IEnumerable<KeptPair> pairs, bool together) =>
+        pairs.Where(pair => pair.Together == together).Select(pair => new Pair($"p{pair.OneId}", $"p{pair.OtherId}")).ToHashSet();
+}

@@ -1,0 +1,74 @@
+using KeepTally.Store.Book;
+using KeepTally.Store.Practices;
+using KeepTally.Store.Tables;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace KeepTally.Web.Pages.Circuit;
+
+/// <summary>Puts a circuit together and onto a timing sheet.</summary>
+public sealed class NewModel(DrillBook book, TimingSheet sheet, CircuitSheet circuits) : PageModel
+{
+    [BindProperty]
+    public CircuitForm Form { get; set; } = new();
+
+    /// <summary>The drills of the book, by name.</summary>
+    public IReadOnlyList<(string Id, string Name)> Drills { get; private set; } = [];
+
+    /// <summary>Practices whose sheet is still open.</summary>
+    public IReadOnlyList<Practice> Practices { get; private set; } = [];
+
+    public string? Hindrance { get; private set; }
+
+    public CircuitGrid Grid => Form.Grid(Drills.ToDictionary(drill => drill.Id, drill => drill.Name));
+
+    public async Task OnGetAsync(int? practice, CancellationToken stop)
+    {
+        Form.Practice = practice;
+        await LoadAsync(stop);
+    }
+
+    /// <summary>Shows the grid of what is written so far, with a station more or less.</summary>
+    public async Task<IActionResult> OnPostShowAsync(int more, CancellationToken stop)
+    {
+        Resize(Form.Cards.Count + Math.Sign(more));
+        ModelState.Clear();
+        await LoadAsync(stop);
+        return !Request.Headers.ContainsKey("HX-Request") ? Page()
+            : more == 0 ? Partial("_Grid", Grid)
+            : Partial("_Form", this);
+    }
+
+    public async Task<IActionResult> OnPostAsync(CancellationToken stop)
+    {
+        if (ModelState.IsValid)
+        {
+            var (practice, hindrance) = await circuits.AddAsync(Form.Line, stop);
+            if (practice is not null)
+            {
+                return RedirectToPage("/Index", new { practice });
+            }
+
+            Hindrance = hindrance;
+        }
+        else
+        {
+            Hindrance = ModelState.Values.SelectMany(value => value.Errors).First().ErrorMessage;
+        }
+
+        await LoadAsync(stop);
+        return Page();
+    }
+
+    private void Resize(int stations)
+    {
+        var count = Math.Clamp(stations, CircuitSheet.FewestStations, CircuitSheet.MostStations);
+        Form.Cards = [.. Form.Cards.Take(count), .. Enumerable.Repeat("", Math.Max(0, count - Form.Cards.Count))];
+    }
+
+    private async Task LoadAsync(CancellationToken stop)
+    {
+        Drills = [.. (await book.ListAsync(archived: false, stop)).Select(entry => (entry.Id, entry.Card.Name))];
+        Practices = await sheet.OpenAsync(stop);
+    }
+}

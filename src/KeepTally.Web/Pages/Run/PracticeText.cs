@@ -1,0 +1,37 @@
+using System.Text.Json;
+using KeepTally.Store.Practices;
+using KeepTally.Store.Tables;
+
+namespace KeepTally.Web.Pages.Run;
+
+/// <summary>A practice as the core in the browser opens it: every run with its card, its sheets and what was said on them.</summary>
+internal static class PracticeText
+{
+    private static readonly JsonSerializerOptions Camel = new(JsonSerializerDefaults.Web);
+
+    internal static string Of(Practice practice, IReadOnlyList<RecordedRun> runs) =>
+        JsonSerializer.Serialize(
+            new
+            {
+                Runs = runs.Select(run => new
+                {
+                    Name = practice.Blocks.First(block => block.Id == run.Run.BlockId).Title,
+                    Card = run.Run.CardJson,
+                    Sheets = run.Sheets.Select(sheet => new
+                    {
+                        sheet.Row.Id,
+                        sheet.Row.Name,
+                        Head = sheet.Row.HeadJson,
+                        Events = sheet.Events.Select(said => said.Line),
+                        Card = sheet.Row.CardJson,
+                        sheet.Row.Stop,
+                    }),
+                }),
+            },
+            Camel
+        );
+
+    /// <summary>The last event that stands in the text; listening goes on from there.</summary>
+    internal static long LastSequence(IReadOnlyList<RecordedRun> runs) =>
+        runs.SelectMany(run => run.Sheets).SelectMany(sheet => sheet.Events).Select(said => said.Sequence).DefaultIfEmpty().Max();
+}

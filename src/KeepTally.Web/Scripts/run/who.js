@@ -1,0 +1,106 @@
+// Who comes, goes or changes places in mid-drill: tap somebody, then what is to happen. Who ends up where is the core's.
+export class Who {
+  #dialog = document.getElementById("who");
+  #groups = document.getElementById("who-groups");
+  #bench = document.getElementById("who-bench");
+  #hint = document.getElementById("who-hint");
+  #act = document.getElementById("who-act");
+  #look;
+  #change;
+  #picked = null;
+
+  /** @param look gives who is on and who may come; @param change takes what is to be said. */
+  constructor({ look, change }) {
+    this.#look = look;
+    this.#change = change;
+    this.#dialog.addEventListener("click", (event) => this.#press(event.target.closest("button")));
+  }
+
+  open() {
+    this.#show();
+    this.#dialog.showModal();
+  }
+
+  #press(button) {
+    const { player, name, into } = button?.dataset ?? {};
+    if (player && this.#picked && this.#picked.player !== player && (this.#picked.on || button.dataset.on)) {
+      // Of two, who is on goes off for the other; two who are on change places.
+      const [off, on] = this.#picked.on ? [this.#picked.player, player] : [player, this.#picked.player];
+      this.#say({ off, in: on });
+    } else if (player) {
+      this.#picked = this.#picked?.player === player ? null : { player, name, on: Boolean(button.dataset.on) };
+      this.#mark();
+    } else if (into && this.#picked) {
+      this.#say({ in: this.#picked.player, sheet: into });
+    } else if (button === this.#act && this.#picked) {
+      this.#say(this.#picked.on ? { off: this.#picked.player } : { in: this.#picked.player });
+    }
+  }
+
+  #say(change) {
+    this.#change({ off: null, in: null, sheet: null, ...change });
+    this.#show();
+  }
+
+  #show() {
+    const { groups, bench } = this.#look();
+    this.#picked = null;
+    this.#groups.replaceChildren(
+      ...groups.map((group) => {
+        const section = document.createElement("section");
+        const head = document.createElement("h3");
+        head.textContent = `${group.name} (${group.players.length})`;
+        const into = document.createElement("button");
+        into.type = "button";
+        into.className = "chip who-into";
+        into.dataset.into = group.sheet;
+        into.textContent = `Into ${group.name}`;
+        const chips = document.createElement("div");
+        chips.className = "chips";
+        chips.append(...group.players.map((player) => chipOf(player, player.goes, true)));
+        section.append(head, into, chips);
+        return section;
+      }),
+    );
+    const none = document.createElement("p");
+    none.className = "quiet";
+    none.textContent = "Nobody is off.";
+    this.#bench.replaceChildren(...(bench.length ? bench.map((player) => chipOf(player, player.note, false)) : [none]));
+    this.#mark();
+  }
+
+  #mark() {
+    const picked = this.#picked;
+    for (const chip of this.#dialog.querySelectorAll("[data-player]")) {
+      chip.setAttribute("aria-pressed", String(chip.dataset.player === picked?.player));
+    }
+    for (const into of this.#dialog.querySelectorAll("[data-into]")) {
+      into.hidden = !picked || picked.on || this.#groups.children.length < 2;
+    }
+    this.#act.hidden = !picked;
+    this.#act.textContent = picked?.on ? `${picked.name} goes off` : picked ? `${picked.name} comes in` : "";
+    this.#hint.textContent = picked?.on
+      ? `Or tap who comes in for ${picked.name}, or who changes places with ${picked.name}.`
+      : picked
+        ? `Or tap a group, or who ${picked.name} comes in for.`
+        : "Tap a player.";
+  }
+}
+
+function chipOf({ id, name }, note, on) {
+  const chip = document.createElement("button");
+  chip.type = "button";
+  chip.className = "chip who-chip";
+  chip.dataset.player = id;
+  chip.dataset.name = name.split(" ")[0];
+  if (on) {
+    chip.dataset.on = "true";
+  }
+  chip.append(name);
+  if (note) {
+    const small = document.createElement("small");
+    small.textContent = note;
+    chip.append(small);
+  }
+  return chip;
+}
