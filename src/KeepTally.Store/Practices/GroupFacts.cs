@@ -73,6 +73,12 @@ internal sealed class GroupFacts
 
     internal Reading<IReadOnlyList<IReadOnlyList<Member>>> Deal(IReadOnlyList<Member> players, int groups)
     {
+        if (groups == 1)
+        {
+            // Nothing is split, so nobody can be kept apart; it is said where a pair is not kept.
+            return Reading.Of<IReadOnlyList<IReadOnlyList<Member>>>([players]);
+        }
+
         var wish = new SplitWish(_practice.Split, groups, _practice.SplitSeed, _apart, _together, _met);
         var made = Split.Make([.. players.Select(Known)], wish);
         return made.IsRead

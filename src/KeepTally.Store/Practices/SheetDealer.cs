@@ -24,26 +24,14 @@ public static class SheetDealer
     )
     {
         var sides = SidesOf(stage);
-        var made = deal(players, Math.Clamp(groups, 1, Math.Max(1, players.Count / sides)));
-        if (!made.IsRead || sides == 1)
-        {
-            return made;
-        }
-
-        var flat = new List<IReadOnlyList<Member>>();
-        foreach (var court in made.Value)
-        {
-            var dealt = deal(court, Math.Clamp(court.Count, 1, sides));
-            if (!dealt.IsRead)
-            {
-                return dealt;
-            }
-
-            flat.AddRange(dealt.Value);
-            flat.AddRange(Enumerable.Repeat<IReadOnlyList<Member>>([], sides - dealt.Value.Count));
-        }
-
-        return Reading.Of<IReadOnlyList<IReadOnlyList<Member>>>(flat);
+        var wanted = Math.Clamp(groups, 1, Math.Max(1, players.Count / sides)) * sides;
+        var made = deal(players, Math.Clamp(wanted, 1, Math.Max(1, players.Count)));
+        return made.IsRead && made.Value.Count < wanted
+            ? Reading.Of<IReadOnlyList<IReadOnlyList<Member>>>([
+                .. made.Value,
+                .. Enumerable.Repeat<IReadOnlyList<Member>>([], wanted - made.Value.Count),
+            ])
+            : made;
     }
 
     /// <summary>

@@ -14,7 +14,8 @@ public sealed class StandingGroupsTests
         ["g", "h"],
     ];
 
-    private static string Written(IEnumerable<IReadOnlyList<string>> groups) => string.Join(" ", groups.Select(group => string.Concat(group)));
+    private static string Written(IEnumerable<IReadOnlyList<string>> groups) =>
+        string.Join(" ", groups.Select(group => string.Concat(group)));
 
     [Theory]
     [InlineData("abcdefgh", "abc def gh")]
