@@ -100,6 +100,11 @@ internal static partial class Bridge
         return Written(said, refusal?.ToString());
     }
 
+    /// <summary>Moves the places of a sheet on, and says who won.</summary>
+    [JSExport]
+    internal static string MoveOn(string sheet, string winner, double now) =>
+        Written(Practice.MoveOn(sheet, winner, (long)now), null);
+
     /// <summary>Start, Pause, Resume, Freeze, Rotate, Turn, End or Back, on the drill under way.</summary>
     [JSExport]
     internal static string Say(string word, string reason, double now) =>

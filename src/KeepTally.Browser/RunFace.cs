@@ -50,7 +50,17 @@ internal static class RunFace
             taps,
             taps.FirstOrDefault(tap => tap is { Undone: false, Move: false }),
             run.OpenAt(at).Any(each => each.Sheet.Stage.Moves.Count > 0),
-            primary == "pause"
+            primary == "pause",
+            [
+                .. run.OpenAt(at)
+                    .SelectMany(each =>
+                        each.Sheet.Floor.Contestants.Select(player => new ContestView(
+                            each.Id,
+                            player,
+                            PadFace.FirstName(each.Sheet.Head.NameOf(player))
+                        ))
+                    ),
+            ]
         );
     }
 

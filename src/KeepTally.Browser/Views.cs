@@ -12,6 +12,7 @@ internal sealed record PracticeView(int Block, bool Over, bool CanGoBack, RunVie
 /// <param name="Sheets">Each sheet in the order of the page; null where it is not tapped now.</param>
 /// <param name="Round">In a circuit, where each group is and goes next.</param>
 /// <param name="CanMove">The drill has places that move on.</param>
+/// <param name="Contest">Of whom the coach says who won, so that places can move on.</param>
 /// <param name="CanStop">The clock runs, so it can be stopped to teach.</param>
 /// <param name="Prompt">What the coach should do or say now; empty where there is nothing.</param>
 internal sealed record RunView(
@@ -24,8 +25,12 @@ internal sealed record RunView(
     IReadOnlyList<TapView> Taps,
     TapView? Last,
     bool CanMove,
-    bool CanStop
+    bool CanStop,
+    IReadOnlyList<ContestView> Contest
 );
+
+/// <summary>Somebody who may have won the duel under way.</summary>
+internal sealed record ContestView(string Sheet, string Player, string Name);
 
 /// <param name="State">The form of the band: ready, countIn, work, change, break, over, paused.</param>
 /// <param name="Left">What is left of the interval as the coach reads it, <c>0:43</c>.</param>

@@ -24,6 +24,19 @@ for (const look of ["light", "dark"]) {
       await page.goto(path);
       await judge(path);
     }
+    for (const path of ["/groups/1", "/circuit/new"]) {
+      await page.goto(path);
+      await judge(path);
+    }
+    for (const [index, card] of ["three-gates", "habit-pairs", "clean-or-not", "stay-on"].entries()) {
+      await page.locator(`#station-${index}`).selectOption(card);
+    }
+    await page.getByRole("button", { name: "Put it on the timing sheet" }).click();
+    await page.getByRole("link", { name: "Circuit of 4" }).click();
+    await judge("circuit");
+    await page.getByRole("link", { name: "Station cards to print" }).click();
+    await judge("station cards");
+    await page.goto("/drills/edit/never-twice");
     await page.getByRole("button", { name: "Try it" }).click();
     await page.locator("#try-pad[aria-busy=false]").waitFor({ timeout: 20_000 });
     await judge("try it");
@@ -32,6 +45,13 @@ for (const look of ["light", "dark"]) {
     await screen.start();
     await screen.tap("Ada", "Goal");
     await judge("run, work");
+    await page.locator("#who-open").click();
+    await page.locator(".who-chip").first().click();
+    await judge("who comes, who goes");
+    await page.keyboard.press("Escape");
+    await page.locator("#boards-open").click();
+    await judge("who is where");
+    await page.keyboard.press("Escape");
     await page.setViewportSize({ width: 390, height: 844 });
     await page.locator("#more-open").click();
     await judge("run, phone, more");
@@ -40,6 +60,9 @@ for (const look of ["light", "dark"]) {
     await judge("run, groups");
     await page.goto("/results/1");
     await judge("results");
+    await page.goto("/board/1");
+    await page.locator("#board[aria-busy=false]").waitFor({ timeout: 20_000 });
+    await judge("board");
 
     expect(await page.evaluate(() => document.documentElement.dataset.bsTheme)).toBe(look);
     expect(offences).toEqual([]);

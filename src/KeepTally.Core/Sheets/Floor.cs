@@ -10,7 +10,6 @@ namespace KeepTally.Core.Sheets;
 public sealed class Floor
 {
     private readonly Stage _stage;
-    private readonly IReadOnlyList<Unit> _units;
     private readonly Dictionary<string, Dictionary<string, int>> _goes = new(StringComparer.Ordinal);
     private readonly Dictionary<string, (string Place, int Rotation)> _stood = new(StringComparer.Ordinal);
     private int _counted;
@@ -18,7 +17,6 @@ public sealed class Floor
     public Floor(Stage stage, IReadOnlyList<Unit> units)
     {
         _stage = stage;
-        _units = units;
         var sides = units
             .SelectMany(unit => unit.People.Select(player => (player.Id, Unit: unit.Id)))
             .ToLookup(each => each.Id, each => each.Unit);
@@ -31,6 +29,25 @@ public sealed class Floor
 
     /// <summary>How everyone stood before the last rotation; the same as <see cref="Now"/> before the first.</summary>
     public Placement Before { get; private set; }
+
+    /// <summary>
+    /// Who stand against each other where a move asks who won or lost: they stand in the spots such moves go from. Empty
+    /// where no move asks, or where the taps tell.
+    /// </summary>
+    public IReadOnlyList<string> Contestants =>
+        AsksWhoWon(_stage) && _stage.Rotate?.On is RotateTrigger.Round or RotateTrigger.Turn or RotateTrigger.Manual
+            ?
+            [
+                .. _stage
+                    .Moves.Where(move => move.Who is MoveWho.Winner or MoveWho.Loser)
+                    .Select(move => move.From)
+                    .Distinct()
+                    .SelectMany(Now.At),
+            ]
+            : [];
+
+    /// <summary>A move asks who won or lost, so that somebody has to say it.</summary>
+    internal static bool AsksWhoWon(Stage stage) => stage.Moves.Any(move => move.Who is MoveWho.Winner or MoveWho.Loser);
 
     /// <summary>How often places have moved on.</summary>
     public int Rotations { get; private set; }
@@ -46,12 +63,13 @@ public sealed class Floor
         _goes.TryGetValue(player, out var goes) ? goes : new Dictionary<string, int>();
 
     /// <summary>Takes an event with what the sheet made of it.</summary>
+    /// <param name="tapped">The unit a tap was counted for, or null.</param>
     /// <param name="roll">Who is on the sheet once the event was taken.</param>
-    public void Apply(RunEvent said, Verdict verdict, Roll roll)
+    public void Apply(RunEvent said, Verdict verdict, string? tapped, Roll roll)
     {
         if (verdict.TurnPassed && _stage.Rotate?.On == RotateTrigger.Turn)
         {
-            CountToward(null);
+            CountToward(default);
         }
 
         switch (said)
@@ -63,7 +81,7 @@ public sealed class Floor
                 Mend(sub, roll);
                 break;
             case RunEvent.Tap when verdict.Kind == VerdictKind.Counted && Triggers(verdict):
-                CountToward(_units[verdict.Unit].Id);
+                CountToward(Named(tapped, verdict.Attempt));
                 break;
         }
     }
@@ -78,11 +96,32 @@ public sealed class Floor
             _ => false,
         };
 
-    private void CountToward(string? actor)
+    /// <summary>
+    /// Whom a tap names: its unit is the actor, of a success the winner too, of a failure the loser; the other of two who
+    /// stand in scoring spots is then the loser, or the winner.
+    /// </summary>
+    private Rotation.Named Named(string? actor, bool? success)
+    {
+        var others = _stage
+            .Places.Where(place => place is { Scores: true, Kind: PlaceKind.Spot })
+            .SelectMany(place => Now.At(place.Id))
+            .Where(player => player != actor)
+            .Take(2)
+            .ToArray();
+        var other = others.Length == 1 ? others[0] : null;
+        return success switch
+        {
+            true => new Rotation.Named(actor, other, actor),
+            false => new Rotation.Named(other, actor, actor),
+            null => new Rotation.Named(null, null, actor),
+        };
+    }
+
+    private void CountToward(Rotation.Named named)
     {
         if (++_counted % _stage.Rotate!.Every == 0)
         {
-            Rotate(new Rotation.Named(null, null, actor));
+            Rotate(named);
         }
     }
 

@@ -98,6 +98,20 @@ public sealed class LivePractice(string device, IReadOnlyList<LiveRun> runs)
         return null;
     }
 
+    /// <summary>Moves the places of a sheet on and says who won; where two stood against each other, the other lost.</summary>
+    public IReadOnlyList<Said> MoveOn(string sheet, string winner, long now)
+    {
+        if (Find(sheet) is not { } live)
+        {
+            return [];
+        }
+
+        var others = live.Floor.Contestants.Where(player => player != winner).ToArray();
+        var rotate = new RunEvent.Rotate(NextId(live), Stamp(live, now), winner, others.Length == 1 ? others[0] : null, null);
+        live.Add(rotate);
+        return [new Said(sheet, rotate)];
+    }
+
     /// <summary>Passes the turn on a sheet, to a unit or to the next.</summary>
     public Refusal? PassTurn(string sheet, string? unit, long now, out IReadOnlyList<Said> said)
     {

@@ -151,6 +151,7 @@ public sealed class LiveSheet
         {
             if (
                 Stage.Rotate is { On: RotateTrigger.Round } rotate
+                && !Floor.AsksWhoWon(Stage)
                 && round % rotate.Every == 0
                 && NotSaid(2 * round, out var moves)
             )
@@ -189,7 +190,7 @@ public sealed class LiveSheet
     {
         _folded++;
         var verdict = _sheet.Apply(said);
-        _floor.Apply(said, verdict, _sheet.Roll);
+        _floor.Apply(said, verdict, _sheet.UnitAt(verdict.Unit), _sheet.Roll);
         switch (said)
         {
             case RunEvent.Tap:

@@ -70,6 +70,9 @@ public sealed class Sheet
     /// <summary>The reason of the teaching stop under way, or null.</summary>
     public string? FrozenFor => _freezes.OpenReason;
 
+    /// <summary>The id of the unit a verdict names by its index; null where it names none.</summary>
+    internal string? UnitAt(int index) => index < 0 ? null : _state.Units[index].Unit.Id;
+
     /// <summary>Why an event cannot stand on this sheet, whatever the state of play; null where it can.</summary>
     public Refusal? Refuse(RunEvent said) => _address.Refuse(said);
 

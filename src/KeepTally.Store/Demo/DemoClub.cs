@@ -1,3 +1,4 @@
+using System.Globalization;
 using KeepTally.Store.Tables;
 using Microsoft.EntityFrameworkCore;
 
@@ -22,6 +23,41 @@ public sealed class DemoClub(TallyDb db, TimeProvider clock)
         ("Lena Brackwater", 14, "right wing", Hand.Both, false),
         ("Mina Osgood", 15, "left back", Hand.Right, true),
         ("Nell Harcastle", 16, "goalkeeper", Hand.Right, false),
+    ];
+
+    /// <summary>The other groups of the club, by name, number and position.</summary>
+    private static readonly (string Team, int Age, string[] Players)[] OtherTeams =
+    [
+        (
+            "Saltmarsh Terns under-16",
+            15,
+            [
+                "Alba Pentreath,2,left wing",
+                "Bryony Cole,4,left back",
+                "Carys Winterbourne,5,centre back",
+                "Delia Marsh,6,right back",
+                "Edie Trevanion,7,right wing",
+                "Fern Hollis,8,pivot",
+                "Gwen Ashby,9,left back",
+                "Hattie Dunmore,10,pivot",
+                "Isla Crane,12,goalkeeper",
+                "Josie Pell,16,goalkeeper",
+            ]
+        ),
+        (
+            "Saltmarsh Terns hockey",
+            16,
+            [
+                "Kerra Blythe,1,goalkeeper",
+                "Lowen Tamsin,3,defender",
+                "Merryn Stokes,4,defender",
+                "Nancy Orchard,6,midfielder",
+                "Oona Fairlie,8,midfielder",
+                "Perran Quick,9,forward",
+                "Rosie Kestle,10,forward",
+                "Sennen Hart,11,forward",
+            ]
+        ),
     ];
 
     private static readonly (string Card, double Minutes, int Groups, int Change)[] Sheet =
@@ -96,6 +132,25 @@ public sealed class DemoClub(TallyDb db, TimeProvider clock)
                 Hand = each.Hand,
             })
         );
+        foreach (var other in OtherTeams)
+        {
+            var group = new Team { Name = other.Team };
+            db.Teams.Add(group);
+            await db.SaveChangesAsync(stop);
+            db.Players.AddRange(
+                other
+                    .Players.Select(player => player.Split(','))
+                    .Select(player => new Player
+                    {
+                        TeamId = group.Id,
+                        Name = player[0],
+                        Number = int.Parse(player[1], CultureInfo.InvariantCulture),
+                        BirthYear = year - other.Age,
+                        Positions = player[2],
+                    })
+            );
+        }
+
         await db.SaveChangesAsync(stop);
         return team;
     }

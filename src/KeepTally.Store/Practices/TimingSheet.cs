@@ -18,6 +18,7 @@ public sealed class TimingSheet(TallyDb db, TimeProvider clock)
         return await db
             .Practices.AsNoTracking()
             .Include(practice => practice.Attendance)
+            .Include(practice => practice.Team)
             .Where(practice => practice.Date >= today && !practice.Blocks.Any(block => block.Run != null))
             .OrderBy(practice => practice.Date)
             .ThenBy(practice => practice.Start)
@@ -93,7 +94,7 @@ public sealed class TimingSheet(TallyDb db, TimeProvider clock)
         JsonSerializer.Deserialize<Dictionary<string, string>>(block.OptionsJson)!;
 
     internal async Task<Practice?> OpenOrNewAsync(int? practice, CancellationToken stop) =>
-        practice is { } id ? await OpenSheetAsync(id, stop) : await NewAsync(stop);
+        practice is { } id ? await OpenSheetAsync(id, stop) : await NewAsync(null, stop);
 
     /// <summary>Why there is no sheet to put anything on, in words for the coach.</summary>
     internal static string NoSheet(int? practice) =>
@@ -110,9 +111,19 @@ public sealed class TimingSheet(TallyDb db, TimeProvider clock)
             .Practices.Include(practice => practice.Blocks)
             .SingleOrDefaultAsync(practice => practice.Id == id && !practice.Blocks.Any(block => block.Run != null), stop);
 
-    private async Task<Practice?> NewAsync(CancellationToken stop)
+    /// <summary>Begins an empty timing sheet for a team today; the practice, or null where there is no such team.</summary>
+    public async Task<int?> BeginAsync(int team, CancellationToken stop = default)
     {
-        if (await db.Teams.OrderBy(team => team.Id).FirstOrDefaultAsync(stop) is not { } team)
+        var practice = await NewAsync(team, stop);
+        await db.SaveChangesAsync(stop);
+        return practice?.Id;
+    }
+
+    /// <param name="wanted">The team it is for; the first where none is named.</param>
+    private async Task<Practice?> NewAsync(int? wanted, CancellationToken stop)
+    {
+        var teams = db.Teams.Where(team => wanted == null || team.Id == wanted);
+        if (await teams.OrderBy(team => team.Id).FirstOrDefaultAsync(stop) is not { } team)
         {
             return null;
         }

@@ -24,9 +24,29 @@ public sealed class SquadBook(TallyDb db)
     public async Task<Player?> FindAsync(int id, CancellationToken stop = default) =>
         await db.Players.AsNoTracking().SingleOrDefaultAsync(player => player.Id == id, stop);
 
-    public async Task<Team> FirstTeamAsync(CancellationToken stop = default)
+    /// <summary>Every team, in the order they were written down.</summary>
+    public Task<List<Team>> TeamsAsync(CancellationToken stop = default) =>
+        db.Teams.AsNoTracking().OrderBy(team => team.Id).ToListAsync(stop);
+
+    /// <summary>Adds a team; its id.</summary>
+    public async Task<int> AddTeamAsync(string name, CancellationToken stop = default)
     {
-        var team = await db.Teams.OrderBy(each => each.Id).FirstOrDefaultAsync(stop);
+        var team = new Team { Name = name };
+        db.Teams.Add(team);
+        await db.SaveChangesAsync(stop);
+        return team.Id;
+    }
+
+    /// <summary>Gives a team another name; false where there is none with that id.</summary>
+    public async Task<bool> RenameTeamAsync(int id, string name, CancellationToken stop = default) =>
+        await db.Teams.Where(team => team.Id == id).ExecuteUpdateAsync(set => set.SetProperty(team => team.Name, name), stop) > 0;
+
+    /// <summary>The team asked for, else the first; the first of all is made where there is none.</summary>
+    public async Task<Team> TeamAsync(int? id, CancellationToken stop = default)
+    {
+        var team =
+            await db.Teams.FirstOrDefaultAsync(each => each.Id == id, stop)
+            ?? await db.Teams.OrderBy(each => each.Id).FirstOrDefaultAsync(stop);
         if (team is null)
         {
             team = new Team { Name = "My team" };

@@ -79,10 +79,16 @@ public sealed class IndexModel(
         return larger == 0 ? $"{groups} groups of {small}" : $"{larger} of {small + 1} and {groups - larger} of {small}";
     }
 
+    public IReadOnlyList<Team> Teams { get; private set; } = [];
+
     /// <summary>Other practices whose sheet is still open.</summary>
     public IReadOnlyList<Practice> Others { get; private set; } = [];
 
     public async Task OnGetAsync(int? practice, CancellationToken stop) => await LoadAsync(practice, stop);
+
+    /// <summary>Begins another practice today, for a team.</summary>
+    public async Task<IActionResult> OnPostNewAsync(int team, CancellationToken stop) =>
+        await sheet.BeginAsync(team, stop) is { } practice ? RedirectToPage(new { practice }) : NotFound();
 
     /// <summary>Takes a drill off the timing sheet.</summary>
     public async Task<IActionResult> OnPostTakeOffAsync(int practice, int block, CancellationToken stop) =>
@@ -145,6 +151,7 @@ public sealed class IndexModel(
     private async Task LoadAsync(int? practice, CancellationToken stop)
     {
         var today = DateOnly.FromDateTime(clock.GetLocalNow().DateTime);
+        Teams = await squad.TeamsAsync(stop);
         Practice = (practice is { } id ? await book.FindAsync(id, stop) : null) ?? await book.ForDayAsync(today, stop);
         if (Practice is null)
         {

@@ -56,4 +56,49 @@ public sealed class FloorTests
         Assert.Equal(next.At("q"), sheet.Floor.Now.At("q"));
         Assert.Equal(["a"], sheet.Floor.Before.At("s"));
     }
+
+    private static LiveSheet Duel(string on) =>
+        Given.Started(
+            Given.Card(
+                $$"""
+                "places":[{"id":"s","size":2,"scores":true},{"id":"q","kind":"line"}],
+                "moves":[{"from":"s","to":"q","who":"loser"},{"from":"q","to":"s"}],"rotate":{"on":"{{on}}"},
+                "clock":{"work":10,"change":2,"rounds":3}
+                """
+            ),
+            "a",
+            "b",
+            "c",
+            "d"
+        );
+
+    [Theory]
+    [InlineData("success", "a+", "ac|db")] // whoever makes it has won, the other of the two has lost
+    [InlineData("success", "a+ c+ c+", "cb|ad")]
+    [InlineData("failure", "a-", "bc|da")]
+    public void Of_two_in_a_duel_the_tap_tells_who_stays(string on, string taps, string stood) =>
+        Assert.Equal(stood, Stood(Duel(on).Taps(taps)));
+
+    [Fact]
+    public void Where_no_tap_tells_who_won_the_clock_waits_for_the_coach_to_say_it()
+    {
+        var sheet = Duel("round");
+        var practice = new LivePractice("me", [new LiveRun("duel", [new RunSheet("s", "", sheet)])]);
+
+        Assert.Empty(practice.SayDue(11_000));
+        Assert.Equal(["a", "b"], sheet.Floor.Contestants);
+        practice.MoveOn("s", "b", 11_500);
+
+        Assert.Equal("bc|da", Stood(sheet));
+        Assert.Empty(Duel("success").Floor.Contestants);
+    }
+
+    [Fact]
+    public void Who_came_in_moves_on_by_their_own_taps()
+    {
+        var sheet = Lines("""{"on":"success"}""");
+        sheet.Add(new RunEvent.Sub(new EventId("x", 1), 1000, "a", "d"));
+
+        Assert.Equal("b|cd", Stood(sheet.Taps("d+")));
+    }
 }

@@ -370,4 +370,34 @@ public sealed class FamilyTests
     [InlineData("retry", 2)]
     public void A_lost_window_sends_one_back_to_the_first_or_nowhere(string fail, int rung) =>
         Assert.Equal(rung, ShippedCard.Play("climb-the-net", 1, 0, ("fail", fail)).Tap("a:make*4 a:miss*2")["a"].Rung);
+
+    [Fact]
+    public void The_winner_stays_on_and_the_loser_goes_to_the_tail()
+    {
+        var bout = ShippedCard.Play("stay-on", 4).Tap("a:goal c:goal");
+
+        Assert.Equal(["c", "d"], bout.Live.Floor.Now.At("duel").Order());
+        Assert.Equal(["b", "a"], bout.Live.Floor.Now.At("queue"));
+        Assert.Equal((1.0, 1.0), (bout["a"].Points, bout["c"].Points));
+    }
+
+    [Fact]
+    public void Four_rounds_one_way_and_four_the_other_end_where_they_began()
+    {
+        var card = ShippedCard.Read("round-and-back");
+        Member[] players = [new("a", "A"), new("b", "B"), new("c", "C"), new("d", "D"), new("e", "E")];
+        var live = LiveSheet.Open(card, new LogHead(card.Id, 0, card.Chosen, [new Unit("g", "G", players)])).Sure();
+        live.Add(new RunEvent.Start(new EventId("t", 1), 0));
+        var corners = new List<string>();
+        for (var round = 0; round < 8; round++)
+        {
+            corners.Add(live.Floor.Now.Of("a")!.Id);
+            foreach (var due in live.Due(5000 + (33_000 * round) + 25_500).ToArray())
+            {
+                live.Add(due);
+            }
+        }
+
+        Assert.Equal(["near-left", "far-left", "far-right", "near-right", "wait", "near-right", "far-right", "far-left"], corners);
+    }
 }

@@ -113,7 +113,7 @@ public sealed class PageTests : IAsyncLifetime
 
         Assert.Contains(page.QuerySelectorAll(".wrong"), wrong => wrong.TextContent.Contains(said, StringComparison.Ordinal));
         Assert.Equal("pivot", page.QuerySelector("#Form_Positions")!.GetAttribute("value"));
-        Assert.Equal(14, await _home.WithAsync<TallyDb, int>(db => db.Players.CountAsync()));
+        Assert.Equal(14, await _home.WithAsync<TallyDb, int>(db => db.Players.CountAsync(player => player.TeamId == 1)));
     }
 
     [Fact]

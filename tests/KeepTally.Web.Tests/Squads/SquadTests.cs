@@ -113,11 +113,11 @@ public sealed class SquadTests : IAsyncLifetime
         );
         var preview = await Visitor.ParsedAsync(shown);
         Assert.Contains("Line 4: the name is missing.", preview.QuerySelector("#wrong")!.TextContent, StringComparison.Ordinal);
-        Assert.Equal(14, await _home.WithAsync<TallyDb, int>(db => db.Players.CountAsync()));
+        Assert.Equal(14, await _home.WithAsync<TallyDb, int>(db => db.Players.CountAsync(player => player.TeamId == 1)));
 
         using var taken = await visitor.PostAsync(preview, "#take", "/squad/import?handler=Take");
 
-        Assert.Equal(15, await _home.WithAsync<TallyDb, int>(db => db.Players.CountAsync()));
+        Assert.Equal(15, await _home.WithAsync<TallyDb, int>(db => db.Players.CountAsync(player => player.TeamId == 1)));
         var csv = await (await visitor.Http.GetAsync(new Uri("/squad?handler=Csv", UriKind.Relative))).Content.ReadAsStringAsync();
         Assert.Contains("Zoe Fern,21", csv, StringComparison.Ordinal);
     }

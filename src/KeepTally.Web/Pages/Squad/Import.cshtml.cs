@@ -9,6 +9,10 @@ public sealed class ImportModel(SquadBook squad, TimeProvider clock) : PageModel
 {
     private const long LargestBytes = 1_000_000;
 
+    /// <summary>The team the list is for; the first where none is named.</summary>
+    [BindProperty(SupportsGet = true)]
+    public int? Team { get; set; }
+
     public string Text { get; private set; } = "";
 
     public SquadPreview? Preview { get; private set; }
@@ -41,14 +45,14 @@ public sealed class ImportModel(SquadBook squad, TimeProvider clock) : PageModel
     {
         Text = text ?? "";
         var preview = await ReadAsync(stop);
-        var team = await squad.FirstTeamAsync(stop);
+        var team = await squad.TeamAsync(Team, stop);
         await squad.TakeAsync(team.Id, preview.Rows, stop);
-        return RedirectToPage("/Squad/Index");
+        return RedirectToPage("/Squad/Index", new { Team });
     }
 
     private async Task<SquadPreview> ReadAsync(CancellationToken stop)
     {
-        var team = await squad.FirstTeamAsync(stop);
+        var team = await squad.TeamAsync(Team, stop);
         return SquadCsv.Read(Text, await squad.ListAsync(team.Id, stop), clock.GetLocalNow().Year);
     }
 }

@@ -9,7 +9,15 @@ namespace KeepTally.Web.Pages.Squad;
 /// <summary>The squad: list, add, change.</summary>
 public sealed class IndexModel(SquadBook squad, PlayerErasure erasure) : PageModel
 {
-    public string Team { get; private set; } = "";
+    private const int LongestTeamName = 80;
+
+    public required Team Shown { get; set; }
+
+    public IReadOnlyList<Team> Teams { get; private set; } = [];
+
+    /// <summary>The team looked at; the first where none is named.</summary>
+    [BindProperty(SupportsGet = true)]
+    public int? Team { get; set; }
 
     public IReadOnlyList<Player> Players { get; private set; } = [];
 
@@ -18,6 +26,9 @@ public sealed class IndexModel(SquadBook squad, PlayerErasure erasure) : PageMod
 
     /// <summary>Whether the player being changed has left the squad.</summary>
     public bool IsFormer => Former.Any(player => player.Id == Edit);
+
+    /// <summary>What is wrong with the name of a team, or null.</summary>
+    public string? TeamFault { get; private set; }
 
     [BindProperty]
     public PlayerForm Form { get; set; } = new();
@@ -35,7 +46,7 @@ public sealed class IndexModel(SquadBook squad, PlayerErasure erasure) : PageMod
                 return NotFound();
             }
 
-            Form = PlayerForm.Of(player);
+            (Form, Team) = (PlayerForm.Of(player), player.TeamId);
         }
 
         await LoadAsync(stop);
@@ -52,32 +63,57 @@ public sealed class IndexModel(SquadBook squad, PlayerErasure erasure) : PageMod
 
         if (Edit is { } id)
         {
-            return await squad.ChangeAsync(id, Form.Details, stop) ? RedirectToPage(new { Edit = (int?)null }) : NotFound();
+            return await squad.ChangeAsync(id, Form.Details, stop) ? RedirectToPage(new { Edit = (int?)null, Team }) : NotFound();
         }
 
-        var team = await squad.FirstTeamAsync(stop);
+        var team = await squad.TeamAsync(Team, stop);
         await squad.AddAsync(team.Id, Form.Details, stop);
-        return RedirectToPage();
+        return RedirectToPage(new { Team });
     }
 
     /// <summary>The squad as CSV.</summary>
     public async Task<IActionResult> OnGetCsvAsync(CancellationToken stop)
     {
-        var team = await squad.FirstTeamAsync(stop);
+        var team = await squad.TeamAsync(Team, stop);
         var csv = SquadCsv.Write(await squad.ListAsync(team.Id, stop));
         return File(Encoding.UTF8.GetBytes(csv), "text/csv; charset=utf-8", "squad.csv");
     }
 
     public async Task<IActionResult> OnPostArchiveAsync(int id, bool away, CancellationToken stop) =>
-        await squad.ArchiveAsync(id, away, stop) ? RedirectToPage(new { Edit = (int?)null }) : NotFound();
+        await squad.ArchiveAsync(id, away, stop) ? RedirectToPage(new { Edit = (int?)null, Team }) : NotFound();
 
     public async Task<IActionResult> OnPostEraseAsync(int id, CancellationToken stop) =>
-        await erasure.EraseAsync(id, stop) ? RedirectToPage(new { Edit = (int?)null }) : NotFound();
+        await erasure.EraseAsync(id, stop) ? RedirectToPage(new { Edit = (int?)null, Team }) : NotFound();
+
+    /// <summary>Adds a team, or gives the one looked at another name.</summary>
+    public async Task<IActionResult> OnPostTeamAsync(string? name, bool rename, CancellationToken stop)
+    {
+        var clean = (name ?? "").Trim();
+        if (clean.Length is 0 or > LongestTeamName)
+        {
+            TeamFault = $"Write a name of 1 to {LongestTeamName} letters.";
+            ModelState.Clear();
+            await LoadAsync(stop);
+            return Page();
+        }
+
+        if (!rename)
+        {
+            Team = await squad.AddTeamAsync(clean, stop);
+        }
+        else if (!await squad.RenameTeamAsync((await squad.TeamAsync(Team, stop)).Id, clean, stop))
+        {
+            return NotFound();
+        }
+
+        return RedirectToPage(new { Edit = (int?)null, Team });
+    }
 
     private async Task LoadAsync(CancellationToken stop)
     {
-        var team = await squad.FirstTeamAsync(stop);
-        Team = team.Name;
+        var team = await squad.TeamAsync(Team, stop);
+        (Shown, Team) = (team, team.Id);
+        Teams = await squad.TeamsAsync(stop);
         Players = await squad.ListAsync(team.Id, stop);
         Former = await squad.FormerAsync(team.Id, stop);
     }

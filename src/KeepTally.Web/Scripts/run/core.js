@@ -11,6 +11,7 @@ export async function loadCore() {
     tap: (sheet, touch, now) => read(Bridge.Tap(sheet, JSON.stringify(touch), now)),
     passTurn: (sheet, unit, now) => read(Bridge.PassTurn(sheet, unit, now)),
     say: (word, reason, now) => read(Bridge.Say(word, reason, now)),
+    moveOn: (sheet, winner, now) => read(Bridge.MoveOn(sheet, winner, now)),
     change: (change, now) => read(Bridge.Change(JSON.stringify(change), now)),
     who: (now) => read(Bridge.Who(now)),
     boards: (now) => read(Bridge.Boards(now)),

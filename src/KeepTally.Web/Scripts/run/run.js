@@ -122,12 +122,32 @@ async function begin() {
     if (rowsOf(before) !== rowsOf(view)) {
       numberRows();
     }
+    showContest(view.run?.contest ?? []);
     if (by("boards").open) {
       boards.show();
     }
     if (before?.run?.clock.state !== view.run?.clock.state) {
       signals.anew();
     }
+  }
+
+  /** Who won is said by tapping the name; who goes where then is the core's. */
+  function showContest(contest) {
+    const names = JSON.stringify(contest);
+    if (by("contest").dataset.shown === names) {
+      return;
+    }
+    by("contest").dataset.shown = names;
+    by("contest").replaceChildren(
+      ...contest.map(({ sheet, player, name }) => {
+        const chip = document.createElement("button");
+        chip.type = "button";
+        chip.className = "chip";
+        chip.textContent = `${name} won`;
+        chip.addEventListener("click", () => act(core.moveOn(sheet, player, time.now())));
+        return chip;
+      }),
+    );
   }
 
   const rowsOf = (shown) => shown?.run?.sheets.map((sheet) => sheet?.rows.length ?? 0).join();

@@ -1,0 +1,84 @@
+using KeepTally.Store;
+using KeepTally.Store.Practices;
+using KeepTally.Store.Squads;
+using Microsoft.EntityFrameworkCore;
+
+namespace KeepTally.Web.Tests.Squads;
+
+/// <summary>Several teams of one club, each with its own players and practices.</summary>
+public sealed class TeamTests : IAsyncLifetime
+{
+    private readonly Installation _home = new();
+
+    public ValueTask InitializeAsync() => _home.InitializeAsync();
+
+    public ValueTask DisposeAsync() => _home.DisposeAsync();
+
+    [Fact]
+    public async Task A_team_is_added_named_anew_and_given_players_of_its_own()
+    {
+        var visitor = _home.Visit();
+        using var added = await visitor.PostAsync(
+            await visitor.OpenAsync("/squad"),
+            "#team-form",
+            "/squad?handler=Team",
+            ("name", "Minis"),
+            ("rename", "false")
+        );
+        var address = added.Headers.Location!.ToString();
+        var page = await visitor.OpenAsync(address);
+        Assert.Equal("Minis", page.QuerySelector("[aria-current=true]")!.TextContent);
+        Assert.Empty(page.QuerySelectorAll(".squad-table tbody tr"));
+
+        using var player = await visitor.SendAsync(page, ".squad-form form", address, ("Form.Name", "Tess Marsh"));
+        using var renamed = await visitor.PostAsync(
+            await visitor.OpenAsync(address),
+            "#team-form",
+            $"{address}&handler=Team",
+            ("name", "Little Terns"),
+            ("rename", "true")
+        );
+        var after = await visitor.OpenAsync(renamed.Headers.Location!.ToString());
+        Assert.Equal("Little Terns", after.QuerySelector("[aria-current=true]")!.TextContent);
+        Assert.Equal(["Tess Marsh"], after.QuerySelectorAll(".squad-table tbody th").Select(name => name.TextContent));
+        Assert.DoesNotContain(
+            "Tess",
+            (await visitor.OpenAsync("/squad")).QuerySelector(".squad-table")!.TextContent,
+            StringComparison.Ordinal
+        );
+    }
+
+    [Fact]
+    public async Task A_practice_of_another_team_has_that_teams_players()
+    {
+        var visitor = _home.Visit();
+        using var begun = await visitor.PostAsync(await visitor.OpenAsync("/"), "#new-practice", "/?handler=New", ("team", "3"));
+
+        var today = await visitor.OpenAsync(begun.Headers.Location!.ToString());
+
+        Assert.Equal("Saltmarsh Terns hockey", today.QuerySelector(".over")!.TextContent);
+        Assert.Equal(8, today.QuerySelectorAll(".here-tile").Length);
+        var practice = await _home.WithAsync<TallyDb, int>(db => db.Practices.MaxAsync(each => each.Id));
+        var line = new DrillLine(practice, "clean-or-not", 8, 2, new Dictionary<string, string>());
+        Assert.Null((await _home.WithAsync<TimingSheet, (int?, string?)>(sheet => sheet.AddAsync(line))).Item2);
+        Assert.Null(await _home.WithAsync<PracticeStart, string?>(start => start.BeginAsync(practice)));
+        var heads = await _home.WithAsync<TallyDb, List<string>>(db => db.Sheets.Select(sheet => sheet.HeadJson).ToListAsync());
+        Assert.DoesNotContain(heads, head => head.Contains("Ada", StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public async Task Players_of_two_teams_are_no_pair()
+    {
+        var (ada, kerra) = await _home.WithAsync<TallyDb, (int, int)>(async db =>
+            (
+                (await db.Players.SingleAsync(player => player.Name == "Ada Fenwick")).Id,
+                (await db.Players.SingleAsync(player => player.Name == "Kerra Blythe")).Id
+            )
+        );
+
+        Assert.Equal(
+            "Choose two players of this team.",
+            await _home.WithAsync<PairBook, string?>(pairs => pairs.KeepAsync(1, ada, kerra, true))
+        );
+    }
+}
