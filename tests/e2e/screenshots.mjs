@@ -71,6 +71,39 @@ try {
   await wide();
   await zones.endDrill();
 
+  await page.goto("/groups/1");
+  await page.locator("#way-Spread").click();
+  await page.locator("#way-Spread[aria-pressed=true]").waitFor();
+  await page.locator("[data-made]").first().getByRole("button", { name: "Ada" }).focus();
+  await page.keyboard.press("ArrowRight");
+  await page.locator(".even small").waitFor();
+  await page.locator("[data-made]").first().getByRole("button", { name: "Bea" }).click();
+  await shot("groups");
+  await page.locator("#way-Listed").click();
+  await page.locator("#way-Listed[aria-pressed=true]").waitFor();
+
+  await page.goto("/circuit/new");
+  for (const [index, card] of ["minute-trios", "three-gates", "habit-pairs", "clean-or-not"].entries()) {
+    await page.locator(`#station-${index}`).selectOption(card);
+  }
+  await page.locator("#circuit-practice").selectOption({ label: "A new practice today" });
+  await page.waitForTimeout(700);
+  await shot("circuit");
+  await page.getByRole("button", { name: "Put it on the timing sheet" }).click();
+  await page.getByRole("button", { name: "Start practice" }).click();
+  const circuit = new RunScreen(page);
+  await circuit.ready();
+  await circuit.start();
+  await tapAll(circuit, [
+    ["Ada", "Clean", 3],
+    ["Bea", "Make", 4],
+    ["Bea", "Miss"],
+    ["Freya", "Make", 2],
+    ["Dora", "Goal", 2],
+  ]);
+  await shot("run-circuit");
+  await circuit.endDrill();
+
   const screen = await RunScreen.begin(page);
   await screen.start();
   await tapAll(screen, [
@@ -85,6 +118,16 @@ try {
     ["Dora", "Clean", 2],
   ]);
   await shot("run");
+  await page.locator("#who-open").click();
+  await page.locator(".who-chip", { hasText: "Cleo" }).click();
+  await shot("who");
+  await page.keyboard.press("Escape");
+  const board = await context.newPage();
+  await board.goto(page.url().replace("/run/", "/board/"));
+  await board.locator("place-board").first().waitFor();
+  await board.waitForTimeout(400);
+  await board.screenshot({ path: `${folder}/board.png` });
+  await board.close();
   await phone();
   await shot("run-phone");
   await page.evaluate(() => (document.documentElement.dataset.bsTheme = "dark"));

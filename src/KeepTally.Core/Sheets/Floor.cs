@@ -58,6 +58,9 @@ public sealed class Floor
     /// <summary>The moves of the next rotation: the card's, or those turned round.</summary>
     private IReadOnlyList<Move> Moves => Rotation.Way(_stage.Moves, _stage.Rotate, Rotations);
 
+    /// <summary>Everyone who has stood at a place so far.</summary>
+    public IReadOnlyCollection<string> Stood => _goes.Keys;
+
     /// <summary>How often a player has had each job so far, by the coach's word for it; the go under way counts.</summary>
     public IReadOnlyDictionary<string, int> GoesOf(string player) =>
         _goes.TryGetValue(player, out var goes) ? goes : new Dictionary<string, int>();

@@ -23,6 +23,9 @@ public sealed class PracticeResults(LiveRecord record)
                 .Select(station => Of(recorded.Run, [.. station.OrderBy(sheet => sheet.Row.Group)]))
             : [Of(recorded.Run, recorded.Sheets)];
 
+    private static IEnumerable<GoesRow> GoesOn(string sheet, LiveSheet live) =>
+        live.Floor.Stood.Select(player => new GoesRow(sheet, live.Head.NameOf(player), live.Floor.GoesOf(player)));
+
     private static DrillResult Of(Run run, IReadOnlyList<RecordedSheet> recorded)
     {
         var sheets = recorded
@@ -41,12 +44,14 @@ public sealed class PracticeResults(LiveRecord record)
             sheets.Any(sheet => sheet.Live.Sheet.Clock.IsStarted),
             DrillTable.Rank(stage.Measures, reports),
             [.. reports.Select(report => new SheetResult(report.Name, report.Units, report.Report))],
-            recorded[0].Row.Station
+            recorded[0].Row.Station,
+            stage.Moves.Count == 0 ? [] : [.. sheets.SelectMany(sheet => GoesOn(sheet.Name, sheet.Live))]
         );
     }
 }
 
 /// <param name="Station">In a circuit, the station from 0; else null.</param>
+/// <param name="Goes">Where places move on: how often each player had each job.</param>
 /// <param name="Begun">Whether the drill was started at all.</param>
 public sealed record DrillResult(
     int RunId,
@@ -55,7 +60,8 @@ public sealed record DrillResult(
     bool Begun,
     IReadOnlyList<DrillRow> Rows,
     IReadOnlyList<SheetResult> Sheets,
-    int? Station
+    int? Station,
+    IReadOnlyList<GoesRow> Goes
 )
 {
     /// <summary>What tells it from the other results of a practice.</summary>
@@ -63,3 +69,7 @@ public sealed record DrillResult(
 }
 
 public sealed record SheetResult(string Name, IReadOnlyList<Unit> Units, SheetReport Report);
+
+/// <summary>How often a player had each job of a drill.</summary>
+/// <param name="Sheet">The name of the group or court; empty where there was only one.</param>
+public sealed record GoesRow(string Sheet, string Player, IReadOnlyDictionary<string, int> Goes);

@@ -28,7 +28,8 @@ public sealed class ResultsCsvTests
             true,
             DrillTable.Rank(card.Stages[0].Measures, [("", units, report)]),
             [new SheetResult("", units, report)],
-            null
+            null,
+            []
         );
     }
 
