@@ -78,7 +78,7 @@ internal static class BoardFace
         return new BibView(
             player,
             letters,
-            PadFace.FirstName(live.Head.NameOf(player)),
+            live.CallNameOf(player),
             pattern,
             seat.X,
             seat.Y,

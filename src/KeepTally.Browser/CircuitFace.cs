@@ -4,12 +4,13 @@ using KeepTally.Core.Words;
 
 namespace KeepTally.Browser;
 
-/// <summary>Puts a circuit into words: each group with its players, where it is now and where it goes next.</summary>
+/// <summary>Puts a circuit into words: each group with its players, the station where it is now and where it goes next.</summary>
 internal static class CircuitFace
 {
     private const string Rest = "rest";
+    private const int Bibs = 4;
 
-    internal static IReadOnlyList<PersonView> Of(LiveRun run, long at)
+    internal static IReadOnlyList<RoundView> Of(LiveRun run, long at)
     {
         var round = run.RoundAt(at);
         var moving = run.ClockAt(at)?.Interval.Kind is IntervalKind.Change or IntervalKind.Break;
@@ -19,8 +20,10 @@ internal static class CircuitFace
                 .Sheets.Where(each => each.Stop is not null)
                 .GroupBy(each => each.Stop!.Value.Group)
                 .OrderBy(group => group.Key)
-                .Select(group => new PersonView(
-                    $"{Letters.Of(group.Key)} {NamesOf(group.First())}",
+                .Select(group => new RoundView(
+                    Letters.Of(group.Key),
+                    group.Key % Bibs,
+                    NamesOf(run, group, round),
                     StationIn(group, round),
                     round < run.Circuit!.Sheet.Timeline!.Plan.Rounds ? StationIn(group, round + 1) : "",
                     moving
@@ -29,8 +32,15 @@ internal static class CircuitFace
     }
 
     private static string StationIn(IEnumerable<RunSheet> stops, int round) =>
-        stops.FirstOrDefault(each => each.Stop!.Value.Round == round)?.Name ?? Rest;
+        stops.FirstOrDefault(each => each.Stop!.Value.Round == round) is { } stop
+            ? $"{stop.Stop!.Value.Station + 1} {stop.Name}"
+            : Rest;
 
-    private static string NamesOf(RunSheet sheet) =>
-        string.Join(", ", sheet.Sheet.Sheet.Roll.Everyone.Select(player => PadFace.FirstName(sheet.Sheet.Head.NameOf(player))));
+    /// <summary>Who goes round with the group from now on; who may not do what is done at a station goes along all the same.</summary>
+    private static string NamesOf(LiveRun run, IEnumerable<RunSheet> stops, int round)
+    {
+        var left = stops.Where(each => each.Stop!.Value.Round >= round).DefaultIfEmpty(stops.Last());
+        var players = left.SelectMany(each => each.Sheet.Sheet.Roll.Everyone).Distinct();
+        return string.Join(", ", players.Select(run.CallNameOf));
+    }
 }

@@ -26,7 +26,10 @@ internal static class PadFace
             sheet.Stop is null ? "" : OwnClock(live, at),
             sheet.Stop is { } stop ? $"Group {Letters.Of(stop.Group)}" : "",
             [.. slots.Select(unit => Row(live, report, unit, resting, everyone))],
-            [.. PeopleOf(live, resting)]
+            // On the way to the next station the places of this one are nobody's any more.
+            LiveRun.HasStood(sheet)
+                ? []
+                : [.. PeopleOf(live, resting)]
         );
     }
 
@@ -53,7 +56,7 @@ internal static class PadFace
     }
 
     private static string MembersOf(LiveSheet live, string unit) =>
-        string.Join(", ", live.Sheet.Roll.Of(unit).Select(player => FirstName(live.Head.NameOf(player))));
+        string.Join(", ", live.Sheet.Roll.Of(unit).Select(live.CallNameOf));
 
     private static RowView Row(LiveSheet live, SheetReport report, string? unit, bool resting, bool everyone)
     {
@@ -187,7 +190,7 @@ internal static class PadFace
         foreach (var player in live.Sheet.Roll.Everyone.OrderBy(player => OrderOf(from, player)))
         {
             yield return new PersonView(
-                FirstName(live.Head.NameOf(player)),
+                live.CallNameOf(player),
                 from.Of(player)?.Name ?? "waiting",
                 to.Of(player)?.Name ?? "waiting",
                 moving
@@ -197,8 +200,6 @@ internal static class PadFace
 
     private static int OrderOf(Placement placement, string player) =>
         placement.Of(player) is { } place ? placement.Places.ToList().IndexOf(place) : int.MaxValue;
-
-    internal static string FirstName(string name) => name.Split(' ', 2)[0];
 
     private static string Figure(double number) => number.ToString("0.##", CultureInfo.InvariantCulture);
 }

@@ -49,7 +49,7 @@ internal static class RunFace
             run.Circuit is null ? [] : CircuitFace.Of(run, at),
             taps,
             taps.FirstOrDefault(tap => tap is { Undone: false, Move: false }),
-            run.OpenAt(at).Any(each => each.Sheet.Stage.Moves.Count > 0),
+            run.OpenAt(at).Any(each => each.Sheet.Stage.Moves.Count > 0 && !LiveRun.HasStood(each)),
             primary == "pause",
             [
                 .. run.OpenAt(at)
@@ -57,7 +57,7 @@ internal static class RunFace
                         each.Sheet.Floor.Contestants.Select(player => new ContestView(
                             each.Id,
                             player,
-                            PadFace.FirstName(each.Sheet.Head.NameOf(player))
+                            each.Sheet.CallNameOf(player)
                         ))
                     ),
             ]

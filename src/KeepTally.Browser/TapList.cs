@@ -47,7 +47,9 @@ internal static class TapList
             id,
             rotate.Id.Device,
             rotate.Id.N,
-            live.Head.Units[0].Players.Count > 0 ? "Places moved on" : $"{live.Head.Units[0].ShortName}'s group · moved on",
+            live.Head.Units[0].Players.Count > 0
+                ? "Places moved on"
+                : $"{live.CallNameOf(live.Head.Units[0].Id)}'s group · moved on",
             undone,
             true,
             ""
@@ -64,14 +66,14 @@ internal static class TapList
         };
         return new TapView(id, sub.Id.Device, sub.Id.N, text, undone, false, "");
 
-        string? First(string? player) => player is null ? null : PadFace.FirstName(live.Head.NameOf(player));
+        string? First(string? player) => player is null ? null : live.CallNameOf(player);
     }
 
     private static string Where(string? zone) => zone is null or Targets.None ? "elsewhere" : Phrase.Words(zone);
 
     private static TapView View(string id, LiveSheet live, RunEvent.Tap tap, bool undone)
     {
-        var name = live.Units.FirstOrDefault(unit => unit.Id == tap.Unit)?.ShortName;
+        var name = live.Units.Any(unit => unit.Id == tap.Unit) ? live.CallNameOf(tap.Unit!) : null;
         var outcome = live.Stage.Outcomes.FirstOrDefault(each => each.Id == tap.Outcome)?.Label ?? Where(tap.Zone);
         var more = string.Join(
             ", ",

@@ -21,7 +21,7 @@ internal sealed record RunView(
     string Prompt,
     ClockView Clock,
     IReadOnlyList<SheetView?> Sheets,
-    IReadOnlyList<PersonView> Round,
+    IReadOnlyList<RoundView> Round,
     IReadOnlyList<TapView> Taps,
     TapView? Last,
     bool CanMove,
@@ -99,11 +99,13 @@ internal sealed record WhoView(IReadOnlyList<GroupView> Groups, IReadOnlyList<Be
 /// <param name="Sheet">The sheet that whoever joins the group comes in on.</param>
 internal sealed record GroupView(string Sheet, string Name, IReadOnlyList<OnView> Players);
 
+/// <param name="Call">What they are called in passing.</param>
 /// <param name="Goes">How often at each job so far; empty where nobody moves.</param>
-internal sealed record OnView(string Id, string Name, string Goes);
+internal sealed record OnView(string Id, string Name, string Call, string Goes);
 
+/// <param name="Call">What they are called in passing.</param>
 /// <param name="Note">Why not in the drill under way; empty where they may come in.</param>
-internal sealed record BenchView(string Id, string Name, string Note);
+internal sealed record BenchView(string Id, string Name, string Call, string Note);
 
 /// <summary>One line of the pad: whom a tap there means, and how that unit stands.</summary>
 /// <param name="Unit">The unit's id, or null where nobody stands.</param>
@@ -140,6 +142,13 @@ internal sealed record RowView(
     internal static RowView Nobody { get; } =
         new(null, "Nobody here", "", 0, "", "", "", false, false, false, "", [], false, false, [], "");
 }
+
+/// <summary>A group on its way round a circuit.</summary>
+/// <param name="Pattern">Which of the four bibs.</param>
+/// <param name="Here">The station where it is, by number and name.</param>
+/// <param name="Next">Where it goes next; empty in the last round.</param>
+/// <param name="Moving">It is on its way there now.</param>
+internal sealed record RoundView(string Letter, int Pattern, string Players, string Here, string Next, bool Moving);
 
 /// <param name="Moving">The places are moving on now: from here to there.</param>
 internal sealed record PersonView(string Name, string Here, string Next, bool Moving);

@@ -15,7 +15,7 @@ internal static class WhoFace
         }
 
         var lanes = left[0].LanesAt(at);
-        var on = lanes.SelectMany(lane => lane[0].Sheet.Sheet.Roll.Everyone).ToHashSet(StringComparer.Ordinal);
+        var on = lanes.SelectMany(Everyone).ToHashSet(StringComparer.Ordinal);
         var bench = left.SelectMany(run => run.Sheets)
             .SelectMany(each => OffOf(each.Sheet))
             .Distinct(StringComparer.Ordinal)
@@ -23,18 +23,29 @@ internal static class WhoFace
             .Select(player => new BenchView(
                 player,
                 left.Select(run => run.NameOf(player)).FirstOrDefault(name => name != player, player),
+                left.Select(run => run.CallNameOf(player)).FirstOrDefault(name => name != player, player),
                 lanes.Any(lane => lane[0].Sheet.MayCome(player)) ? "" : "not in this drill"
             ))
             .OrderBy(player => player.Name, StringComparer.Ordinal);
         return new WhoView(
-            [.. lanes.SelectMany((lane, index) => GroupsOf(lane[0], lanes.Count > 1 ? $"Group {Letters.Of(index)}" : ""))],
+            [.. lanes.SelectMany((lane, index) => GroupsOf(lane, lanes.Count > 1 ? $"Group {Letters.Of(index)}" : ""))],
             [.. bench]
         );
     }
 
-    private static IEnumerable<GroupView> GroupsOf(RunSheet each, string name)
+    /// <summary>Everyone on the sheets of a lane: at a circuit, who goes along without doing this station's drill too.</summary>
+    private static IEnumerable<string> Everyone(IReadOnlyList<RunSheet> lane) =>
+        lane.SelectMany(each => each.Sheet.Sheet.Roll.Everyone).Distinct(StringComparer.Ordinal);
+
+    private static IEnumerable<GroupView> GroupsOf(IReadOnlyList<RunSheet> lane, string name)
     {
+        var each = lane[0];
         var live = each.Sheet;
+        if (each.Stop is not null)
+        {
+            return [Group(each, name, Everyone(lane))];
+        }
+
         return live.Units.Any(unit => unit.Players.Count > 0)
             ? live.Units.Select(unit =>
                 Group(each, name.Length == 0 ? unit.Name : $"{name}, {unit.Name}", live.Sheet.Roll.Of(unit.Id))
@@ -46,13 +57,20 @@ internal static class WhoFace
         new(
             each.Id,
             name,
-            [.. players.Select(player => new OnView(player, each.Sheet.Head.NameOf(player), GoesOf(each.Sheet, player)))]
+            [
+                .. players.Select(player => new OnView(
+                    player,
+                    each.Sheet.Head.NameOf(player),
+                    each.Sheet.CallNameOf(player),
+                    GoesOf(each.Sheet, player)
+                )),
+            ]
         );
 
     private static string GoesOf(LiveSheet live, string player) =>
-        live.Stage.Moves.Count == 0
-            ? ""
-            : string.Join(", ", live.Floor.GoesOf(player).Select(job => $"{Phrase.Words(job.Key)} {job.Value}"));
+        !live.Sheet.Roll.Has(player) ? "not at this station"
+        : live.Stage.Moves.Count == 0 ? ""
+        : string.Join(", ", live.Floor.GoesOf(player).Select(job => $"{Phrase.Words(job.Key)} {job.Value}"));
 
     private static IEnumerable<string> OffOf(LiveSheet sheet) =>
         (sheet.Head.Bench ?? [])

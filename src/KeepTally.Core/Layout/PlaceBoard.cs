@@ -4,7 +4,7 @@ namespace KeepTally.Core.Layout;
 
 /// <summary>
 /// Where the places of a stage are drawn on a board that players read from afar, and where each player's bib stands in
-/// them: spots side by side above, each line as a strip below, its head at the left. Lengths are in units of the board,
+/// them: spots side by side above, each line in which somebody stands as a strip below, its head at the left. Lengths are in units of the board,
 /// which is <see cref="Width"/> wide and as high as it needs to be.
 /// </summary>
 public sealed class PlaceBoard
@@ -58,7 +58,7 @@ public sealed class PlaceBoard
         }
 
         var lines = places
-            .Where(place => place.Kind == PlaceKind.Line)
+            .Where(place => place.Kind == PlaceKind.Line && most(place.Id) > 0)
             .Select(line => (line.Id, line.Name, line.Active))
             .Concat(most(Waiting) > 0 ? [(Waiting, Waiting, false)] : []);
         foreach (var (id, name, active) in lines)

@@ -1,11 +1,11 @@
 namespace KeepTally.Core.Places;
 
-/// <summary>
-/// How often each player comes to each job, over one full cycle of the places: until everybody stands again as at the
-/// start.
-/// </summary>
-/// <param name="Rotations">How many rotations the cycle has; null where it did not close within the patience.</param>
-/// <param name="Goes">For each player, how many turns at each job.</param>
+/// <summary>How often each player comes to each job as the places move on.</summary>
+/// <param name="Rotations">
+/// How many rotations it takes until everybody stands again as at the start; null where that is not so by the end of what
+/// was counted.
+/// </param>
+/// <param name="Goes">For each player, how many goes at each job.</param>
 public sealed record Fairness(int? Rotations, IReadOnlyDictionary<string, IReadOnlyDictionary<string, int>> Goes)
 {
     private const int Patience = 2000;
@@ -14,14 +14,23 @@ public sealed record Fairness(int? Rotations, IReadOnlyDictionary<string, IReadO
     public static bool CanTell(IReadOnlyList<Move> moves) =>
         moves.Count > 0 && moves.All(move => move.Who is MoveWho.All or MoveWho.First);
 
-    public static Fairness Of(Placement start, IReadOnlyList<Move> moves, RotateOn? rotate = null)
+    /// <summary>Over one full cycle of the places.</summary>
+    public static Fairness Of(Placement start, IReadOnlyList<Move> moves, RotateOn? rotate = null) =>
+        Count(start, moves, rotate, Patience);
+
+    /// <summary>Over so many goes, the first where everybody stands at the start; a cycle that closes earlier goes on.</summary>
+    public static Fairness Over(int goes, Placement start, IReadOnlyList<Move> moves, RotateOn? rotate = null) =>
+        Count(start, moves, rotate, goes, goOn: true);
+
+    private static Fairness Count(Placement start, IReadOnlyList<Move> moves, RotateOn? rotate, int most, bool goOn = false)
     {
         var goes = start
             .Places.SelectMany(place => start.At(place.Id))
             .Concat(start.Waiting)
             .ToDictionary(player => player, _ => new Dictionary<string, int>(StringComparer.Ordinal), StringComparer.Ordinal);
         var standing = start;
-        for (var round = 1; round <= Patience; round++)
+        int? cycle = null;
+        for (var go = 1; go <= most && (goOn || cycle is null); go++)
         {
             foreach (var place in standing.Places)
             {
@@ -31,21 +40,21 @@ public sealed record Fairness(int? Rotations, IReadOnlyDictionary<string, IReadO
                 }
             }
 
-            standing = Rotation.Once(standing, Rotation.Way(moves, rotate, round - 1), default);
-            if (Same(standing, start) && (rotate?.TurnRound is not { } turn || round % (2 * turn) == 0))
+            standing = Rotation.Once(standing, Rotation.Way(moves, rotate, go - 1), default);
+            if (Same(standing, start) && (rotate?.TurnRound is not { } turn || go % (2 * turn) == 0))
             {
-                return new Fairness(round, Kept(goes));
+                cycle ??= go;
             }
         }
 
-        return new Fairness(null, Kept(goes));
+        return new Fairness(cycle, Kept(goes));
     }
 
-    /// <summary>How many turns at a job the players have: the fewest, the most, and how many players have the most.</summary>
-    public (int Fewest, int Most, int HaveMost) At(string job)
+    /// <summary>How many goes at a job the players have: the fewest, the most, how many have the most, and how many any.</summary>
+    public (int Fewest, int Most, int HaveMost, int HaveAny) At(string job)
     {
         var counts = Goes.Values.Select(each => each.GetValueOrDefault(job)).ToArray();
-        return (counts.Min(), counts.Max(), counts.Count(count => count == counts.Max()));
+        return (counts.Min(), counts.Max(), counts.Count(count => count == counts.Max()), counts.Count(count => count > 0));
     }
 
     private static bool Same(Placement one, Placement other) =>

@@ -206,7 +206,7 @@ public sealed class LivePractice(string device, IReadOnlyList<LiveRun> runs)
 
     /// <summary>Where each group of a circuit is follows from the clock alone.</summary>
     private bool CanMove(RunSheet sheet, long now) =>
-        sheet != Now.Circuit && sheet.Sheet.Stage.Moves.Count > 0 && Now.OpenAt(now).Contains(sheet);
+        sheet != Now.Circuit && sheet.Sheet.Stage.Moves.Count > 0 && Now.OpenAt(now).Contains(sheet) && !LiveRun.HasStood(sheet);
 
     private static Func<RunSheet, bool> IsRunning(long now) =>
         sheet => sheet.Sheet.Sheet.Clock is { IsStarted: true, IsPaused: false } && !sheet.Sheet.ReportAt(now).Done;

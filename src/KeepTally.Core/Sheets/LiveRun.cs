@@ -23,6 +23,10 @@ public sealed class LiveRun(string name, IReadOnlyList<RunSheet> sheets)
     public string NameOf(string player) =>
         Sheets.Select(each => each.Sheet.Head.NameOf(player)).FirstOrDefault(name => name != player, player);
 
+    /// <summary>What anybody on its sheets or benches is called in passing.</summary>
+    public string CallNameOf(string player) =>
+        Sheets.FirstOrDefault(each => each.Sheet.Head.NameOf(player) != player)?.Sheet.CallNameOf(player) ?? player;
+
     /// <summary>
     /// The sheet whose clock is shown: a circuit's own, else the first that is not done.
     /// </summary>
@@ -84,7 +88,7 @@ public sealed class LiveRun(string name, IReadOnlyList<RunSheet> sheets)
         );
 
     /// <summary>The clock of a stop stands since the work of its round is over: it is not for a coach to let it go on.</summary>
-    internal static bool HasStood(RunSheet each) => each.Sheet.Log.Holds(Stands);
+    public static bool HasStood(RunSheet each) => each.Sheet.Log.Holds(Stands);
 
     /// <summary>
     /// A stop opens with the work of its round; its clock stands when that is over, and it closes when the next work

@@ -14,6 +14,7 @@ public sealed class LiveSheet
     private readonly DrillCard _card;
     private readonly Timeline? _timeline;
     private readonly Dictionary<EventId, Verdict> _verdicts = [];
+    private readonly IReadOnlyDictionary<string, string> _callNames;
     private Sheet _sheet;
     private Floor _floor;
     private int _folded;
@@ -24,6 +25,7 @@ public sealed class LiveSheet
     {
         _card = card;
         Head = head;
+        _callNames = CallNames.Of(head.Everyone);
         _sheet = sheet;
         _floor = new Floor(sheet.Stage, head.Units);
         _timeline = sheet.Stage.Clock is { } plan ? new Timeline(plan, head.Seed) : null;
@@ -49,6 +51,9 @@ public sealed class LiveSheet
     public Sheet Sheet => _sheet;
 
     public Floor Floor => _floor;
+
+    /// <summary>What somebody is called in passing: a player by call name, a group or a side by all of its name.</summary>
+    public string CallNameOf(string id) => _callNames.TryGetValue(id, out var name) ? name : Head.NameOf(id);
 
     /// <summary>Everyone who carries a score on the sheet, who came in later and who went off too.</summary>
     public IReadOnlyList<Unit> Units => _sheet.Units;

@@ -23,6 +23,9 @@ public sealed record LogHead(
         return CountIn is { } countIn && stage.Clock is { } clock ? stage with { Clock = clock with { CountIn = countIn } } : stage;
     }
 
+    /// <summary>Everyone the head knows: who is on the sheet at the start, and who may come in.</summary>
+    public IEnumerable<Member> Everyone => Units.SelectMany(unit => unit.People).Concat(Bench ?? []);
+
     /// <summary>The name of anybody the head knows: a unit, a player of one, or somebody who may come in.</summary>
     public string NameOf(string id) =>
         Units.FirstOrDefault(unit => unit.Id == id)?.Name
@@ -34,9 +37,6 @@ public sealed record LogHead(
 /// <param name="Players">Who makes up a group or a side at the start; empty where the unit is a player.</param>
 public sealed record Unit(string Id, string Name, IReadOnlyList<Member> Players)
 {
-    /// <summary>What it is called in passing: a player by first name, a group or a side by all of its name.</summary>
-    public string ShortName => Players.Count > 0 ? Name : Name.Split(' ', 2)[0];
-
     /// <summary>The people behind the unit: its players, or the unit itself where it is a player.</summary>
     public IEnumerable<Member> People => Players.Count > 0 ? Players : [new Member(Id, Name)];
 }

@@ -86,7 +86,7 @@ public static class Phrase
 
     public static string Plural(double number, string one) =>
         number == 1 ? one
-        : one.EndsWith('s') || one.EndsWith("ch", StringComparison.Ordinal) ? one + "es"
+        : one.EndsWith('s') || one.EndsWith("ch", StringComparison.Ordinal) || one == "go" ? one + "es"
         : one + "s";
 
     /// <summary>"once", "twice", "three times".</summary>

@@ -162,8 +162,7 @@ public static class TapWords
         return now.Done && !was.Done ? $"{Name(sheet, unit)} is done." : "";
     }
 
-    private static string Name(LiveSheet sheet, int unit) => sheet.Units[unit].ShortName;
+    private static string Name(LiveSheet sheet, int unit) => sheet.CallNameOf(sheet.Units[unit].Id);
 
-    private static string Name(LiveSheet sheet, string unit) =>
-        sheet.Units.FirstOrDefault(each => each.Id == unit)?.ShortName ?? unit;
+    private static string Name(LiveSheet sheet, string unit) => sheet.CallNameOf(unit);
 }

@@ -59,25 +59,12 @@ public sealed class IndexModel(
     public string ClockTime(double seconds) =>
         Practice!.Start.Add(TimeSpan.FromSeconds(seconds)).ToString("HH:mm", System.Globalization.CultureInfo.InvariantCulture);
 
+    /// <summary>What each player of the squad is called in passing, by unit id.</summary>
+    public IReadOnlyDictionary<string, string> CallNames =>
+        Core.Sheets.CallNames.Of(Players.Select(player => new Core.Sheets.Member(player.UnitId, player.Name)));
+
     /// <summary>How the players here fall into a block's groups, in words.</summary>
-    public string GroupWords(Block block)
-    {
-        if (block.Circuit is { } circuit)
-        {
-            return $"{block.Groups} groups, {Phrase.Figure(circuit.MinutesEach)} min at each station";
-        }
-
-        var dealt = Dealt.FirstOrDefault(each => each.Block.Id == block.Id);
-        var sides = dealt?.Groups is null ? 1 : SheetDealer.SidesOf(dealt.Cards[0].Stages[block.Stage]);
-        var groups = Math.Clamp((dealt?.Groups?.Groups.Count ?? block.Groups) / sides, 1, Math.Max(1, Here));
-        if (groups == 1)
-        {
-            return $"all {Here} together";
-        }
-
-        var (small, larger) = (Here / groups, Here % groups);
-        return larger == 0 ? $"{groups} groups of {small}" : $"{larger} of {small + 1} and {groups - larger} of {small}";
-    }
+    public string GroupWords(Block block) => BlockWords.Groups(block, Dealt.FirstOrDefault(each => each.Block.Id == block.Id));
 
     public IReadOnlyList<Team> Teams { get; private set; } = [];
 

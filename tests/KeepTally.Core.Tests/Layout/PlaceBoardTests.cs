@@ -73,8 +73,16 @@ public sealed class PlaceBoardTests
     [InlineData("Ada,Alba,Bea", "Ad,Al,B")]
     [InlineData("Hana,Hannah,Ida", "1,2,I")]
     [InlineData("Jo,Jo", "1,2")]
+    [InlineData("Ada Fenwick,Ada Marlowe,Bea Quill", "AF,AM,B")]
+    [InlineData("Ada Drew,Adela", "Ada,Ade")]
     public void Bibs_carry_as_many_letters_as_tell_players_apart(string names, string letters) =>
         Assert.Equal(letters, string.Join(',', BibLetters.Of(names.Split(','))));
+
+    [Fact]
+    public void Whatever_they_are_called_no_two_bibs_are_alike() =>
+        Gen.OneOf("Ada", "Adela", "Al", "Bea", "B", "ada", "Ada Drew", "Al Dee", "Bea Ada")
+            .Array[1, 12]
+            .Sample(names => Assert.Distinct(BibLetters.Of(names), StringComparer.OrdinalIgnoreCase));
 
     private static bool Meet(BoardPlace one, BoardPlace other) =>
         one.X < other.X + other.Width - 0.001

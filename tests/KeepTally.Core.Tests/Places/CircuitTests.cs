@@ -1,6 +1,5 @@
 using CsCheck;
 using KeepTally.Core.Places;
-using KeepTally.Core.Tests.Shipped;
 
 namespace KeepTally.Core.Tests.Places;
 
@@ -60,43 +59,5 @@ public sealed class CircuitTests
     {
         Assert.Equal([1, 2, 3, 0], Enumerable.Range(0, 4).Select(round => new Circuit(4, 4, false).StationOf(1, round)!.Value));
         Assert.Equal([1, 0, 3, 2], Enumerable.Range(0, 4).Select(round => new Circuit(4, 4, true).StationOf(1, round)!.Value));
-    }
-
-    [Theory]
-    [InlineData("minute-trios", 3, "shooter", 1, 1)]
-    [InlineData("minute-trios", 4, "feeder", 1, 1)]
-    [InlineData("two-on-one-lane", 3, "defender", 1, 1)]
-    public void After_a_full_cycle_everybody_has_done_every_job_alike(string card, int players, string job, int fewest, int most)
-    {
-        var stage = ShippedCard.Read(card).Stages[0];
-        var fair = Fairness.Of(Placement.Fill(stage.Places, Enumerable.Range(0, players).Select(n => $"{n}")), stage.Moves);
-
-        Assert.NotNull(fair.Rotations);
-        Assert.Equal((fewest, most), (fair.At(job).Fewest, fair.At(job).Most));
-    }
-
-    [Theory]
-    [InlineData("minute-trios", 3, "Three players: after three changes everyone has done every job as often as the others.")]
-    [InlineData("square-thief", 5, "")]
-    [InlineData("last-line", 5, "")]
-    public void What_the_numbers_make_of_it_is_said(string card, int players, string said) =>
-        Assert.Equal(said, Core.Words.FairWords.Of(ShippedCard.Read(card).Stages[0], players));
-
-    [Fact]
-    public void Every_shipped_card_whose_places_turn_by_themselves_is_fair_to_everyone_it_was_made_for()
-    {
-        foreach (var card in ShippedCard.Ids.Select(id => ShippedCard.Read(id)))
-        {
-            foreach (
-                var stage in card.Stages.Where(stage =>
-                    Fairness.CanTell(stage.Moves) && stage.Places.All(place => place.Side is null)
-                )
-            )
-            {
-                var players = Enumerable.Range(0, card.Players.Best).Select(n => $"{n}");
-                var fair = Fairness.Of(Placement.Fill(stage.Places, players), stage.Moves);
-                Assert.True(fair.Rotations is not null, $"{card.Id}: {stage.Name} never comes round");
-            }
-        }
     }
 }

@@ -52,7 +52,7 @@ public sealed class TurnRoundTests
         var fair = Fairness.Of(Placement.Fill(places, ["a", "b", "c", "d"]), moves, AfterTwo);
 
         Assert.Equal(4, fair.Rotations);
-        Assert.Equal((0, 2, 1), fair.At("3"));
+        Assert.Equal((0, 2, 1, 3), fair.At("3"));
     }
 
     private static (Place[] Places, Move[] Moves) Ring(int corners) =>

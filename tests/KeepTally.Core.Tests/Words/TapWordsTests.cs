@@ -1,4 +1,5 @@
 using KeepTally.Core.Sheets;
+using KeepTally.Core.Tests.Sheets;
 using KeepTally.Core.Tests.Shipped;
 
 namespace KeepTally.Core.Tests.Words;
@@ -41,9 +42,15 @@ public sealed class TapWordsTests
     [Fact]
     public void A_group_is_called_by_all_of_its_name_and_a_player_by_the_first()
     {
+        var card = Given.Card(
+            """
+            "scores":"group"
+            """
+        );
         var group = new Unit("g1", "Group A", [new Member("p1", "Wren Tarn")]);
+        var sheet = LiveSheet.Open(card, new LogHead(card.Id, 0, card.Chosen, [group])).Sure();
 
-        Assert.Equal(("Group A", "Wren"), (group.ShortName, new Unit("p1", "Wren Tarn", []).ShortName));
+        Assert.Equal(("Group A", "Wren"), (sheet.CallNameOf("g1"), sheet.CallNameOf("p1")));
     }
 
     [Fact]

@@ -1,5 +1,6 @@
 using KeepTally.Core.Cards;
 using KeepTally.Core.Formats;
+using KeepTally.Core.Sheets;
 using KeepTally.Core.Words;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Tables;
@@ -22,6 +23,9 @@ public sealed class IndexModel(CircuitSheet circuits, PracticeBook book, GroupPl
 
     /// <summary>Each group's letter and first names.</summary>
     public IReadOnlyList<(string Letter, string Players)> Groups { get; private set; } = [];
+
+    /// <summary>Where goes cannot be even, in words; empty once practice has begun.</summary>
+    public IReadOnlyList<string> Uneven { get; private set; } = [];
 
     /// <summary>The cards alone, as they are printed.</summary>
     public bool IsPrint { get; private set; }
@@ -48,7 +52,7 @@ public sealed class IndexModel(CircuitSheet circuits, PracticeBook book, GroupPl
 
         (Practice, Block) = (practice, found);
         Cards = [.. circuit.Stations.Select(station => CardReader.Read(station.CardVersion!.Json).Sure())];
-        Groups = await GroupsAsync(practice, found, stop);
+        Groups = found.Run is { } run ? await DealtAsync(run, stop) : await PlannedAsync(practice, found, stop);
         Grid = CircuitGrid.Of(
             circuit,
             [.. circuit.Stations.Zip(Cards, CircuitDealer.NameOf)],
@@ -57,25 +61,31 @@ public sealed class IndexModel(CircuitSheet circuits, PracticeBook book, GroupPl
         return true;
     }
 
-    /// <summary>As they would be dealt now; once practice has begun, as they were.</summary>
-    private async Task<IReadOnlyList<(string Letter, string Players)>> GroupsAsync(
+    /// <summary>The groups as they were dealt when practice began.</summary>
+    private async Task<IReadOnlyList<(string Letter, string Players)>> DealtAsync(Store.Tables.Run run, CancellationToken stop) =>
+        Named(
+            (await record.OfRunsAsync([run.Id], stop))[0]
+                .Sheets.Where(sheet => sheet.Row.Stop is null)
+                .SelectMany(sheet => HeadReader.Read(sheet.Row.HeadJson).Sure().Units)
+                .Select(unit => unit.Players)
+        );
+
+    /// <summary>The groups as they would be dealt now.</summary>
+    private async Task<IReadOnlyList<(string Letter, string Players)>> PlannedAsync(
         Practice practice,
         Block block,
         CancellationToken stop
     )
     {
-        IEnumerable<IEnumerable<string>> groups = block.Run is { } run
-            ? (await record.OfRunsAsync([run.Id], stop))[0]
-                .Sheets.Where(sheet => sheet.Row.Stop is null)
-                .SelectMany(sheet => HeadReader.Read(sheet.Row.HeadJson).Sure().Units)
-                .Select(unit => unit.Players.Select(player => player.Name))
-            : (await plan.OfAsync(practice, stop))
-                .Blocks.Where(each => each.Block.Id == block.Id)
-                .SelectMany(each => each.Groups?.Groups ?? [])
-                .Select(group => group.Players.Select(player => player.Name));
-        return
-        [
-            .. groups.Select((names, index) => (Letters.Of(index), string.Join(", ", names.Select(name => name.Split(' ')[0])))),
-        ];
+        var dealt = (await plan.OfAsync(practice, stop)).Blocks.First(each => each.Block.Id == block.Id);
+        Uneven = [.. BlockFairness.Of(dealt)];
+        return Named((dealt.Groups?.Groups ?? []).Select(group => group.Players));
+    }
+
+    private static (string Letter, string Players)[] Named(IEnumerable<IReadOnlyList<Member>> groups)
+    {
+        var all = groups.ToArray();
+        var names = CallNames.Of(all.SelectMany(group => group));
+        return [.. all.Select((group, index) => (Letters.Of(index), string.Join(", ", group.Select(player => names[player.Id]))))];
     }
 }

@@ -96,7 +96,7 @@ public sealed record SheetPad(
             sheet.Stop,
             ScoringSlots.Count(live.Stage, live.Head.Units.Count),
             live.Stage.Moves.Count == 0 ? 0 : live.Head.Units.Sum(unit => unit.People.Count()),
-            [.. live.Head.Units.Select(unit => string.Join(", ", unit.Players.Select(player => player.Name.Split(' ')[0])))]
+            [.. live.Head.Units.Select(unit => string.Join(", ", unit.Players.Select(player => live.CallNameOf(player.Id))))]
         );
     }
 }

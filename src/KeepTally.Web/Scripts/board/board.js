@@ -43,13 +43,14 @@ async function begin() {
 
   function showRound(groups) {
     by("board-round").hidden = groups.length === 0;
+    by("play").hidden = groups.length > 0;
     by("board-round").replaceChildren(
       ...groups.map((group) => {
         const line = document.createElement("li");
         line.classList.toggle("is-moving", group.moving);
-        line.classList.toggle("stays", group.here === group.next);
         for (const [tag, words, kind] of [
-          ["b", group.name, ""],
+          ["b", group.letter, `bib bib-${group.pattern}`],
+          ["span", group.players, "who"],
           ["span", group.here, "here"],
           ["span", group.next, "to"],
         ]) {

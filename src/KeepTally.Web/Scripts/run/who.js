@@ -87,12 +87,12 @@ export class Who {
   }
 }
 
-function chipOf({ id, name }, note, on) {
+function chipOf({ id, name, call }, note, on) {
   const chip = document.createElement("button");
   chip.type = "button";
   chip.className = "chip who-chip";
   chip.dataset.player = id;
-  chip.dataset.name = name.split(" ")[0];
+  chip.dataset.name = call;
   if (on) {
     chip.dataset.on = "true";
   }
