@@ -28,7 +28,7 @@ internal static class WhoFace
             ))
             .OrderBy(player => player.Name, StringComparer.Ordinal);
         return new WhoView(
-            [.. lanes.SelectMany((lane, index) => GroupsOf(lane, lanes.Count > 1 ? $"Group {Letters.Of(index)}" : ""))],
+            [.. lanes.SelectMany((lane, index) => GroupsOf(left[0], lane, lanes.Count > 1 ? $"Group {Letters.Of(index)}" : ""))],
             [.. bench]
         );
     }
@@ -37,31 +37,31 @@ internal static class WhoFace
     private static IEnumerable<string> Everyone(IReadOnlyList<RunSheet> lane) =>
         lane.SelectMany(each => each.Sheet.Sheet.Roll.Everyone).Distinct(StringComparer.Ordinal);
 
-    private static IEnumerable<GroupView> GroupsOf(IReadOnlyList<RunSheet> lane, string name)
+    private static IEnumerable<GroupView> GroupsOf(LiveRun run, IReadOnlyList<RunSheet> lane, string name)
     {
         var each = lane[0];
         var live = each.Sheet;
         if (each.Stop is not null)
         {
-            return [Group(each, name, Everyone(lane))];
+            return [Group(run, each, name, Everyone(lane))];
         }
 
         return live.Units.Any(unit => unit.Players.Count > 0)
             ? live.Units.Select(unit =>
-                Group(each, name.Length == 0 ? unit.Name : $"{name}, {unit.Name}", live.Sheet.Roll.Of(unit.Id))
+                Group(run, each, name.Length == 0 ? unit.Name : $"{name}, {unit.Name}", live.Sheet.Roll.Of(unit.Id))
             )
-            : [Group(each, name.Length == 0 ? "Everyone" : name, live.Sheet.Roll.Everyone)];
+            : [Group(run, each, name.Length == 0 ? "Everyone" : name, live.Sheet.Roll.Everyone)];
     }
 
-    private static GroupView Group(RunSheet each, string name, IEnumerable<string> players) =>
+    private static GroupView Group(LiveRun run, RunSheet each, string name, IEnumerable<string> players) =>
         new(
             each.Id,
             name,
             [
                 .. players.Select(player => new OnView(
                     player,
-                    each.Sheet.Head.NameOf(player),
-                    each.Sheet.CallNameOf(player),
+                    run.NameOf(player),
+                    run.CallNameOf(player),
                     GoesOf(each.Sheet, player)
                 )),
             ]

@@ -162,6 +162,10 @@ public sealed class CircuitTests : IAsyncLifetime
             ["A", "B", "C", "D"],
             grid.QuerySelectorAll(".circuit-grid tbody tr:first-child td").Select(cell => cell.TextContent.Trim())
         );
+        Assert.Equal(
+            ["3 Habit pairs. Three players: only two of them get a go as doer and two as watcher, over two changes."],
+            grid.QuerySelectorAll(".fair").Select(line => line.TextContent)
+        );
         var cards = await visitor.OpenAsync($"/circuit/{block}/cards");
         Assert.Equal(3, cards.QuerySelectorAll(".station-card").Length);
         await _home.BegunAsync();

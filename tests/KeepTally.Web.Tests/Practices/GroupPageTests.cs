@@ -4,6 +4,7 @@ using KeepTally.Core.Places;
 using KeepTally.Store;
 using KeepTally.Store.Events;
 using KeepTally.Store.Practices;
+using KeepTally.Store.Squads;
 using KeepTally.Store.Tables;
 using Microsoft.EntityFrameworkCore;
 
@@ -78,6 +79,35 @@ public sealed class GroupPageTests : IAsyncLifetime
             db.Sheets.Where(sheet => sheet.Run!.BlockId == block && sheet.Order == 1).Select(sheet => sheet.HeadJson).SingleAsync()
         );
         Assert.Contains(ada, HeadReader.Read(dealt).Sure().Units.Select(unit => unit.Id));
+    }
+
+    [Fact]
+    public async Task Sizes_made_by_hand_stand_on_the_timing_sheet_and_who_gets_fewer_goes_is_said()
+    {
+        var (block, ada) = ((await BlocksAsync())[0], await PlayerAsync("Ada"));
+        var moved = await SayAsync("Move", $"block={block}&player={ada}&to=1");
+
+        var said = moved.QuerySelectorAll(".fair").Select(line => line.TextContent).ToArray();
+        Assert.StartsWith("Four players: after four changes everyone has done every job", said[0], StringComparison.Ordinal);
+        Assert.EndsWith(
+            "In the three rounds of the clock only three of them get a go as shooter, three as rebounder and three as feeder.",
+            said[0],
+            StringComparison.Ordinal
+        );
+        var today = await _home.Visit().OpenAsync("/");
+        Assert.Equal("4 min, 1 of 4, 2 of 3 and 1 of 2", today.QuerySelector(".how")!.TextContent);
+    }
+
+    [Fact]
+    public async Task Two_of_one_name_are_told_apart_on_today()
+    {
+        await _home.WithAsync<SquadBook, int>(book => book.AddAsync(1, new PlayerDetails("Ada Marsh", 21, null, "", null, "")));
+
+        var groups = (await _home.Visit().OpenAsync("/")).QuerySelector(".dealt")!.TextContent;
+
+        Assert.Contains("Ada F,", groups, StringComparison.Ordinal);
+        Assert.Contains("Ada M", groups, StringComparison.Ordinal);
+        Assert.Contains("Bea,", groups, StringComparison.Ordinal);
     }
 
     [Fact]

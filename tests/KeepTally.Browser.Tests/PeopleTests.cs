@@ -1,0 +1,109 @@
+using System.Text.Json.Nodes;
+
+namespace KeepTally.Browser.Tests;
+
+/// <summary>Who comes and goes on the run screen, and where everyone stands on the boards.</summary>
+[Collection("bridge")]
+public sealed class PeopleTests
+{
+    public PeopleTests() =>
+        Screen.Open(
+            Screen.Drill(
+                "minute-trios",
+                [
+                    ["Ada", "Bea", "Cleo"],
+                    ["Dora", "Esme", "Freya"],
+                ],
+                "Nell"
+            ),
+            Screen.Drill(
+                "three-gates",
+                [
+                    ["Ada", "Bea", "Cleo"],
+                    ["Dora", "Esme", "Freya"],
+                ],
+                "Nell",
+                "Ada",
+                "Bea",
+                "Cleo"
+            )
+        );
+
+    private static string[] Names(JsonNode people) => [.. people.AsArray().Select(each => (string)each!["name"]!)];
+
+    [Fact]
+    public void Who_is_on_stands_by_group_with_the_goes_so_far_and_who_is_off_below()
+    {
+        Screen.Say("start", 0);
+        Screen.Due(70);
+        var who = Screen.Who(80);
+
+        Assert.Equal(["Group A", "Group B"], Names(who["groups"]!));
+        Assert.Equal(["Ada", "Bea", "Cleo"], Names(who["groups"]![0]!["players"]!));
+        Assert.Equal("shooter 1, rebounder 1", (string)who["groups"]![0]!["players"]![0]!["goes"]!);
+        Assert.Equal(["Nell"], Names(who["bench"]!));
+        Assert.Equal("", (string)who["bench"]![0]!["note"]!);
+    }
+
+    [Fact]
+    public void One_limps_off_those_behind_move_up_and_a_late_one_takes_the_place()
+    {
+        Screen.Say("start", 0);
+        Screen.Tap("minute-trios-A", "Ada", "clean", 10);
+        Screen.Change("Ada", null, 20);
+        Assert.DoesNotContain(Screen.People(Screen.Sheet(0, 20)), line => line.StartsWith("Ada", StringComparison.Ordinal));
+
+        Screen.Change(null, "Nell", 21, "minute-trios-A");
+        Assert.Contains(Screen.People(Screen.Sheet(0, 21)), line => line.StartsWith("Nell shooter", StringComparison.Ordinal));
+        Assert.Equal(["Ada"], Names(Screen.Who(21)["bench"]!));
+
+        // Back again, she still has her points, and in the next drill both are there.
+        Screen.Change("Nell", "Ada", 22);
+        Assert.Equal("2", (string)Screen.Sheet(0, 22)["rows"]![0]!["score"]!);
+        Screen.Say("end", 30);
+        Assert.Contains("Ada", Screen.Who(31)["groups"]!.ToJsonString(), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void Two_change_groups_and_the_list_of_taps_says_so_and_takes_it_back()
+    {
+        var said = Screen.Change("Ada", "Dora", 5);
+        Assert.Equal(["Bea", "Cleo", "Dora"], Names(Screen.Who(5)["groups"]![0]!["players"]!));
+        Assert.Equal(
+            ["Ada in for Dora", "Dora in for Ada"],
+            Screen.View(5)["run"]!["taps"]!.AsArray().Select(tap => (string)tap!["text"]!).Order()
+        );
+
+        Screen.Undo(said, 6);
+        Assert.Equal(["Ada", "Bea", "Cleo"], Names(Screen.Who(6)["groups"]![0]!["players"]!));
+    }
+
+    [Fact]
+    public void A_board_stands_for_each_group_with_an_arrow_for_everyone_who_goes_elsewhere()
+    {
+        var boards = Screen.Boards(0);
+
+        Assert.Equal(["A", "B"], Names(boards));
+        Assert.Equal(["Shooter", "Rebounder", "Feeder"], Names(boards[0]!["places"]!));
+        var bibs = boards[0]!["bibs"]!.AsArray();
+        Assert.Equal(["A", "B", "C"], bibs.Select(bib => (string)bib!["letters"]!));
+        Assert.All(bibs, bib => Assert.StartsWith("M", (string)bib!["arrow"]!, StringComparison.Ordinal));
+        Assert.Equal([0, 1], boards.Select(board => (int)board!["bibs"]![0]!["pattern"]!));
+    }
+
+    [Fact]
+    public void While_places_move_on_the_bibs_walk_from_the_old_place_to_the_new_one()
+    {
+        Screen.Say("start", 0);
+        var before = Seats(Screen.Boards(30), "x", "y");
+        Screen.Due(66);
+        var moving = Screen.Boards(66);
+
+        Assert.True((bool)moving[0]!["moving"]!);
+        Assert.Equal(before, Seats(moving, "x", "y"));
+        Assert.Equal(Seats(Screen.Boards(80), "x", "y"), Seats(moving, "toX", "toY"));
+    }
+
+    private static string[] Seats(JsonArray boards, string x, string y) =>
+        [.. boards[0]!["bibs"]!.AsArray().Select(bib => $"{bib!["id"]} {bib[x]} {bib[y]}")];
+}

@@ -1,0 +1,169 @@
+namespace KeepTally.Browser.Tests;
+
+/// <summary>What a coach reads on the run screen, and what comes of a touch.</summary>
+[Collection("bridge")]
+public sealed class RunScreenTests
+{
+    public RunScreenTests() =>
+        Screen.Open(
+            Screen.Drill(
+                "minute-trios",
+                [
+                    ["Ada Fenwick", "Bea Marlowe", "Cleo Hart"],
+                    ["Dora Quill", "Ada Marsh", "Esme Thorn"],
+                ],
+                "Nell Crane"
+            ),
+            Screen.Drill(
+                "three-gates",
+                [
+                    ["Ada Fenwick", "Bea Marlowe"],
+                    ["Dora Quill", "Ada Marsh"],
+                ]
+            )
+        );
+
+    [Fact]
+    public void Before_the_start_it_asks_whether_everyone_is_in_place()
+    {
+        var view = Screen.View(0);
+
+        Assert.Equal(("start", "Start"), ((string)view["run"]!["primary"]!, (string)view["run"]!["primaryLabel"]!));
+        Assert.Contains("in place", (string)view["run"]!["prompt"]!, StringComparison.Ordinal);
+        Assert.Equal("1:00", (string)view["run"]!["clock"]!["left"]!);
+    }
+
+    [Fact]
+    public void A_tap_counts_says_why_and_is_taken_back()
+    {
+        Screen.Say("start", 0);
+        var said = Screen.Tap("minute-trios-A", "Ada Fenwick", "clean", 10);
+
+        Assert.Equal("2 to Ada F, now 2.", (string)said["why"]!);
+        Assert.Null(said["refused"]);
+        Assert.Equal("2", (string)Screen.Sheet(0, 10)["rows"]![0]!["score"]!);
+        Assert.Equal("Ada F · Clean", (string)Screen.View(10)["run"]!["last"]!["text"]!);
+
+        Screen.Undo(said, 11);
+        Assert.Equal("0", (string)Screen.Sheet(0, 11)["rows"]![0]!["score"]!);
+        Assert.Null(Screen.View(11)["run"]!["last"]);
+    }
+
+    [Fact]
+    public void Two_of_one_name_are_told_apart_wherever_they_stand()
+    {
+        Assert.Equal(
+            ["Ada F shooter to rebounder", "Bea rebounder to feeder", "Cleo feeder to shooter"],
+            Screen.People(Screen.Sheet(0, 0)).Order()
+        );
+        Assert.Contains("Ada M rebounder to feeder", Screen.People(Screen.Sheet(1, 0)));
+    }
+
+    [Fact]
+    public void While_places_move_on_everyone_reads_where_from_and_where_to()
+    {
+        Screen.Say("start", 0);
+        Screen.Due(66);
+        var people = Screen.Sheet(0, 66)["people"]!.AsArray();
+
+        Assert.All(people, person => Assert.True((bool)person!["moving"]!));
+        Assert.Contains("Ada F shooter to rebounder", Screen.People(Screen.Sheet(0, 66)));
+        Assert.Equal("change", (string)Screen.View(66)["run"]!["clock"]!["state"]!);
+        Assert.Contains("Everyone moves on", (string)Screen.View(66)["run"]!["prompt"]!, StringComparison.Ordinal);
+
+        // The last ball of the round is still the old shooter's.
+        Assert.Equal("Ada Fenwick", (string)Screen.Sheet(0, 66)["rows"]![0]!["name"]!);
+        Assert.Equal("Cleo Hart", (string)Screen.Sheet(0, 80)["rows"]![0]!["name"]!);
+    }
+
+    [Fact]
+    public void What_the_clock_calls_for_is_said_once_by_the_clocks_own_name()
+    {
+        Screen.Say("start", 0);
+        var due = Screen.Due(70)["events"]!.AsArray();
+
+        Assert.Equal(2, due.Count);
+        Assert.All(due, said => Assert.Equal("clock", (string)said!["device"]!));
+        Assert.Empty(Screen.Due(71)["events"]!.AsArray());
+    }
+
+    [Fact]
+    public void What_is_heard_twice_counts_once_and_what_stands_elsewhere_under_its_name_wins()
+    {
+        Screen.Say("start", 0);
+        const string make = """{"device":"other","n":1,"at":9000,"type":"tap","unit":"ada-fenwick","outcome":"goal"}""";
+
+        Assert.Equal("", Bridge.Hear("minute-trios-A", make));
+        Assert.Equal("", Bridge.Hear("minute-trios-A", make));
+        Assert.Equal("1", (string)Screen.Sheet(0, 9)["rows"]![0]!["score"]!);
+
+        Bridge.Yield("minute-trios-A", make.Replace("goal", "clean", StringComparison.Ordinal));
+        Assert.Equal("2", (string)Screen.Sheet(0, 9)["rows"]![0]!["score"]!);
+    }
+
+    [Fact]
+    public void What_cannot_be_said_is_said_to_be_so()
+    {
+        Assert.Contains("not something that can be said", (string)Screen.Say("dance", 0)["refused"]!, StringComparison.Ordinal);
+        Assert.Contains("no sheet", (string)Screen.Tap("nowhere", "Ada Fenwick", "goal", 0)["refused"]!, StringComparison.Ordinal);
+        Assert.NotEqual("", Bridge.Hear("minute-trios-A", """{"device":"x","n":1,"at":0,"type":"tap","outcome":"own goal"}"""));
+        Assert.NotEqual("", Bridge.Hear("minute-trios-A", "{"));
+    }
+
+    [Fact]
+    public void The_calls_of_the_last_seconds_and_the_horn_come_when_they_are_due()
+    {
+        Screen.Say("start", 0);
+        var signals = Screen.Signals(54.5, 60.5);
+
+        Assert.Equal(
+            ["call 5 500", "call 4 1500", "call 3 2500", "call 2 3500", "call 1 4500", "horn 0 5500"],
+            signals.Select(each => $"{each!["kind"]} {each["left"]} {each["in"]}")
+        );
+        Screen.Say("pause", 55);
+        Assert.Empty(Screen.Signals(55, 62));
+    }
+
+    [Fact]
+    public void A_teaching_stop_gives_its_reason_and_the_clock_stands()
+    {
+        Screen.Say("start", 0);
+        Screen.Say("freeze", 20, "spacing");
+        var clock = Screen.View(50)["run"]!["clock"]!;
+
+        Assert.Equal(
+            ("paused", "Teaching stop: spacing", "0:40"),
+            ((string)clock["state"]!, (string)clock["word"]!, (string)clock["left"]!)
+        );
+    }
+
+    [Fact]
+    public void The_drill_ended_the_next_is_ready_and_one_can_go_back_until_it_has_begun()
+    {
+        Screen.Say("start", 0);
+        Screen.Say("end", 30);
+        Assert.Equal(1, (int)Screen.View(31)["block"]!);
+        Assert.True((bool)Screen.View(31)["canGoBack"]!);
+
+        Screen.Say("back", 32);
+        Assert.Equal(0, (int)Screen.View(32)["block"]!);
+
+        Screen.Say("end", 33);
+        Screen.Say("start", 34);
+        Assert.False((bool)Screen.View(35)["canGoBack"]!);
+        Screen.Say("end", 36);
+        Assert.True((bool)Screen.View(37)["over"]!);
+        Assert.Equal("", Bridge.Clock(37_000));
+    }
+
+    [Fact]
+    public void A_practice_that_cannot_be_read_says_which_drill_and_why() =>
+        Assert.StartsWith(
+            "Broken: ",
+            Bridge.Open(
+                """{"runs":[{"name":"Broken","card":"{}","sheets":[{"id":"s","name":"","head":"{}","events":[]}]}]}""",
+                "me"
+            ),
+            StringComparison.Ordinal
+        );
+}

@@ -1,0 +1,148 @@
+using System.Text.Json;
+using System.Text.Json.Nodes;
+using KeepTally.Core.Formats;
+using KeepTally.Core.Places;
+using KeepTally.Core.Sheets;
+
+namespace KeepTally.Browser.Tests;
+
+/// <summary>
+/// A practice as a run screen has it open, and what it asks of the bridge; answers as the script gets them. Seconds here,
+/// milliseconds there. The bridge holds one practice at a time, so tests on it stand in one collection.
+/// </summary>
+internal static class Screen
+{
+    private static readonly JsonSerializerOptions Camel = new(JsonSerializerDefaults.Web);
+
+    internal static void Open(params RunFile[] runs) =>
+        Assert.Equal("", Bridge.Open(JsonSerializer.Serialize(new { runs }, Camel), "me"));
+
+    internal static string Shipped(string card) =>
+        File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "shipped", $"{card}.json"));
+
+    /// <summary>
+    /// A drill with a sheet for each group, and everyone else on its bench; players by name, ids are the names in small
+    /// letters.
+    /// </summary>
+    internal static RunFile Drill(string card, string[][] groups, params string[] bench)
+    {
+        var text = Shipped(card);
+        var read = CardReader.Read(text).Sure();
+        return new RunFile(
+            read.Name,
+            text,
+            [
+                .. groups.Select(
+                    (group, index) =>
+                        Sheet($"{card}-{"ABCD"[index]}", $"{"ABCD"[index]}", card, group, Others(groups, group, bench))
+                ),
+            ]
+        );
+    }
+
+    /// <summary>A circuit of ten seconds at each station and five to change, counted in for five; every group a sheet at every stop.</summary>
+    internal static RunFile Circuit(string[] cards, string[][] groups, params string[] bench)
+    {
+        var way = new Circuit(groups.Length, cards.Length, false);
+        var clock = CircuitCard.Write("Circuit", 10, 5, way.Rounds);
+        var units = groups.Select((group, index) => new Unit($"g{index + 1}", $"Group {"ABCD"[index]}", [.. group.Select(Of)]));
+        var sheets = new List<SheetFile>
+        {
+            new("clock", "", HeadReader.Write(new LogHead(CircuitCard.Id, 0, new Dictionary<string, string>(), [.. units])), []),
+        };
+        for (var round = 0; round < way.Rounds; round++)
+        {
+            for (var group = 0; group < groups.Length; group++)
+            {
+                if (way.StationOf(group, round) is { } at)
+                {
+                    var read = CardReader.Read(Shipped(cards[at])).Sure();
+                    sheets.Add(
+                        Sheet(
+                            $"{round + 1}{"ABCD"[group]}",
+                            read.Name,
+                            cards[at],
+                            groups[group],
+                            Others(groups, groups[group], bench)
+                        ) with
+                        {
+                            Card = Shipped(cards[at]),
+                            Stop = new Stop(round + 1, at, group),
+                        }
+                    );
+                }
+            }
+        }
+
+        return new RunFile("Circuit", clock, sheets);
+    }
+
+    internal static SheetFile Sheet(string id, string name, string card, string[] players, string[] bench) =>
+        new(
+            id,
+            name,
+            HeadReader.Write(
+                new LogHead(
+                    card,
+                    0,
+                    new Dictionary<string, string>(),
+                    [.. players.Select(player => new Unit(Id(player), player, []))],
+                    Bench: [.. bench.Select(Of)],
+                    CountIn: 0
+                )
+            ),
+            []
+        );
+
+    private static string[] Others(string[][] groups, string[] group, string[] bench) =>
+        [.. groups.SelectMany(each => each).Except(group).Concat(bench)];
+
+    internal static string Id(string name) => name.ToLowerInvariant().Replace(' ', '-');
+
+    internal static JsonNode View(double seconds) => Parsed(Bridge.View(seconds * 1000));
+
+    internal static JsonNode Sheet(int index, double seconds) => View(seconds)["run"]!["sheets"]![index]!;
+
+    internal static JsonNode Who(double seconds) => Parsed(Bridge.Who(seconds * 1000));
+
+    internal static JsonArray Boards(double seconds) => Parsed(Bridge.Boards(seconds * 1000)).AsArray();
+
+    internal static JsonArray Signals(double from, double to) => Parsed(Bridge.Signals(from * 1000, to * 1000)).AsArray();
+
+    internal static JsonNode Say(string word, double seconds, string reason = "") =>
+        Parsed(Bridge.Say(word, reason, seconds * 1000));
+
+    internal static JsonNode Tap(string sheet, string player, string outcome, double seconds) =>
+        Parsed(Bridge.Tap(sheet, $$"""{"unit":"{{Id(player)}}","outcome":"{{outcome}}"}""", seconds * 1000));
+
+    internal static JsonNode Change(string? off, string? comes, double seconds, string? sheet = null) =>
+        Parsed(
+            Bridge.Change(
+                JsonSerializer.Serialize(
+                    new
+                    {
+                        off = off is null ? null : Id(off),
+                        @in = comes is null ? null : Id(comes),
+                        sheet,
+                    }
+                ),
+                seconds * 1000
+            )
+        );
+
+    internal static JsonNode Due(double seconds) => Parsed(Bridge.Due(seconds * 1000));
+
+    internal static JsonNode Undo(JsonNode said, double seconds)
+    {
+        var of = said["events"]![0]!;
+        return Parsed(Bridge.Undo((string)of["sheet"]!, (string)of["device"]!, (int)of["n"]!, seconds * 1000));
+    }
+
+    /// <summary>The people of a sheet as the coach reads them: "Ada shooter to rebounder".</summary>
+    internal static string[] People(JsonNode sheet) =>
+        [.. sheet["people"]!.AsArray().Select(each => $"{each!["name"]} {each["here"]} to {each["next"]}")];
+
+    private static Member Of(string name) => new(Id(name), name);
+
+    private static JsonNode Parsed(string json) => JsonNode.Parse(json)!;
+}
