@@ -86,6 +86,7 @@ public static class StoreServices
         services.AddScoped<Events.EventJournal>();
         services.AddScoped<Results.PracticeResults>();
         services.AddScoped<Demo.DemoClub>();
+        services.AddScoped<Demo.DemoPast>();
         return services;
     }
 }

@@ -20,14 +20,7 @@ public sealed class EventJournal(TallyDb db)
         using var insert = new EventInsert(db.Database.GetDbConnection(), transaction.GetDbTransaction());
         foreach (var said in events)
         {
-            var row = new EventRow
-            {
-                SheetId = sheetId,
-                Device = said.Id.Device,
-                N = said.Id.N,
-                At = said.At,
-                Line = EventWriter.Write(said),
-            };
+            var row = EventRow.Of(sheetId, said);
             if (await insert.TryAsync(row, stop) is { } sequence)
             {
                 fresh.Add(row.InSequence(sequence));

@@ -44,7 +44,12 @@ public sealed class LiveRecord(TallyDb db)
     }
 }
 
-public sealed record RecordedRun(Run Run, IReadOnlyList<RecordedSheet> Sheets);
+public sealed record RecordedRun(Run Run, IReadOnlyList<RecordedSheet> Sheets)
+{
+    /// <summary>Every sheet folded from its events, to be shown or gone on with.</summary>
+    public IReadOnlyList<RunSheet> Fold() =>
+        [.. Sheets.Select(sheet => new RunSheet(sheet.Row.Id, sheet.Row.Name, sheet.Fold(Run.CardJson), sheet.Row.Stop))];
+}
 
 public sealed record RecordedSheet(SheetRow Row, IReadOnlyList<EventRow> Events)
 {

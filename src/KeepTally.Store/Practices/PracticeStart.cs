@@ -42,7 +42,8 @@ public sealed class PracticeStart(TallyDb db, PracticeBook book, GroupPlan group
         }
 
         var origin = clock.GetUtcNow().ToUnixTimeMilliseconds();
-        await using var transaction = await db.Database.BeginTransactionAsync(stop);
+        // Within a larger piece of work it is part of that.
+        await using var transaction = db.Database.CurrentTransaction is null ? await db.Database.BeginTransactionAsync(stop) : null;
         if (await db.Runs.AnyAsync(run => run.Block!.PracticeId == practiceId, stop))
         {
             return null;
@@ -50,7 +51,11 @@ public sealed class PracticeStart(TallyDb db, PracticeBook book, GroupPlan group
 
         db.Runs.AddRange(plan.Blocks.Select(dealt => Begin(dealt, origin)));
         await db.SaveChangesAsync(stop);
-        await transaction.CommitAsync(stop);
+        if (transaction is not null)
+        {
+            await transaction.CommitAsync(stop);
+        }
+
         return null;
     }
 

@@ -1,3 +1,4 @@
+using KeepTally.Core.Formats;
 using KeepTally.Core.Sheets;
 
 namespace KeepTally.Store.Tables;
@@ -70,6 +71,17 @@ public sealed class EventRow
 
     /// <summary>Its line of the log.</summary>
     public required string Line { get; init; }
+
+    /// <summary>An event that has no place in the order of arrival yet.</summary>
+    internal static EventRow Of(string sheet, RunEvent said) =>
+        new()
+        {
+            SheetId = sheet,
+            Device = said.Id.Device,
+            N = said.Id.N,
+            At = said.At,
+            Line = EventWriter.Write(said),
+        };
 
     internal EventRow InSequence(long sequence) =>
         new()

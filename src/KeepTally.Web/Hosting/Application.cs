@@ -31,6 +31,11 @@ public static class Application
             await PrepareAsync(app.Services, settings.Demo);
             await app.StartAsync();
             Console.WriteLine($"Keep Tally is ready: http://127.0.0.1:{settings.Port}");
+            if (settings.Demo)
+            {
+                await AddPastAsync(app);
+            }
+
             await app.WaitForShutdownAsync();
             return 0;
         }
@@ -45,6 +50,20 @@ public static class Application
                 $"keep-tally: Port {settings.Port} is in use. Stop what runs there, or give another with --port N."
             );
             return Unusable;
+        }
+    }
+
+    /// <summary>The demo's past comes in while it can be used already: nobody waits for what they look at later.</summary>
+    private static async Task AddPastAsync(WebApplication app)
+    {
+        try
+        {
+            await using var scope = app.Services.CreateAsyncScope();
+            await scope.ServiceProvider.GetRequiredService<DemoPast>().SeedAsync(app.Lifetime.ApplicationStopping);
+        }
+        catch (OperationCanceledException)
+        {
+            // Stopped meanwhile: all of it or nothing is written, and the next start tries again.
         }
     }
 

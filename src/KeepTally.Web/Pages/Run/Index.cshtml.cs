@@ -1,4 +1,3 @@
-using KeepTally.Core.Sheets;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Tables;
 using Microsoft.AspNetCore.Mvc;
@@ -46,18 +45,6 @@ public sealed class IndexModel(PracticeBook book, LiveRecord record) : PageModel
     private static DrillPad PadOf(Practice practice, RecordedRun recorded, int index)
     {
         var block = practice.Blocks.First(each => each.Id == recorded.Run.BlockId);
-        return DrillPad.Of(
-            index,
-            block.Title,
-            block.Minutes,
-            [
-                .. recorded.Sheets.Select(sheet => new RunSheet(
-                    sheet.Row.Id,
-                    sheet.Row.Name,
-                    sheet.Fold(recorded.Run.CardJson),
-                    sheet.Row.Stop
-                )),
-            ]
-        );
+        return DrillPad.Of(index, block.Title, block.Minutes, recorded.Fold());
     }
 }

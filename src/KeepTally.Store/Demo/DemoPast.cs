@@ -1,0 +1,140 @@
+using System.Globalization;
+using KeepTally.Core.Chance;
+using KeepTally.Core.Places;
+using KeepTally.Core.Sheets;
+using KeepTally.Store.Events;
+using KeepTally.Store.Practices;
+using KeepTally.Store.Tables;
+using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.Storage;
+
+namespace KeepTally.Store.Demo;
+
+/// <summary>
+/// The past of the made-up club: a practice a week for eight weeks, begun as any practice is and played by stand-ins, so
+/// that groups can be made level by results and partners be fresh. The same every time.
+/// </summary>
+public sealed class DemoPast(TallyDb db, PracticeStart start, LiveRecord record, TimeProvider clock)
+{
+    private const int Weeks = 8;
+    private const string Device = "demo";
+
+    private static readonly (string Title, (string Card, double Minutes, int Groups)[] Sheet)[] Practices =
+    [
+        ("Shooting on the move", [("minute-trios", 4, 4), ("three-gates", 6, 4), ("win-it-score-it", 8, 1)]),
+        ("Finding the corners", [("two-rings", 8, 4), ("corner-calls", 6, 4), ("three-a-side", 6, 1)]),
+        ("Clean under pressure", [("clean-or-not", 8, 4), ("minute-trios", 4, 4), ("win-it-score-it", 8, 1)]),
+    ];
+
+    /// <summary>Gives the first team a past, unless it has one: all of it, or where it is stopped nothing.</summary>
+    public async Task SeedAsync(CancellationToken stop = default)
+    {
+        var today = DateOnly.FromDateTime(clock.GetLocalNow().DateTime);
+        var team = await db.Teams.OrderBy(each => each.Id).FirstAsync(stop);
+        if (await db.Practices.AnyAsync(practice => practice.TeamId == team.Id && practice.Date < today, stop))
+        {
+            return;
+        }
+
+        var cards = (await db.CardVersions.ToListAsync(stop))
+            .GroupBy(card => card.CardId)
+            .ToDictionary(each => each.Key, each => each.MaxBy(card => card.Version)!);
+        var players = await db.Players.Where(player => player.TeamId == team.Id).OrderBy(player => player.Id).ToListAsync(stop);
+        var past = new List<Practice>();
+        for (var n = 0; n < Weeks; n++)
+        {
+            past.Add(Practice(n, team.Id, today.AddDays(-7 * (Weeks - n)), players, cards));
+        }
+
+        await using var transaction = await db.Database.BeginTransactionAsync(stop);
+        db.Practices.AddRange(past);
+        await db.SaveChangesAsync(stop);
+        using var insert = new EventInsert(db.Database.GetDbConnection(), transaction.GetDbTransaction());
+        foreach (var (n, practice) in past.Index())
+        {
+            foreach (var row in (await PlayedAsync(n, practice, players, stop)).OrderBy(row => row.At))
+            {
+                await insert.TryAsync(row, stop);
+            }
+        }
+
+        await transaction.CommitAsync(stop);
+    }
+
+    private static Practice Practice(int n, int team, DateOnly date, List<Player> players, Dictionary<string, CardVersion> cards)
+    {
+        var draw = new SeededDraw(n, 1);
+        var (title, sheet) = Practices[n % Practices.Length];
+        return new Practice
+        {
+            TeamId = team,
+            Title = title,
+            Date = date,
+            Start = new TimeOnly(17, 30),
+            Minutes = 30,
+            Split = SplitWay.Shuffle,
+            SplitSeed = n + 1,
+            Blocks =
+            [
+                .. sheet.Select(
+                    (line, order) =>
+                        new Block
+                        {
+                            Order = order,
+                            CardVersionId = cards[line.Card].Id,
+                            Minutes = line.Minutes,
+                            Groups = line.Groups,
+                            ChangeSeconds = 60,
+                        }
+                ),
+            ],
+            Attendance =
+            [
+                .. players
+                    .Where(_ => draw.Below(7) == 0)
+                    .Select(player => new Attendance { PlayerId = player.Id, Presence = Presence.Absent }),
+            ],
+        };
+    }
+
+    /// <summary>Begins a practice at its own time, and what was said on its sheets from then on.</summary>
+    private async Task<IEnumerable<EventRow>> PlayedAsync(int n, Practice practice, List<Player> players, CancellationToken stop)
+    {
+        if (await start.BeginAsync(practice.Id, stop) is { } hindrance)
+        {
+            throw new InvalidOperationException($"A practice of the demo cannot be begun: {hindrance}");
+        }
+
+        var begun = new DateTimeOffset(
+            practice.Date.ToDateTime(practice.Start),
+            clock.GetLocalNow().Offset
+        ).ToUnixTimeMilliseconds();
+        await db
+            .Runs.Where(run => run.Block!.PracticeId == practice.Id)
+            .ExecuteUpdateAsync(set => set.SetProperty(run => run.Origin, begun), stop);
+        var live = new LivePractice(
+            Device,
+            [
+                .. (await record.OfAsync(practice.Id, stop)).Select(run => new LiveRun(
+                    run.Run.Id.ToString(CultureInfo.InvariantCulture),
+                    run.Fold()
+                )),
+            ]
+        );
+        var skill = players.ToDictionary(player => player.UnitId, player => SkillOf(player, n));
+        var standIns = new StandIns(new SeededDraw(n, 2), skill);
+        var now = 0L;
+        foreach (var block in practice.Blocks.OrderBy(block => block.Order))
+        {
+            now = standIns.Play(live, now, block.Minutes);
+        }
+
+        return live
+            .Runs.SelectMany(run => run.Sheets)
+            .SelectMany(sheet => sheet.Sheet.Log.Events.Select(said => EventRow.Of(sheet.Id, said)));
+    }
+
+    /// <summary>From a third to three quarters by the player, a little better every week.</summary>
+    private static double SkillOf(Player player, int practice) =>
+        0.33 + (new SeededDraw(player.Number ?? 0, 3).Below(400) / 1000.0) + (0.008 * practice);
+}

@@ -1,0 +1,89 @@
+using KeepTally.Core.Cards;
+using KeepTally.Core.Chance;
+using KeepTally.Core.Clock;
+using KeepTally.Core.Sheets;
+
+namespace KeepTally.Store.Demo;
+
+/// <summary>Made-up players who play a drill by its own rules, better or worse by a fixed skill: the same draw, the same taps.</summary>
+/// <param name="skill">The chance that a player's try comes off; a side or a group has an even one.</param>
+internal sealed class StandIns(SeededDraw draw, IReadOnlyDictionary<string, double> skill)
+{
+    private const int Parts = 1000;
+    private const double Even = 0.45;
+
+    /// <summary>Not every rep of a group is seen by whoever taps.</summary>
+    private const double Seen = 0.8;
+
+    private const long LeastPace = 6000;
+    private const long Walk = 60_000;
+
+    /// <summary>Plays the drill under way for so long at the most, and ends it; the time then.</summary>
+    internal long Play(LivePractice practice, long now, double minutes)
+    {
+        var run = practice.Runs[practice.Current];
+        now += Walk;
+        var end = now + (long)(minutes * 60_000);
+        var pace = Math.Max(LeastPace, (long)run.Sheets[0].Sheet.Card.SecondsPerRep * 1000);
+        practice.Say(Word.Start, now);
+        while (now < end && !run.IsDone(now))
+        {
+            now += pace;
+            practice.SayDue(now);
+            if (run.ClockAt(now)?.Interval.Kind is null or IntervalKind.Work)
+            {
+                Rep(practice, run, now);
+            }
+        }
+
+        practice.Say(Word.End, now);
+        return now;
+    }
+
+    private void Rep(LivePractice practice, LiveRun run, long now)
+    {
+        foreach (var each in run.OpenAt(now).ToArray())
+        {
+            var live = each.Sheet;
+            var units = ScoringSlots.At(live.Stage, live.UnitsOn, live.Floor, IntervalKind.Work).OfType<string>().ToArray();
+            foreach (var unit in live.Stage.Play == Core.Cards.Play.Together ? units : One(live, units, now))
+            {
+                if (Chance() < Seen && Touch(live, unit, now) is { } touch)
+                {
+                    practice.Tap(each.Id, touch, now, out _);
+                }
+            }
+        }
+    }
+
+    /// <summary>Whose turn it is; in a match whichever side the play falls to.</summary>
+    private string[] One(LiveSheet live, string[] units, long now) =>
+        live.ReportAt(now).Turn is { } turn ? [turn]
+        : units.Length == 0 ? []
+        : [units[draw.Below(units.Length)]];
+
+    private Touch? Touch(LiveSheet live, string unit, long now)
+    {
+        var report = live.ReportAt(now).Units.First(each => each.Id == unit);
+        if (report.Done)
+        {
+            return null;
+        }
+
+        var comesOff = Chance() < skill.GetValueOrDefault(unit, Even);
+        if (live.Stage.Targets is { } targets)
+        {
+            return report.Asked is { } asked
+                ? new Touch(unit, null, comesOff ? asked : targets.Zones[(int)draw.Below(targets.Zones.Count)])
+                : null;
+        }
+
+        var fitting = live
+            .Stage.Outcomes.Where(outcome => (outcome.Result == OutcomeResult.Success) == comesOff)
+            .Where(outcome => outcome.By is not TappedBy.Named named || named.Side == unit)
+            .ToArray();
+        return fitting.Length == 0 ? null : new Touch(unit, fitting[draw.Below(fitting.Length)].Id);
+    }
+
+    private double Chance() => draw.Below(Parts) / (double)Parts;
+}

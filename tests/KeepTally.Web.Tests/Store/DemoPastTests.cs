@@ -1,0 +1,105 @@
+using KeepTally.Store;
+using KeepTally.Store.Demo;
+using KeepTally.Store.Practices;
+using KeepTally.Store.Results;
+using KeepTally.Store.Tables;
+using Microsoft.EntityFrameworkCore;
+using SplitWay = KeepTally.Core.Places.SplitWay;
+
+namespace KeepTally.Web.Tests.Store;
+
+/// <summary>The made-up past: played by the rules, the same every time, and of use for groups.</summary>
+public sealed class DemoPastTests
+{
+    private static async Task<bool> SeedAsync(Installation home, CancellationToken stop = default) =>
+        await home.WithAsync<DemoPast, bool>(async past =>
+        {
+            await past.SeedAsync(stop);
+            return true;
+        });
+
+    private static Task<List<Practice>> PracticesAsync(Installation home) =>
+        home.WithAsync<TallyDb, List<Practice>>(db => db.Practices.AsNoTracking().OrderBy(practice => practice.Date).ToListAsync());
+
+    /// <summary>Every figure of every result, as a text.</summary>
+    private static async Task<string> FiguresAsync(Installation home)
+    {
+        var figures = new List<string>();
+        foreach (var practice in await PracticesAsync(home))
+        {
+            var drills = await home.WithAsync<PracticeResults, IReadOnlyList<DrillResult>>(results => results.OfAsync(practice.Id));
+            figures.AddRange(
+                drills.SelectMany(drill =>
+                    drill.Rows.Select(row =>
+                        $"{practice.Date} {drill.Card.Id} {row.Unit.Name} {row.Report.Points} {row.Report.Successes} of {row.Report.Attempts}"
+                    )
+                )
+            );
+        }
+
+        return string.Join('\n', figures);
+    }
+
+    [Fact]
+    public async Task Eight_weeks_of_practices_come_out_the_same_every_time_and_only_once()
+    {
+        await using var one = new Installation();
+        await using var other = new Installation();
+        await one.InitializeAsync();
+        await other.InitializeAsync();
+        await SeedAsync(one);
+        await SeedAsync(one);
+        await SeedAsync(other);
+
+        var days = (await PracticesAsync(one)).Select(practice => practice.Date).ToArray();
+        Assert.Equal(9, days.Length);
+        Assert.Equal(56, days[^1].DayNumber - days[0].DayNumber);
+        var figures = await FiguresAsync(one);
+        Assert.Contains("Ada Fenwick", figures, StringComparison.Ordinal);
+        Assert.Equal(figures, await FiguresAsync(other));
+    }
+
+    [Fact]
+    public async Task Stopped_before_it_is_all_there_nothing_of_it_is()
+    {
+        await using var home = new Installation();
+        await home.InitializeAsync();
+        using var stopped = new CancellationTokenSource();
+        await stopped.CancelAsync();
+
+        await Assert.ThrowsAnyAsync<OperationCanceledException>(() => SeedAsync(home, stopped.Token));
+
+        Assert.Single(await PracticesAsync(home));
+    }
+
+    [Fact]
+    public async Task Groups_are_made_level_by_a_result_of_it_and_partners_fresh_after_it()
+    {
+        await using var home = new Installation();
+        await home.InitializeAsync();
+        var today = await home.PracticeAsync();
+        await SeedAsync(home);
+
+        Assert.Contains(
+            ("minute-trios", "Minute trios"),
+            await home.WithAsync<PlayerLevels, IReadOnlyList<(string, string)>>(levels => levels.ChoicesAsync(1))
+        );
+        var listed = await EvennessAsync(home, today, SplitWay.Listed, "minute-trios");
+        var level = await EvennessAsync(home, today, SplitWay.Level, "minute-trios");
+        var fresh = await EvennessAsync(home, today, SplitWay.Fresh, "");
+        Assert.True(level.LevelGap < listed.LevelGap, $"level {level.LevelGap}, as listed {listed.LevelGap}");
+        Assert.True(fresh.Met < listed.Met, $"fresh {fresh.Met}, as listed {listed.Met}");
+    }
+
+    /// <summary>How even the groups of the first drill are, levels counted whichever way they are made.</summary>
+    private static async Task<Core.Places.Evenness> EvennessAsync(Installation home, int practice, SplitWay way, string by)
+    {
+        await home.WithAsync<GroupDesk, bool>(desk => desk.SplitAsync(practice, SplitWay.Level, 1, by));
+        await home.WithAsync<TallyDb, int>(db =>
+            db.Practices.Where(each => each.Id == practice).ExecuteUpdateAsync(set => set.SetProperty(each => each.Split, way))
+        );
+        var found = await home.WithAsync<PracticeBook, Practice?>(book => book.FindAsync(practice));
+        var planned = await home.WithAsync<GroupPlan, PlannedGroups>(plan => plan.OfAsync(found!));
+        return planned.Blocks[0].Groups!.Evenness;
+    }
+}
