@@ -63,6 +63,24 @@ test("three absent, four ways with positions spread, one moved by keyboard, and 
   expect(dealt).toEqual(asked.map((group) => group.map((name) => name.split(" ")[0]).sort()));
 });
 
+test("how many groups follows from a number, a size, or from what there is, and stays so", async ({ page }) => {
+  await page.goto("/groups/1");
+  const first = page.locator("[data-made]").first().locator("[data-group]");
+  await expect(first).toHaveCount(4);
+  await page.locator("#number-1").fill("3");
+  await page.locator("#number-1").blur();
+  await expect(first).toHaveCount(3);
+  await page.locator("#by-1").selectOption({ label: "players in a group" });
+  await expect(first).toHaveCount(4);
+  await page.locator("#by-1").selectOption({ label: "as many as can be" });
+  await expect(page.locator("main")).toContainText("Four groups: more would be too small.");
+  await page.getByLabel("Balls").fill("4");
+  await page.getByLabel("Balls").blur();
+  await expect(page.locator("main")).toContainText("Two groups: there are no more balls.");
+  await page.reload();
+  await expect(first).toHaveCount(2);
+});
+
 test("a circuit of four through all its changes: every name finds its place", async ({ page }) => {
   test.setTimeout(120_000);
   await page.goto("/circuit/new?practice=1");

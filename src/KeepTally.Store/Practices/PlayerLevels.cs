@@ -1,4 +1,5 @@
 using KeepTally.Core.Cards;
+using KeepTally.Core.Formats;
 using Microsoft.EntityFrameworkCore;
 
 namespace KeepTally.Store.Practices;
@@ -12,23 +13,36 @@ public sealed class PlayerLevels(TallyDb db, LiveRecord record)
     /// <summary>The drills in which players of a team have results of their own, by card.</summary>
     public async Task<IReadOnlyList<(string Card, string Name)>> ChoicesAsync(int team, CancellationToken stop = default)
     {
-        var runs = await db
-            .Runs.Where(run => db.Practices.Any(practice => practice.Id == run.Block!.PracticeId && practice.TeamId == team))
-            .Where(run => run.Sheets.Any(sheet => db.Events.Any(said => said.SheetId == sheet.Id)) && run.Block!.Circuit == null)
-            .Select(run => new
-            {
-                run.Block!.CardVersion!.CardId,
-                run.Block.CardVersion.Name,
-                run.Block.Stage,
-                run.Block.CardVersion.Json,
-            })
+        // A history holds hundreds of runs of the same few cards: their texts are read once each.
+        var played = await db
+            .Blocks.Where(block => block.Circuit == null && block.Run != null)
+            .Where(block => db.Practices.Any(practice => practice.Id == block.PracticeId && practice.TeamId == team))
+            .Where(block => block.Run!.Sheets.Any(sheet => db.Events.Any(said => said.SheetId == sheet.Id)))
+            .Select(block => new { block.CardVersionId, block.Stage })
+            .Distinct()
+            .Join(
+                db.CardVersions,
+                block => block.CardVersionId,
+                card => card.Id,
+                (block, card) =>
+                    new
+                    {
+                        card.CardId,
+                        card.Version,
+                        card.Name,
+                        block.Stage,
+                        card.Json,
+                    }
+            )
             .ToListAsync(stop);
         return
         [
-            .. runs.DistinctBy(run => run.CardId)
-                .Where(run => Core.Formats.CardReader.Read(run.Json).Sure().Stages[run.Stage].Scores == Scorer.Player)
-                .Select(run => (run.CardId, run.Name))
-                .OrderBy(run => run.Name, StringComparer.Ordinal),
+            .. played
+                .Where(card => CardReader.Read(card.Json).Sure().Stages[card.Stage].Scores == Scorer.Player)
+                .OrderByDescending(card => card.Version)
+                .DistinctBy(card => card.CardId)
+                .Select(card => (card.CardId, card.Name))
+                .OrderBy(card => card.Name, StringComparer.Ordinal),
         ];
     }
 

@@ -86,6 +86,8 @@ public sealed class SquadBook(TallyDb db)
             }
 
             row.Details.WriteTo(player);
+            // Who is on the list is in the squad, back again if they had left.
+            player.Archived = false;
         }
 
         await db.SaveChangesAsync(stop);

@@ -38,8 +38,9 @@ public static class SquadCsv
         return text.ToString();
     }
 
-    /// <summary>Every good row and what is wrong with every other; players of the squad are known by name and number.</summary>
-    public static SquadPreview Read(string text, IReadOnlyList<Player> squad, int year)
+    /// <summary>Every good row and what is wrong with every other; players are known by name and number.</summary>
+    /// <param name="known">Who is in the squad, and who left it.</param>
+    public static SquadPreview Read(string text, IReadOnlyList<Player> known, int year)
     {
         var rows = new List<SquadRow>();
         var wrong = new List<SquadFault>();
@@ -50,20 +51,15 @@ public static class SquadCsv
                 MissingFieldFound = null,
                 BadDataFound = null,
                 TrimOptions = TrimOptions.Trim,
+                PrepareHeaderForMatch = header => header.Header.ToUpperInvariant(),
             }
         );
-        if (!csv.Read() || !csv.ReadHeader() || !csv.HeaderRecord!.Contains("name"))
+        if (!csv.Read() || !csv.ReadHeader() || HeaderFault(csv.HeaderRecord!) is not null)
         {
             return new SquadPreview(
                 [],
-                [new SquadFault(1, $"the header row must hold \"name\"; write {string.Join(',', Header)}")]
+                [new SquadFault(1, $"{HeaderFault(csv.HeaderRecord ?? [])}; write {string.Join(',', Header)}")]
             );
-        }
-
-        var strange = csv.HeaderRecord!.Except(Header).FirstOrDefault(name => name.Length > 0);
-        if (strange is not null)
-        {
-            return new SquadPreview([], [new SquadFault(1, $"there is no column \"{strange}\"; write {string.Join(',', Header)}")]);
         }
 
         while (csv.Read())
@@ -79,11 +75,27 @@ public static class SquadCsv
             }
             else
             {
-                rows.Add(new SquadRow(line, details, squad.FirstOrDefault(player => Same(player.Name, player.Number, details))));
+                rows.Add(
+                    new SquadRow(
+                        line,
+                        details,
+                        known.OrderBy(player => player.Archived).FirstOrDefault(player => Same(player.Name, player.Number, details))
+                    )
+                );
             }
         }
 
         return new SquadPreview(rows, wrong);
+    }
+
+    /// <summary>What is wrong with the header row, or null.</summary>
+    private static string? HeaderFault(string[] header)
+    {
+        var strange = header.Except(Header, StringComparer.OrdinalIgnoreCase).FirstOrDefault(name => name.Length > 0);
+        return header.Length == 1 && header[0].Contains(';') ? "the columns stand apart by semicolons, and commas are needed"
+            : !header.Contains("name", StringComparer.OrdinalIgnoreCase) ? "the header row must hold \"name\""
+            : strange is not null ? $"there is no column \"{strange}\""
+            : null;
     }
 
     private static PlayerDetails? Details(CsvReader csv, int year, out string reason)
@@ -138,7 +150,7 @@ public static class SquadCsv
         && (number is null || details.Number is null || number == details.Number);
 }
 
-/// <param name="Known">The player of the squad this row is about, or null for a new one.</param>
+/// <param name="Known">The player this row is about, in the squad or formerly in it; null for a new one.</param>
 public sealed record SquadRow(int Line, PlayerDetails Details, Player? Known);
 
 public sealed record SquadFault(int Line, string Reason);

@@ -44,6 +44,23 @@ public sealed class PageTests : IAsyncLifetime
         Assert.Equal(2, page.QuerySelectorAll(".here.is-absent").Length);
     }
 
+    [Theory]
+    [InlineData("/")]
+    [InlineData("/squad?edit=1")]
+    [InlineData("/squad/import")]
+    [InlineData("/groups/1")]
+    [InlineData("/circuit/new")]
+    [InlineData("/drills/minute-trios")]
+    [InlineData("/drills/edit/minute-trios")]
+    [InlineData("/drills/import")]
+    public async Task Whatever_a_page_sends_carries_what_proves_it_is_the_pages(string path)
+    {
+        var forms = (await _home.Visit().OpenAsync(path)).QuerySelectorAll("form[method=post]");
+
+        Assert.NotEmpty(forms);
+        Assert.All(forms, form => Assert.NotNull(form.QuerySelector("input[name=__RequestVerificationToken]")));
+    }
+
     [Fact]
     public async Task With_nobody_here_the_coach_is_told_instead_of_starting()
     {

@@ -53,6 +53,7 @@ public sealed class SquadCsvTests
     [InlineData("", "must hold \"name\"")]
     [InlineData("number,hand\n1,left", "must hold \"name\"")]
     [InlineData("name,shoe\nAda,38", "no column \"shoe\"")]
+    [InlineData("name;number\nAda;2", "stand apart by semicolons, and commas are needed")]
     public void A_header_that_cannot_be_used_is_said(string text, string said)
     {
         var preview = Read(text);
@@ -67,6 +68,28 @@ public sealed class SquadCsvTests
     [InlineData("Ada Fenwick,3", false)]
     public void A_player_is_known_by_name_and_not_by_another_number(string row, bool known) =>
         Assert.Equal(known, Read($"name,number\n{row}").Rows.Single().Known is not null);
+
+    [Fact]
+    public void Who_left_the_squad_is_known_too_but_not_before_who_is_in_it()
+    {
+        var left = new Player
+        {
+            Id = 2,
+            Name = "Bea Marlowe",
+            Archived = true,
+        };
+        var namesake = new Player
+        {
+            Id = 3,
+            Name = "Ada Fenwick",
+            Archived = true,
+        };
+
+        var rows = SquadCsv.Read("Name,Number\nBea Marlowe,3\nAda Fenwick,2", [namesake, left, Ada], 2026).Rows;
+
+        Assert.Equal([left, Ada], rows.Select(row => row.Known));
+        Assert.Equal(3, rows[0].Details.Number);
+    }
 
     [Fact]
     public void What_goes_out_comes_back() =>

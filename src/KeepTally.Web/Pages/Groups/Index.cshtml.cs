@@ -65,7 +65,11 @@ public sealed class IndexModel(
     public async Task<IActionResult> OnGetAsync(int id, CancellationToken stop) => await LoadAsync(id, stop) ? Page() : NotFound();
 
     public Task<IActionResult> OnPostSplitAsync(int id, SplitWay way, int seed, string? by, CancellationToken stop) =>
-        DoneAsync(id, desk.SplitAsync(id, way, seed, by ?? "", stop), stop);
+        DoneAsync(
+            id,
+            desk.SplitAsync(id, way == SplitWay.Level && string.IsNullOrEmpty(by) ? SplitWay.Listed : way, seed, by ?? "", stop),
+            stop
+        );
 
     public Task<IActionResult> OnPostMeansAsync(int id, int? balls, int? courts, int? coaches, CancellationToken stop) =>
         DoneAsync(id, desk.MeansAsync(id, balls, courts, coaches, stop), stop);

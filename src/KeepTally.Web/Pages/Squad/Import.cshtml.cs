@@ -1,4 +1,5 @@
 using KeepTally.Store.Squads;
+using KeepTally.Store.Tables;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
@@ -50,9 +51,19 @@ public sealed class ImportModel(SquadBook squad, TimeProvider clock) : PageModel
         return RedirectToPage("/Squad/Index", new { Team });
     }
 
+    /// <summary>What a row does to the squad, in words.</summary>
+    public static string Does(SquadRow row) =>
+        row.Known switch
+        {
+            null => "new",
+            { Archived: true } left => $"{left.Name} comes back",
+            var known => $"changes {known.Name}",
+        };
+
     private async Task<SquadPreview> ReadAsync(CancellationToken stop)
     {
         var team = await squad.TeamAsync(Team, stop);
-        return SquadCsv.Read(Text, await squad.ListAsync(team.Id, stop), clock.GetLocalNow().Year);
+        Player[] known = [.. await squad.ListAsync(team.Id, stop), .. await squad.FormerAsync(team.Id, stop)];
+        return SquadCsv.Read(Text, known, clock.GetLocalNow().Year);
     }
 }
