@@ -13,8 +13,8 @@ export class RunScreen {
   }
 
   /** From Today to the first drill, ready to start. */
-  static async begin(page) {
-    await page.goto("/");
+  static async begin(page, today = "/") {
+    await page.goto(today);
     await page.getByRole("button", { name: "Start practice" }).click();
     const screen = new RunScreen(page);
     await screen.ready();

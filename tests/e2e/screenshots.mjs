@@ -99,12 +99,13 @@ try {
     ["Bea", "Make", 4],
     ["Bea", "Miss"],
     ["Freya", "Make", 2],
-    ["Dora", "Goal", 2],
+    ["Dora", "Goal"],
+    ["Hana", "Miss"],
   ]);
   await shot("run-circuit");
   await circuit.endDrill();
 
-  const screen = await RunScreen.begin(page);
+  const screen = await RunScreen.begin(page, "/?practice=1");
   await screen.start();
   await tapAll(screen, [
     ["Ada", "Clean", 4],

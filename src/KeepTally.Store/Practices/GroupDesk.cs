@@ -9,13 +9,22 @@ public sealed class GroupDesk(TallyDb db, PracticeBook book, GroupPlan plan)
 {
     private const int MostGroups = 40;
 
-    /// <summary>Makes the groups another way, or anew; what was made by hand or settled is let go.</summary>
+    /// <summary>
+    /// Makes the groups another way, or anew; what was made by hand or settled is let go. Positions that are spread are made
+    /// level besides, by the result chosen before.
+    /// </summary>
     public Task<bool> SplitAsync(int practiceId, SplitWay way, int seed, string levelBy, CancellationToken stop = default) =>
         ChangeAsync(
             practiceId,
             practice =>
             {
-                (practice.Split, practice.SplitSeed, practice.LevelBy) = (way, seed, way == SplitWay.Level ? levelBy : "");
+                (practice.Split, practice.SplitSeed) = (way, seed);
+                practice.LevelBy = way switch
+                {
+                    SplitWay.Level => levelBy,
+                    SplitWay.Spread => practice.LevelBy,
+                    SplitWay.Listed or SplitWay.Shuffle or SplitWay.Fresh => "",
+                };
                 practice.SettledJson = "";
                 practice.Blocks.ForEach(block => block.ByHandJson = "");
             },

@@ -231,6 +231,9 @@ public sealed class GroupPageTests : IAsyncLifetime
             page.QuerySelector("main")!.TextContent,
             StringComparison.Ordinal
         );
+        var spread = await SayAsync("Split", "way=Spread&seed=1");
+        Assert.Contains("then level by Three gates.", spread.QuerySelector("main")!.TextContent, StringComparison.Ordinal);
+        Assert.Contains("positions spread; level;", spread.QuerySelector(".even")!.TextContent, StringComparison.Ordinal);
     }
 
     /// <summary>A practice of last week in which some made a shot each and the others were not there.</summary>
