@@ -115,7 +115,7 @@ internal static class BoardFace
 
     /// <summary>The bib of a group, or of a side.</summary>
     private static int PatternOf(LiveSheet live, string player, int order) =>
-        live.Stage.Scores == Scorer.Player
+        live.Stage.Scores == Scorer.Player || live.Units.Count == 1
             ? order % 4
             : Math.Max(0, live.Units.ToList().FindIndex(unit => unit.Id == live.Sheet.Roll.UnitOf(player))) % 4;
 }

@@ -186,13 +186,13 @@ internal static class PadFace
         }
 
         var moving = resting && live.Floor.Rotations > 0;
-        var (from, to) = moving ? (live.Floor.Before, live.Floor.Now) : (live.Floor.Now, live.Floor.Next);
+        var from = moving ? live.Floor.Before : live.Floor.Now;
         foreach (var player in live.Sheet.Roll.Everyone.OrderBy(player => OrderOf(from, player)))
         {
             yield return new PersonView(
                 live.CallNameOf(player),
                 from.Of(player)?.Name ?? "waiting",
-                to.Of(player)?.Name ?? "waiting",
+                (moving ? live.Floor.Now.Of(player) : live.Floor.NextOf(player))?.Name ?? "waiting",
                 moving
             );
         }

@@ -47,9 +47,9 @@ internal static class TapList
             id,
             rotate.Id.Device,
             rotate.Id.N,
-            live.Head.Units[0].Players.Count > 0
-                ? "Places moved on"
-                : $"{live.CallNameOf(live.Head.Units[0].Id)}'s group · moved on",
+            live.Head.Units[0].Players.Count == 0 ? $"{live.CallNameOf(live.Head.Units[0].Id)}'s group · moved on"
+                : live.Head.Units.Count == 1 ? $"{live.Head.Units[0].Name} · moved on"
+                : "Places moved on",
             undone,
             true,
             ""

@@ -48,7 +48,12 @@ internal static class WhoFace
 
         return live.Units.Any(unit => unit.Players.Count > 0)
             ? live.Units.Select(unit =>
-                Group(run, each, name.Length == 0 ? unit.Name : $"{name}, {unit.Name}", live.Sheet.Roll.Of(unit.Id))
+                Group(
+                    run,
+                    each,
+                    name.Length == 0 || live.Units.Count == 1 ? unit.Name : $"{name}, {unit.Name}",
+                    live.Sheet.Roll.Of(unit.Id)
+                )
             )
             : [Group(run, each, name.Length == 0 ? "Everyone" : name, live.Sheet.Roll.Everyone)];
     }

@@ -28,7 +28,13 @@ public sealed class Placement
     /// side takes that side's players only. Source: docs/formats.md, section 4.
     /// </summary>
     /// <param name="sideOf">The side a player is on, or null; everyone is on none where it is left out.</param>
-    public static Placement Fill(IReadOnlyList<Place> places, IEnumerable<string> players, Func<string, string?>? sideOf = null)
+    /// <param name="waiting">Who waits whatever room there is.</param>
+    public static Placement Fill(
+        IReadOnlyList<Place> places,
+        IEnumerable<string> players,
+        Func<string, string?>? sideOf = null,
+        IEnumerable<string>? waiting = null
+    )
     {
         var standing = places.ToDictionary(place => place.Id, _ => new List<string>(), StringComparer.Ordinal);
         var left = new List<string>(players);
@@ -49,7 +55,7 @@ public sealed class Placement
             }
         }
 
-        return new Placement(places, standing, left);
+        return new Placement(places, standing, [.. left, .. waiting ?? []]);
 
         bool Takes(Place place, string player) => place.Side is null || place.Side == sideOf?.Invoke(player);
     }

@@ -12,6 +12,9 @@ public sealed class Floor
     private readonly Stage _stage;
     private readonly Dictionary<string, Dictionary<string, int>> _goes = new(StringComparer.Ordinal);
     private readonly Dictionary<string, (string Place, int Rotation)> _stood = new(StringComparer.Ordinal);
+
+    /// <summary>The places are for the group whose turn it is; the others wait.</summary>
+    private readonly bool _groupsInTurn;
     private int _counted;
 
     public Floor(Stage stage, IReadOnlyList<Unit> units)
@@ -20,9 +23,18 @@ public sealed class Floor
         var sides = units
             .SelectMany(unit => unit.People.Select(player => (player.Id, Unit: unit.Id)))
             .ToLookup(each => each.Id, each => each.Unit);
-        Now = Placement.Fill(stage.Places, sides.Select(player => player.Key), player => sides[player].First());
+        _groupsInTurn = stage is { Scores: Scorer.Group or Scorer.None, Play: Play.Turns } && units.Count > 1;
+        Now = _groupsInTurn
+            ? Placement.Fill(
+                stage.Places,
+                units[0].People.Select(Id),
+                waiting: units.Skip(1).SelectMany(unit => unit.People).Select(Id)
+            )
+            : Placement.Fill(stage.Places, sides.Select(player => player.Key), player => sides[player].First());
         Before = Now;
         Count();
+
+        static string Id(Member player) => player.Id;
     }
 
     public Placement Now { get; private set; }
@@ -55,6 +67,36 @@ public sealed class Floor
     /// <summary>How everyone will stand after the next rotation, as far as it can be told now.</summary>
     public Placement Next => Rotation.Once(Now, Moves, default);
 
+    /// <summary>
+    /// Where a player will stand after the next rotation, whoever wins or does it; where that decides it, where they stand
+    /// now. Null for who waits.
+    /// </summary>
+    public Place? NextOf(string player)
+    {
+        var named = Decided().ToArray();
+        if (named.Length == 0)
+        {
+            return Next.Of(player);
+        }
+
+        var places = named.Select(each => Rotation.Once(Now, Moves, each).Of(player)).Distinct().ToArray();
+        return places.Length == 1 ? places[0] : Now.Of(player);
+    }
+
+    /// <summary>All ways in which the next rotation may be decided; none where it is decided already.</summary>
+    private IEnumerable<Rotation.Named> Decided()
+    {
+        var asking = Moves.Where(move => move.Who is not (MoveWho.All or MoveWho.First)).Select(move => move.From);
+        bool?[] results = _stage.Rotate?.On switch
+        {
+            RotateTrigger.Failure => [false],
+            RotateTrigger.Tap => [true, false, null],
+            RotateTrigger.Attempts => [true, false],
+            _ => [true],
+        };
+        return asking.Distinct().SelectMany(Now.At).SelectMany(player => results.Select(result => Named(player, result)));
+    }
+
     /// <summary>The moves of the next rotation: the card's, or those turned round.</summary>
     private IReadOnlyList<Move> Moves => Rotation.Way(_stage.Moves, _stage.Rotate, Rotations);
 
@@ -68,8 +110,15 @@ public sealed class Floor
     /// <summary>Takes an event with what the sheet made of it.</summary>
     /// <param name="tapped">The unit a tap was counted for, or null.</param>
     /// <param name="roll">Who is on the sheet once the event was taken.</param>
-    public void Apply(RunEvent said, Verdict verdict, string? tapped, Roll roll)
+    /// <param name="turn">The unit whose turn it is then, or null.</param>
+    public void Apply(RunEvent said, Verdict verdict, string? tapped, Roll roll, string? turn)
     {
+        if (_groupsInTurn && (verdict.TurnPassed || said is RunEvent.Sub))
+        {
+            TakeTurn(turn!, roll);
+            return;
+        }
+
         if (verdict.TurnPassed && _stage.Rotate?.On == RotateTrigger.Turn)
         {
             CountToward(default);
@@ -132,6 +181,16 @@ public sealed class Floor
     {
         Before = Now;
         Now = Rotation.Once(Now, Moves, named);
+        Rotations++;
+        Count();
+    }
+
+    /// <summary>The places fill with the group whose turn it is.</summary>
+    private void TakeTurn(string unit, Roll roll)
+    {
+        Before = Now;
+        var players = roll.Of(unit);
+        Now = Placement.Fill(_stage.Places, players, waiting: roll.Everyone.Except(players));
         Rotations++;
         Count();
     }

@@ -195,7 +195,7 @@ public sealed class LiveSheet
     {
         _folded++;
         var verdict = _sheet.Apply(said);
-        _floor.Apply(said, verdict, _sheet.UnitAt(verdict.Unit), _sheet.Roll);
+        _floor.Apply(said, verdict, _sheet.UnitAt(verdict.Unit), _sheet.Roll, _sheet.Turn);
         switch (said)
         {
             case RunEvent.Tap:

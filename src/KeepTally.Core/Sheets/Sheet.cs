@@ -70,6 +70,9 @@ public sealed class Sheet
     /// <summary>The reason of the teaching stop under way, or null.</summary>
     public string? FrozenFor => _freezes.OpenReason;
 
+    /// <summary>The id of the unit whose turn it is; null where there are no turns.</summary>
+    internal string? Turn => UnitAt(_state.Turn);
+
     /// <summary>The id of the unit a verdict names by its index; null where it names none.</summary>
     internal string? UnitAt(int index) => index < 0 ? null : _state.Units[index].Unit.Id;
 

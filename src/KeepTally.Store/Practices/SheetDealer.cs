@@ -35,8 +35,8 @@ public static class SheetDealer
     }
 
     /// <summary>
-    /// A sheet for each group of players; in a match a sheet for each court, with a group on each side; where groups
-    /// score, one sheet with a unit for each group.
+    /// A sheet for each group of players; in a match a sheet for each court, with a group on each side. Where groups score,
+    /// a sheet for each if each has places of its own, else one sheet with a unit for each group.
     /// </summary>
     public static IReadOnlyList<DealtSheet> Sheets(DrillCard card, int stageIndex, IReadOnlyList<IReadOnlyList<Member>> groups)
     {
@@ -45,6 +45,10 @@ public static class SheetDealer
         {
             Scorer.Player => [.. groups.Select(Singles)],
             Scorer.Side => [.. groups.Chunk(SidesOf(stage)).Select(court => Sides(stage, court))],
+            Scorer.Group or Scorer.None when HasOwnPlaces(stage) =>
+            [
+                .. groups.Select((group, index) => new[] { GroupUnit(index, group) }),
+            ],
             Scorer.Group or Scorer.None =>
             [
                 [.. groups.Select((group, index) => GroupUnit(index, group))],
@@ -97,6 +101,9 @@ public static class SheetDealer
             ? null
             : new Fault($"stages[{stageIndex}]", opened.Faults[0].Problem, "name one of the sides, or take the name out");
     }
+
+    /// <summary>Every group plays at the same time, each on its own court, as the card's places are for one of them.</summary>
+    private static bool HasOwnPlaces(Stage stage) => stage is { Play: Play.Together, Places.Count: > 0 };
 
     /// <summary>A group as one that carries a score.</summary>
     internal static Unit GroupUnit(int index, IReadOnlyList<Member> players) =>

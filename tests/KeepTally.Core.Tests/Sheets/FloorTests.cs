@@ -101,4 +101,64 @@ public sealed class FloorTests
 
         Assert.Equal("b|cd", Stood(sheet.Taps("d+")));
     }
+
+    [Theory]
+    [InlineData("success", "a,court b,court c,court d,line")]
+    [InlineData("manual", "a,court b,court c,court d,line")]
+    public void Whoever_wins_the_head_of_the_line_comes_in_next(string on, string expected)
+    {
+        var card = Given.Card(
+            $$"""
+            "places":[{"id":"court","kind":"spot","size":2,"scores":true},{"id":"line","kind":"line"}],
+            "moves":[{"from":"court","to":"line","who":"loser"},{"from":"line","to":"court"}],"rotate":{"on":"{{on}}"}
+            """
+        );
+        var floor = Given.Sheet(card, "a", "b", "c", "d").Floor;
+
+        Assert.Equal(expected, string.Join(' ', "abcd".Select(player => $"{player},{floor.NextOf($"{player}")?.Id}")));
+    }
+
+    [Fact]
+    public void Where_nobody_decides_it_the_next_place_is_that_of_the_next_rotation()
+    {
+        var card = Given.Card(
+            """
+            "places":[{"id":"shoot","kind":"spot","size":1},{"id":"line","kind":"line"}],
+            "moves":[{"from":"shoot","to":"line"},{"from":"line","to":"shoot"}],"rotate":{"on":"round"}
+            """
+        );
+        var floor = Given.Sheet(card, "a", "b", "c").Floor;
+
+        Assert.All("abc".Select(player => $"{player}"), player => Assert.Equal(floor.Next.Of(player), floor.NextOf(player)));
+    }
+
+    [Fact]
+    public void Where_groups_take_turns_the_places_are_for_the_group_whose_turn_it_is()
+    {
+        var card = Given.Card(
+            """
+            "scores":"group","play":"turns","places":[{"id":"run","kind":"spot","size":1},{"id":"line","kind":"line"}]
+            """
+        );
+        Unit[] groups = [Group("a", "b", "c"), Group("d", "e")];
+        var sheet = LiveSheet.Open(card, new LogHead(card.Id, 0, card.Chosen, groups)).Sure();
+        sheet.Add(new RunEvent.Start(new EventId("s", 1), 0));
+        Assert.Equal(("a", "bc", "de"), Standing());
+
+        sheet.Add(new RunEvent.Turn(new EventId("s", 2), 1000, null));
+        Assert.Equal(("d", "e", "abc"), Standing());
+
+        sheet.Add(new RunEvent.Sub(new EventId("s", 3), 2000, "d", null));
+        Assert.Equal(("e", "", "abc"), Standing());
+
+        (string, string, string) Standing() =>
+            (
+                string.Concat(sheet.Floor.Now.At("run")),
+                string.Concat(sheet.Floor.Now.At("line")),
+                string.Concat(sheet.Floor.Now.Waiting)
+            );
+
+        static Unit Group(params string[] players) =>
+            new($"g-{players[0]}", $"Group {players[0]}", [.. players.Select(player => new Member(player, player))]);
+    }
 }

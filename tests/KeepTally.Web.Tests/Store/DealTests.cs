@@ -29,6 +29,26 @@ public sealed class DealTests(Installation home) : IClassFixture<Installation>
     }
 
     [Fact]
+    public async Task Groups_that_score_have_each_their_own_places_unless_they_take_turns_or_there_are_none()
+    {
+        var ring = CardReader.Read(await CardAsync("round-and-back")).Sure();
+        var relay = CardReader.Read(await CardAsync("shuttle-relay")).Sure();
+        var bare = ring with { Stages = [ring.Stages[0] with { Places = [], Moves = [], Rotate = null }] };
+
+        var rings = SheetDealer.Deal(ring, 0, Players(8), 2);
+        Assert.Equal(["Group A", "Group B"], rings.Select(sheet => sheet.Head.Units.Single().Name));
+        foreach (var sheet in rings)
+        {
+            var floor = LiveSheet.Open(ring, sheet.Head).Sure().Floor;
+            Assert.All(ring.Stages[0].Places.Take(4), corner => Assert.Single(floor.Now.At(corner.Id)));
+            Assert.Empty(floor.Now.Waiting);
+        }
+
+        Assert.Equal(2, Assert.Single(SheetDealer.Deal(relay, 0, Players(8), 2)).Head.Units.Count);
+        Assert.Equal(2, Assert.Single(SheetDealer.Deal(bare, 0, Players(8), 2)).Head.Units.Count);
+    }
+
+    [Fact]
     public async Task There_are_never_more_groups_than_players()
     {
         var card = CardReader.Read(await CardAsync("three-gates")).Sure();

@@ -71,7 +71,9 @@ class PlaceBoard extends HTMLElement {
     });
     for (const place of places) {
       const kind = `board-place${place.line ? " is-line" : ""}${place.active ? " is-active" : ""}`;
-      const label = make("text", { x: place.x + 2, y: place.y + 6.6 });
+      // A long name is written smaller, so that it stays in its box.
+      const size = Math.min(6.4, (place.w - 4) / (place.name.length * 0.5));
+      const label = make("text", { x: place.x + 2, y: place.y + 6.6, style: `font-size: ${size}px` });
       label.textContent = place.name;
       picture.append(
         make(
