@@ -1,6 +1,6 @@
 // The application as a user starts it: a process of its own, a port and a data folder of its own.
 import { spawn } from "node:child_process";
-import { mkdtempSync, rmSync } from "node:fs";
+import { cpSync, mkdtempSync, rmSync } from "node:fs";
 import { createServer } from "node:net";
 import { tmpdir } from "node:os";
 import { join, resolve } from "node:path";
@@ -12,6 +12,13 @@ export class Application {
   data = mkdtempSync(join(tmpdir(), "keep-tally-"));
   port;
   #process;
+
+  /** @param filled a data folder to begin with; without one the demo fills its own. */
+  constructor(filled) {
+    if (filled) {
+      cpSync(filled, this.data, { recursive: true });
+    }
+  }
 
   get url() {
     return `http://127.0.0.1:${this.port}`;
@@ -33,6 +40,13 @@ export class Application {
   async kill() {
     const gone = new Promise((done) => this.#process.once("exit", done));
     this.#process.kill("SIGKILL");
+    await gone;
+  }
+
+  /** As a person does it, so that everything is in one file. */
+  async close() {
+    const gone = new Promise((done) => this.#process.once("exit", done));
+    this.#process.kill("SIGTERM");
     await gone;
   }
 
@@ -73,7 +87,7 @@ export function freePort() {
 
 export const test = base.extend({
   app: async ({}, use) => {
-    const app = new Application();
+    const app = new Application(process.env.FILLED_DATA);
     await app.start();
     await use(app);
     await app.stop();

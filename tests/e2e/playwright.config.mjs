@@ -2,6 +2,7 @@ import { defineConfig } from "@playwright/test";
 
 export default defineConfig({
   testDir: ".",
+  globalSetup: "./filled.mjs",
   testMatch: "*.test.mjs",
   fullyParallel: true,
   workers: 2,

@@ -7,6 +7,8 @@ namespace KeepTally.Store.Demo;
 /// <summary>The made-up club Saltmarsh Terns: a squad and a practice today. The same every time.</summary>
 public sealed class DemoClub(TallyDb db, TimeProvider clock)
 {
+    internal const string FirstTeam = "Saltmarsh Terns under-14";
+
     private static readonly (string Name, int Number, string Positions, Hand Hand, bool Absent)[] Squad =
     [
         ("Ada Fenwick", 2, "left wing", Hand.Right, false),
@@ -118,7 +120,7 @@ public sealed class DemoClub(TallyDb db, TimeProvider clock)
 
     private async Task<Team> SettleAsync(int year, CancellationToken stop)
     {
-        var team = new Team { Name = "Saltmarsh Terns under-14" };
+        var team = new Team { Name = FirstTeam };
         db.Teams.Add(team);
         await db.SaveChangesAsync(stop);
         db.Players.AddRange(

@@ -26,12 +26,15 @@ public sealed class DemoPast(TallyDb db, PracticeStart start, LiveRecord record,
         ("Clean under pressure", [("clean-or-not", 8, 4), ("minute-trios", 4, 4), ("win-it-score-it", 8, 1)]),
     ];
 
-    /// <summary>Gives the first team a past, unless it has one: all of it, or where it is stopped nothing.</summary>
+    /// <summary>
+    /// Gives the club's first team a past, unless it has one, or cannot play as it stands now: all of it, or where it is
+    /// stopped nothing. Any other team is left alone.
+    /// </summary>
     public async Task SeedAsync(CancellationToken stop = default)
     {
         var today = DateOnly.FromDateTime(clock.GetLocalNow().DateTime);
-        var team = await db.Teams.OrderBy(each => each.Id).FirstAsync(stop);
-        if (await db.Practices.AnyAsync(practice => practice.TeamId == team.Id && practice.Date < today, stop))
+        var team = await db.Teams.OrderBy(each => each.Id).FirstOrDefaultAsync(each => each.Name == DemoClub.FirstTeam, stop);
+        if (team is null || await db.Practices.AnyAsync(practice => practice.TeamId == team.Id && practice.Date < today, stop))
         {
             return;
         }
@@ -52,6 +55,11 @@ public sealed class DemoPast(TallyDb db, PracticeStart start, LiveRecord record,
         using var insert = new EventInsert(db.Database.GetDbConnection(), transaction.GetDbTransaction());
         foreach (var (n, practice) in past.Index())
         {
+            if (await start.BeginAsync(practice.Id, stop) is not null)
+            {
+                return;
+            }
+
             foreach (var row in (await PlayedAsync(n, practice, players, stop)).OrderBy(row => row.At))
             {
                 await insert.TryAsync(row, stop);
@@ -97,14 +105,9 @@ public sealed class DemoPast(TallyDb db, PracticeStart start, LiveRecord record,
         };
     }
 
-    /// <summary>Begins a practice at its own time, and what was said on its sheets from then on.</summary>
+    /// <summary>Lets a practice that was begun play at its own time; what was said on its sheets.</summary>
     private async Task<IEnumerable<EventRow>> PlayedAsync(int n, Practice practice, List<Player> players, CancellationToken stop)
     {
-        if (await start.BeginAsync(practice.Id, stop) is { } hindrance)
-        {
-            throw new InvalidOperationException($"A practice of the demo cannot be begun: {hindrance}");
-        }
-
         var begun = new DateTimeOffset(
             practice.Date.ToDateTime(practice.Start),
             clock.GetLocalNow().Offset

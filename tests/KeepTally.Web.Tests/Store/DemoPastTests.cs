@@ -73,6 +73,25 @@ public sealed class DemoPastTests
     }
 
     [Fact]
+    public async Task A_team_that_cannot_play_and_any_other_team_is_left_alone()
+    {
+        await using var home = new Installation();
+        await home.InitializeAsync();
+        await home.WithAsync<TallyDb, int>(db =>
+            db.Players.ExecuteUpdateAsync(set => set.SetProperty(player => player.Archived, true))
+        );
+        await SeedAsync(home);
+        Assert.Single(await PracticesAsync(home));
+
+        await home.WithAsync<TallyDb, int>(db => db.Teams.ExecuteUpdateAsync(set => set.SetProperty(team => team.Name, "My team")));
+        await home.WithAsync<TallyDb, int>(db =>
+            db.Players.ExecuteUpdateAsync(set => set.SetProperty(player => player.Archived, false))
+        );
+        await SeedAsync(home);
+        Assert.Single(await PracticesAsync(home));
+    }
+
+    [Fact]
     public async Task Groups_are_made_level_by_a_result_of_it_and_partners_fresh_after_it()
     {
         await using var home = new Installation();
