@@ -28,9 +28,11 @@ public sealed class LiveRecord(TallyDb db)
             .Where(run => ids.Contains(run.Id))
             .ToDictionaryAsync(run => run.Id, stop);
         var runs = ids.Select(id => found[id]).ToArray();
+        // By the sheets' own ids, so that the index leads there however long the journal has grown.
+        var sheets = runs.SelectMany(run => run.Sheets).Select(sheet => sheet.Id).ToArray();
         var events = await db
             .Events.AsNoTracking()
-            .Where(said => db.Sheets.Any(sheet => sheet.Id == said.SheetId && ids.Contains(sheet.RunId)))
+            .Where(said => sheets.Contains(said.SheetId))
             .OrderBy(said => said.Sequence)
             .ToListAsync(stop);
         var bySheet = events.ToLookup(said => said.SheetId);

@@ -18,12 +18,19 @@ public sealed class PracticeBook(TallyDb db)
     public async Task<Practice?> FindAsync(int id, CancellationToken stop = default) =>
         await Whole().SingleOrDefaultAsync(practice => practice.Id == id, stop);
 
-    /// <summary>Practices that were begun, the latest first.</summary>
-    public async Task<IReadOnlyList<Practice>> BegunAsync(CancellationToken stop = default) =>
-        await Whole()
-            .Where(practice => practice.Blocks.Any(block => block.Run != null))
+    /// <summary>Practices that were begun, the latest first; only what a list of them shows.</summary>
+    public async Task<IReadOnlyList<BegunPractice>> BegunAsync(CancellationToken stop = default) =>
+        await db
+            .Practices.Where(practice => practice.Blocks.Any(block => block.Run != null))
             .OrderByDescending(practice => practice.Date)
             .ThenByDescending(practice => practice.Id)
+            .Select(practice => new BegunPractice(
+                practice.Id,
+                practice.Date,
+                practice.Title,
+                practice.Team!.Name,
+                practice.Blocks.Count
+            ))
             .ToListAsync(stop);
 
     /// <summary>The ids of those who are not here at the start: absent, or to come late.</summary>
@@ -76,3 +83,7 @@ public sealed class PracticeBook(TallyDb db)
                 .ThenInclude(block => block.Circuit!.Stations.OrderBy(station => station.Order))
                     .ThenInclude(station => station.CardVersion);
 }
+
+/// <summary>A practice that was begun, as it stands in a list.</summary>
+/// <param name="Drills">How many drills are on its timing sheet.</param>
+public sealed record BegunPractice(int Id, DateOnly Date, string Title, string Team, int Drills);

@@ -1,5 +1,4 @@
 using KeepTally.Store.Practices;
-using KeepTally.Store.Tables;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace KeepTally.Web.Pages.Results;
@@ -7,7 +6,7 @@ namespace KeepTally.Web.Pages.Results;
 /// <summary>The practices that were run, the latest first.</summary>
 public sealed class IndexModel(PracticeBook book) : PageModel
 {
-    public IReadOnlyList<Practice> Practices { get; private set; } = [];
+    public IReadOnlyList<BegunPractice> Practices { get; private set; } = [];
 
     public async Task OnGetAsync(CancellationToken stop) => Practices = await book.BegunAsync(stop);
 }
