@@ -187,12 +187,13 @@ internal static class PadFace
 
         var moving = resting && live.Floor.Rotations > 0;
         var from = moving ? live.Floor.Before : live.Floor.Now;
+        var next = live.Floor.NextPlaces();
         foreach (var player in live.Sheet.Roll.Everyone.OrderBy(player => OrderOf(from, player)))
         {
             yield return new PersonView(
                 live.CallNameOf(player),
                 from.Of(player)?.Name ?? "waiting",
-                (moving ? live.Floor.Now.Of(player) : live.Floor.NextOf(player))?.Name ?? "waiting",
+                (moving ? live.Floor.Now.Of(player) : next.GetValueOrDefault(player))?.Name ?? "waiting",
                 moving
             );
         }

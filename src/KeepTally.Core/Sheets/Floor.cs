@@ -68,19 +68,22 @@ public sealed class Floor
     public Placement Next => Rotation.Once(Now, Moves, default);
 
     /// <summary>
-    /// Where a player will stand after the next rotation, whoever wins or does it; where that decides it, where they stand
+    /// Where everyone will stand after the next rotation, whoever wins or does it; where that decides it, where they stand
     /// now. Null for who waits.
     /// </summary>
-    public Place? NextOf(string player)
+    public IReadOnlyDictionary<string, Place?> NextPlaces()
     {
-        var named = Decided().ToArray();
-        if (named.Length == 0)
-        {
-            return Next.Of(player);
-        }
+        Placement[] ways = [.. Decided().Select(named => Rotation.Once(Now, Moves, named)).DefaultIfEmpty(Next)];
+        return Now
+            .Places.SelectMany(place => Now.At(place.Id))
+            .Concat(Now.Waiting)
+            .ToDictionary(player => player, Sure, StringComparer.Ordinal);
 
-        var places = named.Select(each => Rotation.Once(Now, Moves, each).Of(player)).Distinct().ToArray();
-        return places.Length == 1 ? places[0] : Now.Of(player);
+        Place? Sure(string player)
+        {
+            var first = ways[0].Of(player);
+            return Array.TrueForAll(ways, way => way.Of(player) == first) ? first : Now.Of(player);
+        }
     }
 
     /// <summary>All ways in which the next rotation may be decided; none where it is decided already.</summary>

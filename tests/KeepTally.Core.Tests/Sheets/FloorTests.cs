@@ -115,7 +115,10 @@ public sealed class FloorTests
         );
         var floor = Given.Sheet(card, "a", "b", "c", "d").Floor;
 
-        Assert.Equal(expected, string.Join(' ', "abcd".Select(player => $"{player},{floor.NextOf($"{player}")?.Id}")));
+        Assert.Equal(
+            expected,
+            string.Join(' ', floor.NextPlaces().OrderBy(next => next.Key).Select(next => $"{next.Key},{next.Value?.Id}"))
+        );
     }
 
     [Fact]
@@ -129,7 +132,8 @@ public sealed class FloorTests
         );
         var floor = Given.Sheet(card, "a", "b", "c").Floor;
 
-        Assert.All("abc".Select(player => $"{player}"), player => Assert.Equal(floor.Next.Of(player), floor.NextOf(player)));
+        Assert.Equal(["a", "b", "c"], floor.NextPlaces().Keys.Order());
+        Assert.All(floor.NextPlaces(), next => Assert.Equal(floor.Next.Of(next.Key), next.Value));
     }
 
     [Fact]
