@@ -4,8 +4,8 @@ namespace KeepTally.Core.Layout;
 
 /// <summary>
 /// Where the places of a stage are drawn on a board that players read from afar, and where each player's bib stands in
-/// them: spots side by side above, each line in which somebody stands as a strip below, its head at the left. Lengths are in units of the board,
-/// which is <see cref="Width"/> wide and as high as it needs to be.
+/// them: spots side by side above, each line in which somebody stands as a strip below, its head at the left. Lengths are
+/// in units of the board, which is <see cref="Width"/> wide and as high as it needs to be.
 /// </summary>
 public sealed class PlaceBoard
 {

@@ -8,7 +8,7 @@ namespace KeepTally.Store.Squads;
 public sealed class PlayerErasure(TallyDb db)
 {
     /// <summary>What stands in results where the name stood.</summary>
-    public const string Nameless = "A player";
+    public const string Nameless = "Nameless";
 
     /// <summary>Erases everything that is kept of a player; false where there is none with that id.</summary>
     public async Task<bool> EraseAsync(int id, CancellationToken stop = default)

@@ -60,8 +60,7 @@ public sealed class IndexModel(
         Practice!.Start.Add(TimeSpan.FromSeconds(seconds)).ToString("HH:mm", System.Globalization.CultureInfo.InvariantCulture);
 
     /// <summary>What each player of the squad is called in passing, by unit id.</summary>
-    public IReadOnlyDictionary<string, string> CallNames =>
-        Core.Sheets.CallNames.Of(Players.Select(player => new Core.Sheets.Member(player.UnitId, player.Name)));
+    public IReadOnlyDictionary<string, string> CallNames { get; private set; } = new Dictionary<string, string>();
 
     /// <summary>How the players here fall into a block's groups, in words.</summary>
     public string GroupWords(Block block) => BlockWords.Groups(block, Dealt.FirstOrDefault(each => each.Block.Id == block.Id));
@@ -148,6 +147,7 @@ public sealed class IndexModel(
         Others = [.. (await sheet.OpenAsync(stop)).Where(other => other.Id != Practice.Id)];
         IsToday = Practice.Date == today;
         Players = await squad.ListAsync(Practice.TeamId, stop);
+        CallNames = Core.Sheets.CallNames.Of(Players.Select(player => new Core.Sheets.Member(player.UnitId, player.Name)));
         Absent = PracticeBook.Absent(Practice);
         LeftOut =
         [

@@ -35,7 +35,7 @@ public sealed class SquadTests : IAsyncLifetime
             )
         );
         Assert.DoesNotContain("Fenwick", kept, StringComparison.Ordinal);
-        Assert.Contains($"\"id\":\"p{ada}\",\"name\":\"A player\"", kept, StringComparison.Ordinal);
+        Assert.Contains($"\"id\":\"p{ada}\",\"name\":\"Nameless\"", kept, StringComparison.Ordinal);
         var csv = await (
             await _home.Visit().Http.GetAsync(new Uri($"/results/{practice}?handler=Csv", UriKind.Relative))
         ).Content.ReadAsStringAsync();
