@@ -78,7 +78,7 @@ internal static partial class Bridge
     {
         var file = JsonSerializer.Deserialize(touch, ViewJson.Default.TouchFile)!;
         var live = Practice.Find(sheet);
-        var before = live?.ReportAt(Math.Max((long)now, live.Log.LastAt));
+        var before = live?.Sheet.Glance(Math.Max((long)now, live.Log.LastAt + 1));
         var refusal = Practice.Tap(
             sheet,
             new Touch(file.Unit, file.Outcome, file.Zone, file.Tags, file.Value),
@@ -87,7 +87,7 @@ internal static partial class Bridge
         );
         var why =
             live is not null && said is [{ Event: RunEvent.Tap tap }]
-                ? TapWords.Explain(live, tap, before!, live.ReportAt(tap.At))
+                ? TapWords.Explain(live, tap, before!, live.Sheet.Glance(tap.At))
                 : "";
         return Written(said, refusal?.ToString(), why);
     }
@@ -160,7 +160,7 @@ internal static partial class Bridge
             if (
                 lead.Timeline is { } timeline
                 && lead.Sheet.Clock is { IsStarted: true, IsPaused: false } clock
-                && !lead.ReportAt((long)from).Done
+                && !lead.Sheet.IsDoneAt((long)from)
             )
             {
                 var start = clock.InstantOf(0);

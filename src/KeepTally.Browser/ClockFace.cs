@@ -15,7 +15,7 @@ internal static class ClockFace
         var (state, word) = StateOf(run, lead, at);
         if (lead.Timeline is not { } timeline)
         {
-            return new ClockView(state, word, Up(lead.ReportAt(at).Running), 1, "", "", [], false, "");
+            return new ClockView(state, word, Up(lead.Sheet.RunningTimeAt(at)), 1, "", "", [], false, "");
         }
 
         if (!lead.Sheet.Clock.IsStarted)
@@ -58,11 +58,8 @@ internal static class ClockFace
     internal static string Up(long passed) => Minutes(passed / 1000);
 
     /// <summary>Once a sheet is done its clock stands at the moment it was done.</summary>
-    private static long StoodAt(LiveSheet sheet, Timeline timeline, long at)
-    {
-        var report = sheet.ReportAt(at);
-        return report.Done ? report.Running + timeline.Plan.CountIn : sheet.Sheet.Clock.At(at);
-    }
+    private static long StoodAt(LiveSheet live, Timeline timeline, long at) =>
+        live.Sheet.IsDoneAt(at) ? live.Sheet.RunningTimeAt(at) + timeline.Plan.CountIn : live.Sheet.Clock.At(at);
 
     private static (string State, string Word) StateOf(LiveRun run, LiveSheet lead, long at)
     {

@@ -21,20 +21,19 @@ internal static class TapList
 
     private static List<(long At, TapView View)> Recent(string id, LiveSheet live)
     {
-        var undone = live.Log.Undone();
         var taps = new List<(long At, TapView View)>();
         for (var i = live.Log.Events.Count - 1; i >= 0 && taps.Count < Shown; i--)
         {
             switch (live.Log.Events[i])
             {
                 case RunEvent.Tap tap:
-                    taps.Add((tap.At, View(id, live, tap, undone.Contains(tap.Id))));
+                    taps.Add((tap.At, View(id, live, tap, live.Log.IsUndone(tap.Id))));
                     break;
                 case RunEvent.Sub sub:
-                    taps.Add((sub.At, View(id, live, sub, undone.Contains(sub.Id))));
+                    taps.Add((sub.At, View(id, live, sub, live.Log.IsUndone(sub.Id))));
                     break;
                 case RunEvent.Rotate rotate:
-                    taps.Add((rotate.At, View(id, live, rotate, undone.Contains(rotate.Id))));
+                    taps.Add((rotate.At, View(id, live, rotate, live.Log.IsUndone(rotate.Id))));
                     break;
             }
         }

@@ -6,7 +6,12 @@ namespace KeepTally.Core.Clock;
 /// </summary>
 public sealed class RunningTime
 {
-    private readonly List<Stretch> _stretches = [];
+    private readonly List<Stretch> _stretches;
+
+    public RunningTime() => _stretches = [];
+
+    private RunningTime(RunningTime other) =>
+        (_stretches, IsPaused, _stoodAt) = ([.. other._stretches], other.IsPaused, other._stoodAt);
 
     /// <summary>A time the clock stood: running time was <paramref name="Ran"/> when it went on at <paramref name="From"/>.</summary>
     private readonly record struct Stretch(long From, long Ran);
@@ -17,6 +22,9 @@ public sealed class RunningTime
 
     /// <summary>Running time at the pause, while paused.</summary>
     private long _stoodAt;
+
+    /// <summary>The same time, that goes its own way from here.</summary>
+    internal RunningTime Copy() => new(this);
 
     /// <summary>A second start changes nothing.</summary>
     public void Start(long at)

@@ -96,6 +96,20 @@ public sealed class Timeline
             .Where(interval => interval.Kind == IntervalKind.Work && interval.End <= elapsed)
             .Select(interval => (interval.Round, interval.End));
 
+    /// <summary>The moment at which the next work ends after a moment; <see cref="long.MaxValue"/> where none is left.</summary>
+    public long NextWorkEnd(long elapsed)
+    {
+        foreach (var interval in _intervals)
+        {
+            if (interval.Kind == IntervalKind.Work && interval.End > elapsed)
+            {
+                return interval.End;
+            }
+        }
+
+        return long.MaxValue;
+    }
+
     /// <summary>The spans before the end of an interval at which its time left is called, longest first.</summary>
     public IEnumerable<long> CallsIn(Interval interval) =>
         interval.Kind switch

@@ -7,6 +7,10 @@ namespace KeepTally.Core.Formats;
 public static class EventReader
 {
     private const int LongestWord = 200;
+    private const int LongestDevice = 64;
+    private const int LongestNote = 2000;
+    private const int MostTags = 20;
+    private const long LatestAt = 1_000_000_000_000_000;
 
     public static Reading<RunEvent> Read(string json)
     {
@@ -26,13 +30,13 @@ public static class EventReader
 
         var type = place.Need("type", "what was said, such as \"tap\"")?.Text();
         var id = new EventId(
-            Word(place, "device") ?? "",
+            Word(place, "device", LongestDevice) ?? "",
             place.Need("n", "the number of the event on its device")?.Whole(0, int.MaxValue) ?? 0
         );
-        var at = (long)(place.Need("at", "whole milliseconds from the run's origin")?.Number(0, 1e15) ?? 0);
+        var at = place.Need("at", "whole milliseconds from the run's origin")?.WholeLong(0, LatestAt) ?? 0;
         if (id.Device.Length == 0)
         {
-            place.Need("device", "which device said it");
+            place.NeedText("device", "which device said it");
         }
 
         switch (type)
@@ -74,7 +78,14 @@ public static class EventReader
                 return new RunEvent.Freeze(id, at, Word(place, "reason") ?? "");
             case "note":
                 Only(place, "text", "unit");
-                return new RunEvent.Note(id, at, place.NeedText("text", "the words of the note"), Word(place, "unit"));
+                return new RunEvent.Note(
+                    id,
+                    at,
+                    place.NeedText("text", "the words of the note") is var text && text.Length > 0
+                        ? Word(place, "text", LongestNote) ?? ""
+                        : text,
+                    Word(place, "unit")
+                );
             case "sub":
                 Only(place, "out", "in");
                 return new RunEvent.Sub(id, at, Word(place, "out"), Word(place, "in"));
@@ -93,17 +104,19 @@ public static class EventReader
 
     private static void Only(JsonPlace place, params ReadOnlySpan<string> own) => place.Only(["device", "n", "at", "type", .. own]);
 
-    private static string? Word(JsonPlace place, string name)
-    {
-        if (place.Find(name) is not { } found)
-        {
-            return null;
-        }
+    private static string? Word(JsonPlace place, string name, int longest = LongestWord) =>
+        place.Find(name) is { } found ? Short(found, longest) : null;
 
+    private static string Short(JsonPlace found, int longest)
+    {
         var word = found.Text();
-        if (word.Length > LongestWord)
+        if (word.Length > longest)
         {
-            found.Wrong("this is too long", $"write at most {LongestWord} characters");
+            found.Wrong("this is too long", $"write at most {longest} characters");
+        }
+        else if (word.AsSpan().ContainsAnyInRange('\0', '\u0008'))
+        {
+            found.Wrong("this holds a character that cannot be shown", "take it out");
         }
 
         return word;
@@ -117,7 +130,10 @@ public static class EventReader
         }
 
         of.Only("device", "n");
-        return new EventId(of.NeedText("device", "whose event"), of.Need("n", "which event")?.Whole(0, int.MaxValue) ?? 0);
+        return new EventId(
+            of.NeedText("device", "whose event") is { Length: > 0 } ? Word(of, "device", LongestDevice) ?? "" : "",
+            of.Need("n", "which event")?.Whole(0, int.MaxValue) ?? 0
+        );
     }
 
     private static Dictionary<string, string>? Tags(JsonPlace place)
@@ -127,6 +143,12 @@ public static class EventReader
             return null;
         }
 
-        return tags.Properties().ToDictionary(tag => tag.Name, tag => tag.Value.Text(), StringComparer.Ordinal);
+        var said = tags.Properties().ToDictionary(tag => tag.Name, tag => Short(tag.Value, LongestWord), StringComparer.Ordinal);
+        if (said.Count > MostTags || said.Keys.Any(tag => tag.Length > LongestWord))
+        {
+            tags.Wrong("this is too much for one tap", $"write at most {MostTags} tags, each name at most {LongestWord} characters");
+        }
+
+        return said;
     }
 }

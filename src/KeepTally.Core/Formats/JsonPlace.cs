@@ -171,6 +171,19 @@ internal readonly struct JsonPlace
         return _context.Faults.Count == faultsBefore ? (int)number : least;
     }
 
+    /// <summary>A whole number that may be larger than an <see cref="int"/>.</summary>
+    internal long WholeLong(long least, long most)
+    {
+        var faultsBefore = _context.Faults.Count;
+        var number = Number(least, most);
+        if (_context.Faults.Count == faultsBefore && number != Math.Floor(number))
+        {
+            Wrong(Invariant($"{number} is not a whole number"), "write a whole number");
+        }
+
+        return _context.Faults.Count == faultsBefore ? (long)number : least;
+    }
+
     internal bool Truth()
     {
         if (Element.ValueKind is JsonValueKind.True or JsonValueKind.False)

@@ -25,7 +25,7 @@ public static class DrillTable
                     )
             )
             .ToDictionary(line => line.Key, StringComparer.Ordinal);
-        var keyed = lines.Values.Select(line => line.Report with { Id = line.Key }).ToArray();
+        var keyed = lines.Values.Select(line => (line.Key, line.Report.Figures)).ToArray();
         return
         [
             .. RankRule

@@ -1,81 +1,175 @@
 namespace KeepTally.Core.Sheets;
 
 /// <summary>
-/// The events of one sheet in their order, (at, device, n), each once, whatever order they arrived in.
-/// Source: docs/formats.md, section 2.
+/// The events of one sheet in their order, (at, device, n), each once, whatever order they arrived in. Which of them stand
+/// is kept up to date as they arrive. Source: docs/formats.md, section 2.
 /// </summary>
 public sealed class EventLog
 {
     private readonly List<RunEvent> _events = [];
-    private readonly HashSet<EventId> _ids = [];
+    private readonly Dictionary<EventId, RunEvent> _byId = [];
+    private readonly Dictionary<string, int> _lastN = new(StringComparer.Ordinal);
+
+    /// <summary>Undos by the event they reach for, whether it has arrived or not.</summary>
+    private readonly Dictionary<EventId, List<RunEvent.Undo>> _reaching = [];
+    private readonly HashSet<EventId> _undone = [];
 
     public IReadOnlyList<RunEvent> Events => _events;
+
+    public int Count => _events.Count;
 
     /// <summary>The time of the last event, or 0.</summary>
     public long LastAt => _events.Count == 0 ? 0 : _events[^1].At;
 
-    public bool Holds(EventId id) => _ids.Contains(id);
+    public bool Holds(EventId id) => _byId.ContainsKey(id);
 
-    /// <summary>Takes an event in. False where it was there already; the first one stays.</summary>
-    /// <param name="last">True where the event stands last, so that a fold may simply go on.</param>
-    public bool Add(RunEvent said, out bool last)
+    public RunEvent? Find(EventId id) => _byId.GetValueOrDefault(id);
+
+    /// <summary>The highest number a device has given so far, or 0.</summary>
+    public int LastNumberOf(string device) => _lastN.GetValueOrDefault(device);
+
+    /// <summary>Whether an event counts as never said: an undo that stands reaches it.</summary>
+    public bool IsUndone(EventId id) => _undone.Contains(id);
+
+    /// <summary>The last standing undo that reaches for an event, or null.</summary>
+    public RunEvent.Undo? StandingUndoOf(EventId id) =>
+        _reaching.TryGetValue(id, out var undos) ? undos.FindLast(undo => !_undone.Contains(undo.Id)) : null;
+
+    /// <summary>Takes an event in. The first under an id stays.</summary>
+    /// <returns>
+    /// The position from which the log reads differently now; at the end of the log for a plain next event. Null where the
+    /// event was there already.
+    /// </returns>
+    public int? Add(RunEvent said)
     {
-        last = false;
-        if (!_ids.Add(said.Id))
+        if (!_byId.TryAdd(said.Id, said))
         {
-            return false;
+            return null;
         }
 
-        var index = _events.Count;
-        while (index > 0 && InOrder.Compare(_events[index - 1], said) > 0)
+        var at = _events.Count == 0 || InOrder.Compare(_events[^1], said) < 0 ? _events.Count : ~_events.BinarySearch(said, InOrder);
+        _events.Insert(at, said);
+        Number(said);
+        var from = at;
+        if (said is RunEvent.Undo undo)
         {
-            index--;
+            Reaching(undo);
         }
 
-        last = index == _events.Count;
-        _events.Insert(index, said);
-        return true;
+        // It may have been undone before it arrived.
+        if (_reaching.Count > 0)
+        {
+            Recount(said.Id, ref from);
+            if (said is RunEvent.Undo)
+            {
+                Recount(((RunEvent.Undo)said).Of, ref from);
+            }
+        }
+
+        return from;
     }
 
-    /// <summary>Puts another event in the place of the one with the same id.</summary>
-    public void Replace(RunEvent said)
+    /// <summary>Takes many events in with one sorting; where an id is there already, the first stays.</summary>
+    public void AddAll(IEnumerable<RunEvent> many)
     {
-        _events.RemoveAll(old => old.Id == said.Id);
-        _ids.Remove(said.Id);
-        Add(said, out _);
+        var sorted = true;
+        foreach (var said in many)
+        {
+            if (!_byId.TryAdd(said.Id, said))
+            {
+                continue;
+            }
+
+            sorted = sorted && (_events.Count == 0 || InOrder.Compare(_events[^1], said) < 0);
+            _events.Add(said);
+            Number(said);
+            if (said is RunEvent.Undo undo)
+            {
+                Reaching(undo);
+            }
+        }
+
+        if (!sorted)
+        {
+            _events.Sort(InOrder);
+        }
+
+        RecountAll();
     }
 
-    /// <summary>The events that stand: what was undone is left out, and so are the undos themselves.</summary>
-    public List<RunEvent> Standing()
+    /// <summary>Puts another event in the place of the one with the same id, or takes it out where there is no other.</summary>
+    public void Replace(EventId id, RunEvent? other)
     {
-        var undone = Undone();
-        return undone.Count == 0
-            ? _events.FindAll(said => said is not RunEvent.Undo)
-            : _events.FindAll(said => said is not RunEvent.Undo && !undone.Contains(said.Id));
+        var rest = _events.FindAll(said => said.Id != id);
+        _events.Clear();
+        _byId.Clear();
+        _reaching.Clear();
+        AddAll(other is null ? rest : [.. rest, other]);
     }
 
-    /// <summary>
-    /// The ids of events that count as never said. Read from the last event back, since only a later event can undo:
-    /// an undo that is itself undone reaches nothing.
-    /// </summary>
-    public HashSet<EventId> Undone()
+    private void Number(RunEvent said)
     {
-        var reached = new HashSet<EventId>();
-        var undone = new HashSet<EventId>();
+        if (said.Id.N > _lastN.GetValueOrDefault(said.Id.Device))
+        {
+            _lastN[said.Id.Device] = said.Id.N;
+        }
+    }
+
+    private void Reaching(RunEvent.Undo undo)
+    {
+        if (_reaching.TryGetValue(undo.Of, out var undos))
+        {
+            undos.Add(undo);
+        }
+        else
+        {
+            _reaching[undo.Of] = [undo];
+        }
+    }
+
+    /// <summary>Looks anew whether an event stands; where that changed and it is an undo, at what it reaches, and so on.</summary>
+    private void Recount(EventId id, ref int from)
+    {
+        while (_byId.TryGetValue(id, out var said))
+        {
+            var undone = IsReached(said);
+            if (undone == _undone.Contains(id))
+            {
+                return;
+            }
+
+            _ = undone ? _undone.Add(id) : _undone.Remove(id);
+            from = Math.Min(from, _events.BinarySearch(said, InOrder));
+            if (said is not RunEvent.Undo undo)
+            {
+                return;
+            }
+
+            id = undo.Of;
+        }
+    }
+
+    /// <summary>An undo reaches only events before it in order, and only while it stands itself.</summary>
+    private bool IsReached(RunEvent said) =>
+        _reaching.TryGetValue(said.Id, out var undos)
+        && undos.Exists(undo => !_undone.Contains(undo.Id) && InOrder.Compare(undo, said) > 0);
+
+    /// <summary>From the last event back, since only a later event can undo.</summary>
+    private void RecountAll()
+    {
+        _undone.Clear();
+        if (_reaching.Count == 0)
+        {
+            return;
+        }
+
         for (var i = _events.Count - 1; i >= 0; i--)
         {
-            var said = _events[i];
-            if (reached.Contains(said.Id))
+            if (IsReached(_events[i]))
             {
-                undone.Add(said.Id);
-            }
-            else if (said is RunEvent.Undo undo)
-            {
-                reached.Add(undo.Of);
+                _undone.Add(_events[i].Id);
             }
         }
-
-        return undone;
     }
 
     private static readonly Comparer<RunEvent> InOrder = Comparer<RunEvent>.Create(

@@ -10,8 +10,8 @@ namespace KeepTally.Core.Sheets;
 public sealed class Floor
 {
     private readonly Stage _stage;
-    private readonly Dictionary<string, Dictionary<string, int>> _goes = new(StringComparer.Ordinal);
-    private readonly Dictionary<string, (string Place, int Rotation)> _stood = new(StringComparer.Ordinal);
+    private readonly Dictionary<string, Dictionary<string, int>> _goes;
+    private readonly Dictionary<string, (string Place, int Rotation)> _stood;
 
     /// <summary>The places are for the group whose turn it is; the others wait.</summary>
     private readonly bool _groupsInTurn;
@@ -20,6 +20,8 @@ public sealed class Floor
     public Floor(Stage stage, IReadOnlyList<Unit> units)
     {
         _stage = stage;
+        _goes = new Dictionary<string, Dictionary<string, int>>(StringComparer.Ordinal);
+        _stood = new Dictionary<string, (string Place, int Rotation)>(StringComparer.Ordinal);
         var sides = units
             .SelectMany(unit => unit.People.Select(player => (player.Id, Unit: unit.Id)))
             .ToLookup(each => each.Id, each => each.Unit);
@@ -36,6 +38,25 @@ public sealed class Floor
 
         static string Id(Member player) => player.Id;
     }
+
+    private Floor(Floor other)
+    {
+        _stage = other._stage;
+        _groupsInTurn = other._groupsInTurn;
+        _counted = other._counted;
+        Now = other.Now;
+        Before = other.Before;
+        Rotations = other.Rotations;
+        _stood = new Dictionary<string, (string Place, int Rotation)>(other._stood, StringComparer.Ordinal);
+        _goes = other._goes.ToDictionary(
+            goes => goes.Key,
+            goes => new Dictionary<string, int>(goes.Value, StringComparer.Ordinal),
+            StringComparer.Ordinal
+        );
+    }
+
+    /// <summary>The same floor, that goes its own way from here.</summary>
+    internal Floor Copy() => new(this);
 
     public Placement Now { get; private set; }
 

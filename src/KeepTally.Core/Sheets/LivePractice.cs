@@ -38,6 +38,9 @@ public sealed class LivePractice(string device, IReadOnlyList<LiveRun> runs)
     /// <summary>The server holds another event under the same id: that one stands.</summary>
     public void Yield(string sheet, RunEvent said) => Find(sheet)?.Yield(said);
 
+    /// <summary>The server refused an event: it is taken out, and nothing counts it any more.</summary>
+    public void TakeOut(string sheet, EventId id) => Find(sheet)?.TakeOut(id);
+
     /// <summary>Says on the sheets of the drill under way what the coach did to its clock.</summary>
     public IReadOnlyList<Said> Say(Word word, long now, string reason = "")
     {
@@ -135,10 +138,12 @@ public sealed class LivePractice(string device, IReadOnlyList<LiveRun> runs)
     public IReadOnlyList<Said> Change(PeopleChange change, long now)
     {
         var said = new List<Said>();
-        foreach (var (id, gone, comes) in change.Over([.. Runs.Skip(Current)], now))
+        var changes = change.Over([.. Runs.Skip(Current)], now);
+        var at = StampOfAll(changes.Select(each => _sheets[each.Sheet]), now);
+        foreach (var (id, gone, comes) in changes)
         {
             var sheet = _sheets[id];
-            var sub = new RunEvent.Sub(NextId(sheet), Stamp(sheet, now), gone, comes);
+            var sub = new RunEvent.Sub(NextId(sheet), at, gone, comes);
             sheet.Add(sub);
             said.Add(new Said(id, sub));
         }
@@ -149,12 +154,12 @@ public sealed class LivePractice(string device, IReadOnlyList<LiveRun> runs)
     /// <summary>Takes an event back, or puts one back that was taken back. Who came or went does so on every sheet again.</summary>
     public IReadOnlyList<Said> Undo(string sheet, EventId of, long now)
     {
-        if (Find(sheet) is not { } live || !live.Log.Holds(of))
+        if (Find(sheet) is not { } live || live.Log.Find(of) is not { } reached)
         {
             return [];
         }
 
-        return live.Log.Events.First(said => said.Id == of) is RunEvent.Sub sub
+        return reached is RunEvent.Sub sub
             ? [.. _sheets.SelectMany(each => SameChange(each.Value, sub).SelectMany(id => Undo(each.Key, each.Value, id, now)))]
             : Undo(sheet, live, of, now);
     }
@@ -171,10 +176,7 @@ public sealed class LivePractice(string device, IReadOnlyList<LiveRun> runs)
 
     private Said[] Undo(string sheet, LiveSheet live, EventId of, long now)
     {
-        var undone = live.Log.Undone();
-        var target = undone.Contains(of)
-            ? live.Log.Events.OfType<RunEvent.Undo>().LastOrDefault(undo => undo.Of == of && !undone.Contains(undo.Id))?.Id
-            : of;
+        var target = live.Log.IsUndone(of) ? live.Log.StandingUndoOf(of)?.Id : of;
         if (target is not { } reached)
         {
             return [];
@@ -209,7 +211,7 @@ public sealed class LivePractice(string device, IReadOnlyList<LiveRun> runs)
         sheet != Now.Circuit && sheet.Sheet.Stage.Moves.Count > 0 && Now.OpenAt(now).Contains(sheet) && !LiveRun.HasStood(sheet);
 
     private static Func<RunSheet, bool> IsRunning(long now) =>
-        sheet => sheet.Sheet.Sheet.Clock is { IsStarted: true, IsPaused: false } && !sheet.Sheet.ReportAt(now).Done;
+        sheet => sheet.Sheet.Sheet.Clock is { IsStarted: true, IsPaused: false } && !sheet.Sheet.Sheet.IsDoneAt(now);
 
     private RunEvent UndoEnd(EventId id, long at, LiveSheet sheet) => new RunEvent.Undo(id, at, sheet.Ended!.Id);
 
@@ -219,9 +221,11 @@ public sealed class LivePractice(string device, IReadOnlyList<LiveRun> runs)
     private List<Said> Each(LiveRun run, long now, Func<RunSheet, bool> where, Func<EventId, long, LiveSheet, RunEvent> make)
     {
         var said = new List<Said>();
-        foreach (var (id, _, sheet, _) in run.Sheets.Where(where).ToArray())
+        var reached = run.Sheets.Where(where).ToArray();
+        var at = StampOfAll(reached.Select(each => each.Sheet), now);
+        foreach (var (id, _, sheet, _) in reached)
         {
-            var word = make(NextId(sheet), Stamp(sheet, now), sheet);
+            var word = make(NextId(sheet), at, sheet);
             sheet.Add(word);
             said.Add(new Said(id, word));
         }
@@ -229,11 +233,18 @@ public sealed class LivePractice(string device, IReadOnlyList<LiveRun> runs)
         return said;
     }
 
-    private EventId NextId(LiveSheet sheet) =>
-        new(device, sheet.Log.Events.Where(said => said.Id.Device == device).Select(said => said.Id.N).DefaultIfEmpty(0).Max() + 1);
+    private EventId NextId(LiveSheet sheet) => new(device, sheet.Log.LastNumberOf(device) + 1);
 
-    /// <summary>A device never stamps an event before one it has already seen.</summary>
-    private static long Stamp(LiveSheet sheet, long now) => Math.Max(Math.Max(0, now), sheet.Log.LastAt);
+    /// <summary>
+    /// A device stamps an event after every one it has already seen, by a millisecond at least: an answer never ties with
+    /// what it answers.
+    /// </summary>
+    private static long Stamp(LiveSheet sheet, long now) =>
+        sheet.Log.Count == 0 ? Math.Max(0, now) : Math.Max(now, sheet.Log.LastAt + 1);
+
+    /// <summary>One moment for what is said on several sheets at once, so that their clocks go together.</summary>
+    private static long StampOfAll(IEnumerable<LiveSheet> sheets, long now) =>
+        sheets.Select(sheet => Stamp(sheet, now)).DefaultIfEmpty(now).Max();
 }
 
 /// <summary>What a thumb touched: whom, what, where it went, what else it says, and the number it carries.</summary>

@@ -31,14 +31,14 @@ public sealed class LiveRun(string name, IReadOnlyList<RunSheet> sheets)
     /// The sheet whose clock is shown: a circuit's own, else the first that is not done.
     /// </summary>
     public LiveSheet Lead(long at) =>
-        Circuit?.Sheet ?? Sheets.FirstOrDefault(each => !each.Sheet.ReportAt(at).Done, Sheets[0]).Sheet;
+        Circuit?.Sheet ?? Sheets.FirstOrDefault(each => !each.Sheet.Sheet.IsDoneAt(at), Sheets[0]).Sheet;
 
     public bool IsStarted => Clocks.Any(sheet => sheet.Sheet.Clock.IsStarted);
 
     public bool IsPaused => Clocks.Any(sheet => sheet.Sheet.Clock.IsPaused);
 
     /// <summary>Every sheet is done by its own rules or by the clock. A circuit goes on until its clock is over.</summary>
-    public bool IsDone(long at) => Clocks.All(sheet => sheet.ReportAt(at).Done);
+    public bool IsDone(long at) => Clocks.All(sheet => sheet.Sheet.IsDoneAt(at));
 
     /// <summary>The coach has ended the drill: every sheet holds an end that stands.</summary>
     public bool IsEnded => Sheets.All(each => each.Sheet.Ended is not null);

@@ -2,33 +2,34 @@ using KeepTally.Core.Cards;
 using KeepTally.Core.Clock;
 using KeepTally.Core.Faults;
 using KeepTally.Core.Places;
+using KeepTally.Core.Sheets.Rules;
 
 namespace KeepTally.Core.Sheets;
 
 /// <summary>
 /// A sheet being kept: its log, and the sheet and floor folded from it. Events may arrive in any order and more than
-/// once; what stands last is folded on, anything else folds anew.
+/// once; they are folded when somebody looks, once for however many arrived meanwhile.
 /// </summary>
 public sealed class LiveSheet
 {
     private readonly DrillCard _card;
     private readonly Timeline? _timeline;
-    private readonly Dictionary<EventId, Verdict> _verdicts = [];
     private readonly IReadOnlyDictionary<string, string> _callNames;
-    private Sheet _sheet;
-    private Floor _floor;
-    private int _folded;
-    private long _repFrom;
-    private (long At, int Folded, SheetReport Report)? _looked;
+    private readonly TapAddress _known;
+    private readonly SheetFold _fold;
+    private (long At, int Version, SheetReport Report)? _looked;
+    private (long Until, int Version)? _quiet;
 
-    private LiveSheet(DrillCard card, LogHead head, Sheet sheet)
+    private LiveSheet(DrillCard card, LogHead head, Sheet empty)
     {
         _card = card;
         Head = head;
+        Stage = empty.Stage;
         _callNames = CallNames.Of(head.Everyone);
-        _sheet = sheet;
-        _floor = new Floor(sheet.Stage, head.Units);
-        _timeline = sheet.Stage.Clock is { } plan ? new Timeline(plan, head.Seed) : null;
+        _known = new TapAddress(Stage, head);
+        var floor = new Floor(Stage, head.Units);
+        _fold = new SheetFold(() => new SheetFold.Point(0, empty.Copy(), floor.Copy(), null, 0));
+        _timeline = Stage.Clock is { } plan ? new Timeline(plan, head.Seed) : null;
     }
 
     /// <summary>An empty sheet, where the head fits the card.</summary>
@@ -44,27 +45,30 @@ public sealed class LiveSheet
 
     public LogHead Head { get; }
 
-    public Stage Stage => _sheet.Stage;
+    public Stage Stage { get; }
 
     public EventLog Log { get; } = new();
 
-    public Sheet Sheet => _sheet;
+    public Sheet Sheet => Now.Sheet;
 
-    public Floor Floor => _floor;
+    public Floor Floor => Now.Floor;
+
+    /// <summary>Grows with every change to what is folded: as long as it is the same, everything but the clock is.</summary>
+    public int Version => Now.Version;
 
     /// <summary>What somebody is called in passing: a player by call name, a group or a side by all of its name.</summary>
     public string CallNameOf(string id) => _callNames.TryGetValue(id, out var name) ? name : Head.NameOf(id);
 
     /// <summary>Everyone who carries a score on the sheet, who came in later and who went off too.</summary>
-    public IReadOnlyList<Unit> Units => _sheet.Units;
+    public IReadOnlyList<Unit> Units => Sheet.Units;
 
     /// <summary>Those of them who are on the sheet now.</summary>
     public IReadOnlyList<Unit> UnitsOn =>
-        Stage.Scores == Scorer.Player ? [.. Units.Where(unit => _sheet.Roll.Has(unit.Id))] : Units;
+        Stage.Scores == Scorer.Player ? [.. Units.Where(unit => Sheet.Roll.Has(unit.Id))] : Units;
 
     /// <summary>Somebody of the squad who is not on the sheet may come in: the head's bench, and who went off.</summary>
     public bool MayCome(string player) =>
-        !_sheet.Roll.Has(player)
+        !Sheet.Roll.Has(player)
         && (
             (Head.Bench ?? []).Any(each => each.Id == player)
             || Head.Units.SelectMany(unit => unit.People).Any(each => each.Id == player)
@@ -74,7 +78,7 @@ public sealed class LiveSheet
     public Timeline? Timeline => _timeline;
 
     /// <summary>The coach's end of the drill, where it stands.</summary>
-    public RunEvent.End? Ended { get; private set; }
+    public RunEvent.End? Ended => Now.Ended;
 
     /// <summary>
     /// What is left of the rep at a moment, where the clock gives each rep so long: a rep begins with the work and anew
@@ -82,77 +86,113 @@ public sealed class LiveSheet
     /// </summary>
     public long? RepLeft(long at)
     {
-        if (_timeline is not { Plan.Rep: { } rep } || !_sheet.Clock.IsStarted || ReportAt(at).Done)
+        if (_timeline is not { Plan.Rep: { } rep } || !Sheet.Clock.IsStarted || Sheet.IsDoneAt(at))
         {
             return null;
         }
 
-        var elapsed = _sheet.Clock.At(at);
+        var elapsed = Sheet.Clock.At(at);
         var interval = _timeline.At(elapsed);
-        return interval.Kind == IntervalKind.Work ? Math.Max(0, Math.Max(interval.Start, _repFrom) + rep - elapsed) : null;
+        return interval.Kind == IntervalKind.Work
+            ? Math.Max(0, Math.Max(interval.Start, _fold.RepFrom) + rep - elapsed)
+            : null;
     }
 
     /// <summary>What a unit may not say again now, by the limits of the stage.</summary>
-    public IEnumerable<(string Tag, string Value)> Barred(string unit) => _sheet.Barred(unit);
+    public IEnumerable<(string Tag, string Value)> Barred(string unit) => Sheet.Barred(unit);
 
     /// <summary>What became of a standing event.</summary>
-    public Verdict? VerdictOn(EventId id) => _verdicts.TryGetValue(id, out var verdict) ? verdict : null;
+    public Verdict? VerdictOn(EventId id) => Now.VerdictOn(id);
 
     /// <summary>How the sheet stands at a moment. Asked again for the same moment, the answer is at hand.</summary>
     public SheetReport ReportAt(long at)
     {
-        if (_looked is not { } looked || looked.At != at || looked.Folded != _folded)
+        if (_looked is not { } looked || looked.At != at || looked.Version != Version)
         {
-            _looked = looked = (at, _folded, _sheet.Report(at));
+            _looked = looked = (at, Version, Sheet.Report(at));
         }
 
         return looked.Report;
     }
 
+    /// <summary>Why an event cannot stand on this sheet, whatever the state of play; null where it can.</summary>
+    public Refusal? Refuse(RunEvent said) => _known.Refuse(said);
+
     /// <summary>Takes an event in, or says why it cannot stand. An event that is here already changes nothing.</summary>
     public Refusal? Add(RunEvent said)
     {
-        if (_sheet.Refuse(said) is { } refusal)
+        if (Refuse(said) is { } refusal)
         {
             return refusal;
         }
 
-        if (!Log.Add(said, out var last))
+        if (Log.Add(said) is { } from)
         {
-            return null;
-        }
-
-        if (last && said is not RunEvent.Undo)
-        {
-            Fold(said);
-        }
-        else
-        {
-            FoldAnew();
+            _fold.BackTo(from);
         }
 
         return null;
     }
 
-    /// <summary>Takes another's version of an event in the place of the own one with the same id.</summary>
-    public void Yield(RunEvent said)
+    /// <summary>Takes a whole history in: sorted once, and folded once when somebody looks. What cannot stand is left out.</summary>
+    public void AddAll(IEnumerable<RunEvent> history)
     {
-        Log.Replace(said);
-        FoldAnew();
+        Log.AddAll(history.Where(said => Refuse(said) is null));
+        _fold.BackTo(0);
+    }
+
+    /// <summary>Takes another's version of an event in the place of the own one with the same id.</summary>
+    public void Yield(RunEvent said) => Replace(said.Id, said);
+
+    /// <summary>Takes an event out for good, as if it had never been made: nobody else will ever hear of it.</summary>
+    public void TakeOut(EventId id) => Replace(id, null);
+
+    private void Replace(EventId id, RunEvent? other)
+    {
+        if (!Log.Holds(id) && other is null)
+        {
+            return;
+        }
+
+        Log.Replace(id, other);
+        _fold.BackTo(0);
     }
 
     /// <summary>
     /// What the clock calls for by a moment and nobody has said yet: the end of a round of work passes the turn or moves
     /// the places on. The ids are the clock's own, so that every device says the same and it counts once.
     /// </summary>
-    public IEnumerable<RunEvent> Due(long at)
+    public IReadOnlyList<RunEvent> Due(long at)
     {
-        if (_timeline is null || !_sheet.Clock.IsStarted || ReportAt(at).Done)
+        if (_timeline is null || !Sheet.Clock.IsStarted || Sheet.IsDoneAt(at))
         {
-            yield break;
+            return [];
         }
 
-        foreach (var (round, moment) in _timeline.WorkDone(_sheet.Clock.At(at)).Where(done => done.Round < _timeline.Plan.Rounds))
+        var elapsed = Sheet.Clock.At(at);
+        if (_quiet is { } quiet && quiet.Version == Version && elapsed < quiet.Until)
+        {
+            return [];
+        }
+
+        var due = DueBy(_timeline, elapsed).ToArray();
+        // Until the work under way is over nothing more comes.
+        _quiet = due.Length > 0 ? null : (_timeline.NextWorkEnd(elapsed), Version);
+        return due;
+    }
+
+    private SheetFold Now
+    {
+        get
+        {
+            _fold.CatchUp(Log);
+            return _fold;
+        }
+    }
+
+    private IEnumerable<RunEvent> DueBy(Timeline timeline, long elapsed)
+    {
+        foreach (var (round, moment) in timeline.WorkDone(elapsed).Where(done => done.Round < timeline.Plan.Rounds))
         {
             if (
                 Stage.Rotate is { On: RotateTrigger.Round } rotate
@@ -161,12 +201,12 @@ public sealed class LiveSheet
                 && NotSaid(2 * round, out var moves)
             )
             {
-                yield return new RunEvent.Rotate(moves, _sheet.Clock.InstantOf(moment), null, null, null);
+                yield return new RunEvent.Rotate(moves, Sheet.Clock.InstantOf(moment), null, null, null);
             }
 
             if (Stage.Play == Play.Turns && NotSaid((2 * round) + 1, out var passes))
             {
-                yield return new RunEvent.Turn(passes, _sheet.Clock.InstantOf(moment), null);
+                yield return new RunEvent.Turn(passes, Sheet.Clock.InstantOf(moment), null);
             }
         }
     }
@@ -175,36 +215,5 @@ public sealed class LiveSheet
     {
         id = new EventId(EventId.ClockDevice, n);
         return !Log.Holds(id);
-    }
-
-    private void FoldAnew()
-    {
-        _folded++;
-        _sheet = Sheet.Open(_card, Head).Sure();
-        _floor = new Floor(_sheet.Stage, Head.Units);
-        _verdicts.Clear();
-        Ended = null;
-        _repFrom = 0;
-        foreach (var said in Log.Standing())
-        {
-            Fold(said);
-        }
-    }
-
-    private void Fold(RunEvent said)
-    {
-        _folded++;
-        var verdict = _sheet.Apply(said);
-        _floor.Apply(said, verdict, _sheet.UnitAt(verdict.Unit), _sheet.Roll, _sheet.Turn);
-        switch (said)
-        {
-            case RunEvent.Tap:
-                _verdicts[said.Id] = verdict;
-                _repFrom = verdict.Kind == VerdictKind.Counted ? _sheet.Clock.At(said.At) : _repFrom;
-                break;
-            case RunEvent.End end:
-                Ended = end;
-                break;
-        }
     }
 }

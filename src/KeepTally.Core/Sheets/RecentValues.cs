@@ -6,6 +6,13 @@ internal sealed class RecentValues(int capacity)
     private readonly string?[] _values = new string?[capacity];
     private int _next;
 
+    internal RecentValues Copy()
+    {
+        var copy = new RecentValues(_values.Length) { _next = _next };
+        _values.CopyTo(copy._values, 0);
+        return copy;
+    }
+
     internal IEnumerable<string> All => _values.OfType<string>();
 
     internal bool Contains(string value) => Array.IndexOf(_values, value) >= 0;

@@ -18,6 +18,14 @@ public sealed class Roll
         _units = [.. units.Select(unit => (unit.Id, unit.People.Select(player => player.Id).ToList()))];
     }
 
+    private Roll(Roll other)
+    {
+        _singles = other._singles;
+        _units = [.. other._units.Select(unit => (unit.Unit, new List<string>(unit.Players)))];
+    }
+
+    internal Roll Copy() => new(this);
+
     /// <summary>Everyone on the sheet, unit by unit.</summary>
     public IEnumerable<string> Everyone => _units.SelectMany(unit => unit.Players);
 

@@ -25,11 +25,13 @@ public sealed class Sheet
     private readonly SheetState _state;
     private readonly ClockLimit _limit;
     private readonly long _countIn;
-    private readonly RunningTime _clock = new();
-    private readonly FreezeBook _freezes = new();
+    private readonly RunningTime _clock;
+    private readonly FreezeBook _freezes;
 
     private Sheet(DrillCard card, LogHead head)
     {
+        _clock = new RunningTime();
+        _freezes = new FreezeBook();
         _head = head;
         _stageIndex = head.Stage;
         _stage = head.Of(card);
@@ -48,6 +50,28 @@ public sealed class Sheet
         _limit = ClockLimit.Of(_stage.Until);
         _countIn = _stage.Clock?.CountIn ?? 0;
     }
+
+    private Sheet(Sheet other)
+    {
+        _stage = other._stage;
+        _head = other._head;
+        _stageIndex = other._stageIndex;
+        _outcomes = other._outcomes;
+        _targets = other._targets;
+        _ladder = other._ladder;
+        _until = other._until;
+        _endsAlone = other._endsAlone;
+        _limit = other._limit;
+        _countIn = other._countIn;
+        _address = other._address.Copy();
+        _state = other._state.Copy();
+        _clock = other._clock.Copy();
+        _freezes = other._freezes.Copy();
+        Roll = other.Roll.Copy();
+    }
+
+    /// <summary>The sheet as it stands, to be gone on with apart from this one.</summary>
+    public Sheet Copy() => new(this);
 
     /// <summary>An empty sheet, where the log's head fits the card.</summary>
     public static Reading<Sheet> Open(DrillCard card, LogHead head)
@@ -125,6 +149,28 @@ public sealed class Sheet
     /// <summary>How the sheet stands at a moment not before its last event. Looking changes nothing.</summary>
     public SheetReport Report(long at) =>
         SheetReporter.Report(_stageIndex, _stage, _state, _limit, IsStartedAt(at), RunningAt(at), _freezes.Report(at));
+
+    /// <summary>How the sheet stands at a moment, as far as words about one tap ask for it.</summary>
+    public SheetGlance Glance(long at) => SheetReporter.Glance(_stage, _state, _limit, IsStartedAt(at), RunningAt(at));
+
+    /// <summary>How one unit stands at a moment; null where there is no such unit.</summary>
+    public UnitReport? UnitAt(string unit, long at) =>
+        _address.Units.Of(unit) is >= 0 and var index
+            ? SheetReporter.UnitAt(_stage, _state, _limit, IsStartedAt(at), _state.Units[index], RunningAt(at))
+            : null;
+
+    /// <summary>The unit ranked first at a moment, where it is alone there.</summary>
+    public string? LeaderAt(long at) =>
+        SheetReporter.Leader(_stage, _state, _limit, IsStartedAt(at), RunningAt(at)) is >= 0 and var leader ? UnitAt(leader) : null;
+
+    /// <summary>The unit with the ball, or null.</summary>
+    public string? Ball => UnitAt(_state.Ball);
+
+    /// <summary>Whether the sheet is done at a moment not before its last event, without writing a report.</summary>
+    public bool IsDoneAt(long at) => _state.IsDoneAt(_limit, IsStartedAt(at), RunningAt(at));
+
+    /// <summary>Running milliseconds at a moment; once the sheet is done its clock stands where it was done.</summary>
+    public long RunningTimeAt(long at) => _state.RunningAt(_limit, IsStartedAt(at), RunningAt(at));
 
     /// <summary>The sheet starts when the count-in is over.</summary>
     private bool IsStartedAt(long at) => _clock.IsStarted && (_state.Done || _clock.At(at) >= _countIn);
@@ -259,6 +305,10 @@ public sealed class Sheet
             if (_stage.Play != Play.Match)
             {
                 _state.Finish(unit, running);
+            }
+            else if (ending is Ending.Outs)
+            {
+                _state.Win(RankRule.BestOther(_stage, _state, unit, running), running);
             }
             else if (EndingRule.IsOwn(ending))
             {

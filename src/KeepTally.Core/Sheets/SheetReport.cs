@@ -50,26 +50,26 @@ public sealed record UnitReport(
 )
 {
     /// <summary>Successes of attempts; null with no attempts.</summary>
-    public double? Accuracy => Attempts == 0 ? null : (double)Successes / Attempts;
+    public double? Accuracy => Figures.Accuracy;
 
     /// <summary>The value that ranks the unit, or null where it has none.</summary>
-    public double? Value(MeasureBy by) =>
-        by switch
-        {
-            MeasureBy.Points => Points,
-            MeasureBy.Successes => Successes,
-            MeasureBy.Attempts => Attempts,
-            MeasureBy.Accuracy => Accuracy,
-            MeasureBy.BestStreak => BestStreak,
-            MeasureBy.Cleared => Cleared,
-            MeasureBy.Seconds => Running / 1000.0,
-            MeasureBy.Outs => Outs,
-            MeasureBy.Place => Place,
-            MeasureBy.ReadingBest => Readings.Best,
-            MeasureBy.ReadingMean => Readings.Mean,
-            MeasureBy.Late => Late,
-            MeasureBy.Voids => Voids,
-        };
+    public double? Value(MeasureBy by) => Figures.Value(by);
+
+    internal Figures Figures =>
+        new(
+            Points,
+            Attempts,
+            Successes,
+            BestStreak,
+            Cleared,
+            Running,
+            Outs,
+            Place,
+            Readings.Best,
+            Readings.Mean,
+            Late,
+            Voids
+        );
 }
 
 /// <summary>A kind of tag: for each value that was said, how many counted taps of each outcome carried it.</summary>
@@ -78,8 +78,9 @@ public sealed record TagReport(string Tag, IReadOnlyList<KeyValuePair<string, IR
 public sealed record ReadingsReport(int Count, double? Best, double? Mean, double? Last);
 
 /// <param name="Made">Successes in the window, or in a row.</param>
-/// <param name="Hits">The attempts of the window, at most sixty-four.</param>
-public sealed record WindowReport(int Made, IReadOnlyList<bool> Hits);
+/// <param name="Taken">Attempts in the window.</param>
+/// <param name="Hits">The first attempts of the window, at most sixty-four.</param>
+public sealed record WindowReport(int Made, int Taken, IReadOnlyList<bool> Hits);
 
 public readonly record struct RankedUnit(int Rank, string Unit);
 

@@ -17,9 +17,15 @@ internal static class SheetReporter
         IReadOnlyList<FreezeReport> freezes
     )
     {
-        var units = state.Units.Select(unit => UnitAt(stage, state, limit, started, unit, running)).ToArray();
-        var done = state.Done || (started && units.Any(unit => !unit.Off) && units.All(unit => unit.Done || unit.Off));
-        var ranking = RankRule.Rank(stage.Measures, units);
+        var units = Array.ConvertAll(state.Units, unit => UnitAt(stage, state, limit, started, unit, running));
+        var done = state.IsDoneAt(limit, started, running);
+        var ranking = RankRule.Rank(
+            stage.Measures,
+            Array.ConvertAll(
+                state.Units,
+                unit => (unit.Unit.Id, UnitReporter.Figures(stage, unit, state.UnitTimeAt(unit, limit, started, running)))
+            )
+        );
         return new SheetReport(
             stageIndex,
             started,
@@ -29,7 +35,7 @@ internal static class SheetReporter
                 : null,
             done || state.Turn < 0 ? null : state.Units[state.Turn].Unit.Id,
             state.Ball < 0 ? null : state.Units[state.Ball].Unit.Id,
-            RunningOf(stage, state, limit, done, running),
+            state.RunningAt(limit, started, running),
             state.Late,
             units,
             ranking,
@@ -37,35 +43,43 @@ internal static class SheetReporter
         );
     }
 
-    /// <summary>Once the sheet is done its clock stands at the moment it was done: the limit, where the clock ended it.</summary>
-    private static long RunningOf(Stage stage, SheetState state, ClockLimit limit, bool done, long running) =>
-        (state.Done, done, limit.Cut, stage.Play) switch
-        {
-            (true, _, _, _) => state.DoneAt,
-            (_, true, { } cut, Play.Turns) => Math.Min(running, state.TurnBegan + cut),
-            (_, true, { } cut, _) => Math.Min(running, cut),
-            _ => running,
-        };
-
-    private static UnitReport UnitAt(Stage stage, SheetState state, ClockLimit limit, bool started, UnitTally unit, long running)
+    /// <summary>The same moment, as far as words about a tap ask for it.</summary>
+    internal static SheetGlance Glance(Stage stage, SheetState state, ClockLimit limit, bool started, long running)
     {
-        if (unit.Done)
-        {
-            return UnitReporter.Report(stage, unit, unit.DoneAfter, done: true);
-        }
-
-        var time = state.OwnTime(unit, running);
-        if (limit.Cut is not { } cut || !started || (stage.Play == Play.Turns && unit.Index != state.Turn))
-        {
-            return UnitReporter.Report(stage, unit, time, done: false);
-        }
-
-        if (!unit.IsOn)
-        {
-            return UnitReporter.Report(stage, unit, time, done: stage.Play != Play.Turns && running >= cut);
-        }
-
-        var beyond = (stage.Play == Play.Turns ? running - state.TurnBegan : running) - cut;
-        return UnitReporter.Report(stage, unit, time - Math.Max(0, beyond), done: beyond >= 0);
+        var done = state.IsDoneAt(limit, started, running);
+        return new SheetGlance(
+            started,
+            done,
+            state.Winner >= 0 ? state.Units[state.Winner].Unit.Id
+                : done && Leader(stage, state, limit, started, running) is >= 0 and var leader ? state.Units[leader].Unit.Id
+                : null,
+            done || state.Turn < 0 ? null : state.Units[state.Turn].Unit.Id,
+            state.Ball < 0 ? null : state.Units[state.Ball].Unit.Id,
+            Array.ConvertAll(
+                state.Units,
+                unit => UnitReporter.Glance(stage, unit, state.IsUnitDoneAt(unit, limit, started, running))
+            )
+        );
     }
+
+    /// <summary>The index of the unit ranked first alone, or -1.</summary>
+    internal static int Leader(Stage stage, SheetState state, ClockLimit limit, bool started, long running)
+    {
+        var figures = new Figures[state.Units.Length];
+        for (var i = 0; i < figures.Length; i++)
+        {
+            var unit = state.Units[i];
+            figures[i] = UnitReporter.Figures(stage, unit, state.UnitTimeAt(unit, limit, started, running));
+        }
+
+        return RankRule.LeaderAlone(stage.Measures, figures);
+    }
+
+    internal static UnitReport UnitAt(Stage stage, SheetState state, ClockLimit limit, bool started, UnitTally unit, long running) =>
+        UnitReporter.Report(
+            stage,
+            unit,
+            state.UnitTimeAt(unit, limit, started, running),
+            state.IsUnitDoneAt(unit, limit, started, running)
+        );
 }

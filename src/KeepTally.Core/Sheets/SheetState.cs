@@ -1,4 +1,5 @@
 using KeepTally.Core.Cards;
+using KeepTally.Core.Sheets.Rules;
 
 namespace KeepTally.Core.Sheets;
 
@@ -35,8 +36,49 @@ internal sealed class SheetState(UnitTally[] units, Play play, int ball)
     /// <summary>Running milliseconds at which this turn began.</summary>
     internal long TurnBegan { get; private set; }
 
+    /// <summary>The same state, that goes its own way from here.</summary>
+    internal SheetState Copy()
+    {
+        var copy = (SheetState)MemberwiseClone();
+        copy.Units = Array.ConvertAll(Units, unit => unit.Copy());
+        return copy;
+    }
+
     /// <summary>Everyone who is on the sheet is done. Where nobody is on it, nobody is.</summary>
     internal bool AllDone => _open == 0 && _on > 0;
+
+    /// <summary>Whether a unit is done at a moment: by a rule, or by the clock, which ends it without an event.</summary>
+    internal bool IsUnitDoneAt(UnitTally unit, ClockLimit limit, bool started, long running) =>
+        unit.Done || (limit.Cut is { } cut && started && IsUnderClock(unit) && SinceLimitBegan(running) >= cut);
+
+    /// <summary>A unit's own running time at a moment; it stands from the moment it was done.</summary>
+    internal long UnitTimeAt(UnitTally unit, ClockLimit limit, bool started, long running) =>
+        unit.Done ? unit.DoneAfter
+        : limit.Cut is { } cut && started && unit.IsOn && IsUnderClock(unit)
+            ? OwnTime(unit, running) - Math.Max(0, SinceLimitBegan(running) - cut)
+        : OwnTime(unit, running);
+
+    /// <summary>Whether the sheet is done at a moment: everyone on it is, if anyone is on it.</summary>
+    internal bool IsDoneAt(ClockLimit limit, bool started, long running) =>
+        Done
+        || (
+            started
+            && _on > 0
+            && limit.Cut is { } cut
+            && SinceLimitBegan(running) >= cut
+            && (play != Play.Turns || (_open == 1 && Units[Turn] is { Done: false, IsOn: true }))
+        );
+
+    /// <summary>Once the sheet is done its clock stands at the moment it was done: the limit, where the clock ended it.</summary>
+    internal long RunningAt(ClockLimit limit, bool started, long running) =>
+        Done ? DoneAt
+        : IsDoneAt(limit, started, running) ? running - Math.Max(0, SinceLimitBegan(running) - limit.Cut!.Value)
+        : running;
+
+    /// <summary>In turns the time limit is the turn's own.</summary>
+    private bool IsUnderClock(UnitTally unit) => play != Play.Turns || (unit.Index == Turn && unit.IsOn);
+
+    private long SinceLimitBegan(long running) => play == Play.Turns ? running - TurnBegan : running;
 
     /// <summary>A unit's own running time: all its turns in turns, else the sheet's.</summary>
     internal long OwnTime(UnitTally unit, long running) =>

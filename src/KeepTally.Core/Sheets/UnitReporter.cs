@@ -31,6 +31,7 @@ internal static class UnitReporter
             ReadingsOf(stage, unit),
             new WindowReport(
                 unit.Climb.Made,
+                unit.Climb.Taken,
                 [.. Enumerable.Range(0, Math.Min(64, unit.Climb.Taken)).Select(i => (unit.Climb.Hits >> i & 1) == 1)]
             ),
             !unit.IsOn
@@ -96,20 +97,53 @@ internal static class UnitReporter
         return new TagReport(kind.Id, values);
     }
 
-    private static ReadingsReport ReadingsOf(Stage stage, UnitTally unit)
+    private static ReadingsReport ReadingsOf(Stage stage, UnitTally unit) =>
+        unit.Readings is { Count: > 0 } readings
+            ? new ReadingsReport(readings.Count, Best(stage, readings), readings.Mean, readings.Last)
+            : new ReadingsReport(0, null, null, null);
+
+    /// <summary>The best reading follows the first measure that ranks by readings: low where it says low, else high.</summary>
+    private static double Best(Stage stage, Readings readings)
     {
-        var readings = unit.Readings;
-        if (readings.Count == 0)
+        foreach (var measure in stage.Measures)
         {
-            return new ReadingsReport(0, null, null, null);
+            if (measure.By is MeasureBy.ReadingBest or MeasureBy.ReadingMean)
+            {
+                return measure.Better == Better.Low ? readings.Low : readings.High;
+            }
         }
 
-        var ranks = stage.Measures.FirstOrDefault(measure => measure.By is MeasureBy.ReadingBest or MeasureBy.ReadingMean);
-        return new ReadingsReport(
-            readings.Count,
-            ranks?.Better == Better.Low ? readings.Low : readings.High,
-            readings.Sum / readings.Count,
-            readings.Last
-        );
+        return readings.High;
     }
+
+    internal static Figures Figures(Stage stage, UnitTally unit, long running) =>
+        new(
+            unit.Points,
+            unit.Attempts,
+            unit.Successes,
+            unit.BestStreak,
+            unit.Climb.Cleared,
+            running,
+            unit.Outs,
+            unit.Place,
+            unit.Readings.Count == 0 ? null : Best(stage, unit.Readings),
+            unit.Readings.Count == 0 ? null : unit.Readings.Mean,
+            unit.Late,
+            unit.Voids
+        );
+
+    internal static UnitGlance Glance(Stage stage, UnitTally unit, bool done) =>
+        new(
+            unit.Points,
+            unit.Streak,
+            unit.Outs,
+            unit.Climb.Rung,
+            unit.Climb.Lap,
+            unit.Climb.Cleared,
+            unit.Climb.Made,
+            unit.Climb.Taken,
+            unit.Place,
+            Asked(stage, unit, done),
+            done
+        );
 }

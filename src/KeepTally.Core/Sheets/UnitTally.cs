@@ -3,11 +3,53 @@ using KeepTally.Core.Cards;
 namespace KeepTally.Core.Sheets;
 
 /// <summary>What the rules have counted for one unit so far. Only the rules write here.</summary>
-internal sealed class UnitTally(int index, Unit unit, int outcomes, int zones, Stage stage)
+internal sealed class UnitTally
 {
-    internal int Index { get; } = index;
+    internal UnitTally(int index, Unit unit, int outcomes, int zones, Stage stage)
+    {
+        Index = index;
+        Unit = unit;
+        Climb = new Climb();
+        Counts = new int[outcomes + (zones > 0 ? 2 : 0)];
+        Landed = new int[zones, zones + 1];
+        Readings = new Readings();
+        RecentTags = new RecentValues?[stage.Limits.Count];
+        TagCounts = [.. stage.Tags.Select(tag => new int[tag.Values.Count, Counts.Length])];
+    }
 
-    internal Unit Unit { get; } = unit;
+    private UnitTally(UnitTally other)
+    {
+        Index = other.Index;
+        Unit = other.Unit;
+        Points = other.Points;
+        Attempts = other.Attempts;
+        Successes = other.Successes;
+        Taps = other.Taps;
+        Streak = other.Streak;
+        BestStreak = other.BestStreak;
+        Outs = other.Outs;
+        Voids = other.Voids;
+        Late = other.Late;
+        Climb = other.Climb.Copy();
+        Place = other.Place;
+        Done = other.Done;
+        DoneAfter = other.DoneAfter;
+        EarlierTurns = other.EarlierTurns;
+        TimeOff = other.TimeOff;
+        WentOff = other.WentOff;
+        Counts = [.. other.Counts];
+        Answered = other.Answered;
+        Landed = (int[,])other.Landed.Clone();
+        Readings = other.Readings.Copy();
+        RecentTags = [.. other.RecentTags.Select(values => values?.Copy())];
+        TagCounts = [.. other.TagCounts.Select(counts => (int[,])counts.Clone())];
+    }
+
+    internal UnitTally Copy() => new(this);
+
+    internal int Index { get; }
+
+    internal Unit Unit { get; }
 
     internal double Points { get; set; }
 
@@ -28,7 +70,7 @@ internal sealed class UnitTally(int index, Unit unit, int outcomes, int zones, S
 
     internal int Late { get; set; }
 
-    internal Climb Climb { get; } = new();
+    internal Climb Climb { get; }
 
     /// <summary>The place taken by leaving: 1 for the first to leave.</summary>
     internal int? Place { get; set; }
@@ -50,21 +92,21 @@ internal sealed class UnitTally(int index, Unit unit, int outcomes, int zones, S
     internal bool IsOn => WentOff is null;
 
     /// <summary>Counted taps by outcome; the last two are hit and miss where zones are asked.</summary>
-    internal int[] Counts { get; } = new int[outcomes + (zones > 0 ? 2 : 0)];
+    internal int[] Counts { get; }
 
     /// <summary>How many zones have been asked and answered.</summary>
     internal int Answered { get; set; }
 
     /// <summary>Asked zone by landed zone; the last column is no zone at all.</summary>
-    internal int[,] Landed { get; } = new int[zones, zones + 1];
+    internal int[,] Landed { get; }
 
-    internal Readings Readings { get; } = new();
+    internal Readings Readings { get; }
 
     /// <summary>The latest values of each limited tag.</summary>
-    internal RecentValues?[] RecentTags { get; } = new RecentValues?[stage.Limits.Count];
+    internal RecentValues?[] RecentTags { get; }
 
     /// <summary>For each kind of tag of the stage: counted taps by value and by outcome, laid out as <see cref="Counts"/>.</summary>
-    internal int[][,] TagCounts { get; } = [.. stage.Tags.Select(tag => new int[tag.Values.Count, outcomes + (zones > 0 ? 2 : 0)])];
+    internal int[][,] TagCounts { get; }
 }
 
 /// <summary>How far a unit is up a ladder.</summary>
@@ -89,6 +131,8 @@ internal sealed class Climb
     internal ulong Hits { get; set; }
 
     internal void FreshWindow() => (Taken, Made, Hits) = (0, 0, 0);
+
+    internal Climb Copy() => (Climb)MemberwiseClone();
 }
 
 /// <summary>Numbers carried by taps.</summary>
@@ -98,11 +142,15 @@ internal sealed class Readings
 
     internal double Sum { get; private set; }
 
+    internal double Mean => Sum / Count;
+
     internal double High { get; private set; } = double.NegativeInfinity;
 
     internal double Low { get; private set; } = double.PositiveInfinity;
 
     internal double Last { get; private set; }
+
+    internal Readings Copy() => (Readings)MemberwiseClone();
 
     internal void Add(double value)
     {

@@ -6,7 +6,7 @@ namespace KeepTally.Core.Words;
 /// <summary>What one attempt did to a climb, in words.</summary>
 internal static class ClimbWords
 {
-    internal static string Step(Stage stage, UnitReport was, UnitReport now, bool? attempt)
+    internal static string Step(Stage stage, UnitGlance was, UnitGlance now, bool? attempt)
     {
         if (stage.Ladder is not { } ladder || attempt is not { } made)
         {
@@ -20,22 +20,22 @@ internal static class ClimbWords
 
         return ladder.Pass switch
         {
-            Pass.Window window when now.Window.Hits.Count == 0 => Lost(ladder, window, was, now, made),
+            Pass.Window window when now.Taken == 0 => Lost(ladder, window, was, now, made),
             Pass.Window window =>
-                $"{Made(now.Window.Made)} made of {Phrase.Count(now.Window.Hits.Count)}; {Phrase.Count(window.Successes)} of {Phrase.Count(window.Of)} clears it.",
-            Pass.Makes makes => $"{Made(now.Window.Made)} of {Phrase.Count(makes.Successes)} made.",
-            Pass.InARow run when made => $"{Made(now.Window.Made)} in a row of {Phrase.Count(run.Streak)}.",
-            Pass.InARow when stage.Streak == StreakMiss.Zero => was.Window.Made > 0
+                $"{Made(now.Made)} made of {Phrase.Count(now.Taken)}; {Phrase.Count(window.Successes)} of {Phrase.Count(window.Of)} clears it.",
+            Pass.Makes makes => $"{Made(now.Made)} of {Phrase.Count(makes.Successes)} made.",
+            Pass.InARow run when made => $"{Made(now.Made)} in a row of {Phrase.Count(run.Streak)}.",
+            Pass.InARow when stage.Streak == StreakMiss.Zero => was.Made > 0
                 ? "A miss: the run starts again from nought."
                 : "A miss: still no run.",
-            Pass.InARow => $"A miss does not break the run: still {Phrase.Count(now.Window.Made)}.",
+            Pass.InARow => $"A miss does not break the run: still {Phrase.Count(now.Made)}.",
             _ => "",
         };
     }
 
     private static string Made(int count) => count == 0 ? "None" : Phrase.Capital(Phrase.Count(count));
 
-    private static string Cleared(Ladder ladder, UnitReport was, UnitReport now)
+    private static string Cleared(Ladder ladder, UnitGlance was, UnitGlance now)
     {
         var rung = Phrase.Capital(LadderWords.Rung(ladder, was.Rung));
         return now.Done && now.Lap >= ladder.Laps ? $"{rung} cleared, and that was the last."
@@ -43,12 +43,12 @@ internal static class ClimbWords
             : $"{rung} cleared: on to {LadderWords.Rung(ladder, now.Rung)}.";
     }
 
-    private static string Lost(Ladder ladder, Pass.Window window, UnitReport was, UnitReport now, bool made)
+    private static string Lost(Ladder ladder, Pass.Window window, UnitGlance was, UnitGlance now, bool made)
     {
-        var misses = was.Window.Hits.Count(hit => !hit) + (made ? 0 : 1);
+        var misses = was.Taken - was.Made + (made ? 0 : 1);
         var why =
-            was.Window.Hits.Count + 1 >= window.Of
-                ? $"{Made(was.Window.Made + (made ? 1 : 0))} of {Phrase.Count(window.Of)}"
+            was.Taken + 1 >= window.Of
+                ? $"{Made(was.Made + (made ? 1 : 0))} of {Phrase.Count(window.Of)}"
                 : $"{Phrase.Capital(Phrase.Ordinal(misses))} miss";
         return ladder.Fail switch
         {

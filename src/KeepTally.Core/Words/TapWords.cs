@@ -9,7 +9,7 @@ namespace KeepTally.Core.Words;
 /// </summary>
 public static class TapWords
 {
-    public static string Explain(LiveSheet sheet, RunEvent.Tap tap, SheetReport before, SheetReport after)
+    public static string Explain(LiveSheet sheet, RunEvent.Tap tap, SheetGlance before, SheetGlance after)
     {
         if (sheet.VerdictOn(tap.Id) is not { } verdict)
         {
@@ -26,7 +26,7 @@ public static class TapWords
         };
     }
 
-    private static string Late(LiveSheet sheet, Verdict verdict, SheetReport before)
+    private static string Late(LiveSheet sheet, Verdict verdict, SheetGlance before)
     {
         if (!before.Started)
         {
@@ -51,7 +51,7 @@ public static class TapWords
             $"the same {TargetWords.Label(stage, limit.Tag)} again ({TargetWords.Value(stage, limit.Tag, tap.Tags![limit.Tag])})"
         );
 
-    private static string Counted(LiveSheet sheet, RunEvent.Tap tap, Verdict verdict, SheetReport before, SheetReport after)
+    private static string Counted(LiveSheet sheet, RunEvent.Tap tap, Verdict verdict, SheetGlance before, SheetGlance after)
     {
         var (was, now) = (before.Units[verdict.Unit], after.Units[verdict.Unit]);
         var outcome = sheet.Stage.Outcomes.FirstOrDefault(each => each.Id == tap.Outcome);
@@ -71,7 +71,7 @@ public static class TapWords
         return words.Length > 0 ? words : "Written down.";
     }
 
-    private static string Zone(UnitReport was, UnitReport now, RunEvent.Tap tap)
+    private static string Zone(UnitGlance was, UnitGlance now, RunEvent.Tap tap)
     {
         if (was.Asked is not { } asked || tap.Zone is not { } landed)
         {
@@ -86,7 +86,7 @@ public static class TapWords
             : $"Asked {Phrase.Words(asked)}, went {where}: a miss.{next}";
     }
 
-    private static string PointsMoved(LiveSheet sheet, int unit, SheetReport before, SheetReport after, Outcome? outcome)
+    private static string PointsMoved(LiveSheet sheet, int unit, SheetGlance before, SheetGlance after, Outcome? outcome)
     {
         var parts = new List<string>();
         for (var i = 0; i < after.Units.Count; i++)
@@ -109,7 +109,7 @@ public static class TapWords
         return Phrase.Sentence(string.Join("; ", parts));
     }
 
-    private static string Run(Stage stage, UnitReport was, UnitReport now, bool? attempt)
+    private static string Run(Stage stage, UnitGlance was, UnitGlance now, bool? attempt)
     {
         var matters =
             stage.Ladder is null
@@ -123,10 +123,10 @@ public static class TapWords
         };
     }
 
-    private static string Out(UnitReport was, UnitReport now) =>
+    private static string Out(UnitGlance was, UnitGlance now) =>
         now.Outs > was.Outs ? $"That is the {Phrase.Ordinal(now.Outs)} out." : "";
 
-    private static string Passed(LiveSheet sheet, SheetReport before, SheetReport after)
+    private static string Passed(LiveSheet sheet, SheetGlance before, SheetGlance after)
     {
         var parts = new List<string>();
         if (after.Ball is { } ball && ball != before.Ball)
@@ -142,7 +142,7 @@ public static class TapWords
         return string.Join(' ', parts);
     }
 
-    private static string Finished(LiveSheet sheet, int unit, UnitReport was, UnitReport now, SheetReport after)
+    private static string Finished(LiveSheet sheet, int unit, UnitGlance was, UnitGlance now, SheetGlance after)
     {
         if (after is { Done: true, Winner: { } winner } && after.Units.Count > 1)
         {

@@ -129,13 +129,13 @@ public sealed class PracticeTests
     }
 
     [Fact]
-    public void No_event_is_stamped_before_one_already_seen()
+    public void Every_event_is_stamped_after_all_that_were_seen_so_that_an_answer_never_ties_with_what_it_answers()
     {
         var practice = Practice();
         practice.Hear("s1", new RunEvent.Start(new EventId("other", 1), 5_000));
 
         practice.Tap("s1", new Touch("a", "make"), 3_000, out var said);
 
-        Assert.Equal(5_000, said[0].Event.At);
+        Assert.Equal(5_001, said[0].Event.At);
     }
 }

@@ -195,10 +195,10 @@ public sealed class CardProperties
                 null,
                 null
             );
-            var before = live.Sheet.Report(tap.At);
+            var before = live.Sheet.Glance(tap.At);
             if (live.Add(tap) is null)
             {
-                look(live, TapWords.Explain(live, tap, before, live.Sheet.Report(tap.At)));
+                look(live, TapWords.Explain(live, tap, before, live.Sheet.Glance(tap.At)));
             }
         }
 

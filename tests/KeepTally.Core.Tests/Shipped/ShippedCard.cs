@@ -86,9 +86,9 @@ internal sealed class Bout
             tags.Length == 0 ? null : tags.ToDictionary(tag => tag.Tag, tag => tag.Value),
             value
         );
-        var before = _live.Sheet.Report(_now);
+        var before = _live.Sheet.Glance(_now);
         Assert.Null(_live.Add(tap));
-        Why = TapWords.Explain(_live, tap, before, _live.Sheet.Report(_now));
+        Why = TapWords.Explain(_live, tap, before, _live.Sheet.Glance(_now));
         return this;
     }
 

@@ -5,7 +5,7 @@ namespace KeepTally.Core.Sheets.Rules;
 /// <summary>Whether a unit meets a condition that was met by a tap. The clock is judged apart: it ends without a tap.</summary>
 internal static class EndingRule
 {
-    /// <summary>Whether the condition is one side's own, so that the side that meets it wins a match.</summary>
+    /// <summary>Whether the condition is one side's own, so that it decides a match: by outs it is lost, by the others won.</summary>
     internal static bool IsOwn(Ending ending) => ending is not (Ending.Attempts or Ending.Taps or Ending.Time);
 
     internal static bool IsMet(Ending ending, UnitTally unit, UnitTally[] units, Play play) =>

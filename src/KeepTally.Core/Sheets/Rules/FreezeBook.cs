@@ -3,8 +3,14 @@ namespace KeepTally.Core.Sheets.Rules;
 /// <summary>Teaching stops: how often the clock was stopped for a reason, and for how long by the wall clock.</summary>
 internal sealed class FreezeBook
 {
-    private readonly List<(string Reason, int Count, long Stood)> _closed = [];
+    private readonly List<(string Reason, int Count, long Stood)> _closed;
     private (string Reason, long From)? _open;
+
+    internal FreezeBook() => _closed = [];
+
+    private FreezeBook(FreezeBook other) => (_closed, _open) = ([.. other._closed], other._open);
+
+    internal FreezeBook Copy() => new(this);
 
     internal string? OpenReason => _open?.Reason;
 

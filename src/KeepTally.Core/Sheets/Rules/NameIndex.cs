@@ -12,6 +12,8 @@ internal sealed class NameIndex(IEnumerable<string> names)
 
     internal IReadOnlyList<string> Names => _names;
 
+    internal NameIndex Copy() => new(_names);
+
     /// <summary>Puts a name last; its index.</summary>
     internal int Add(string name)
     {

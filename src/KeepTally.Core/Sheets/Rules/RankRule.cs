@@ -5,17 +5,33 @@ namespace KeepTally.Core.Sheets.Rules;
 /// <summary>Ranks units by the card's measures, first measure first; equals share a rank and the next rank is skipped.</summary>
 internal static class RankRule
 {
-    internal static IReadOnlyList<RankedUnit> Rank(IReadOnlyList<Measure> measures, IReadOnlyList<UnitReport> units)
+    internal static IReadOnlyList<RankedUnit> Rank(IReadOnlyList<Measure> measures, IReadOnlyList<(string Unit, Figures Figures)> units)
     {
-        var sorted = units.OrderBy(unit => unit, Comparer<UnitReport>.Create((a, b) => Compare(measures, a, b))).ToArray();
+        var sorted = units
+            .OrderBy(unit => unit.Figures, Comparer<Figures>.Create((a, b) => Compare(measures, a, b)))
+            .ToArray();
         var ranking = new RankedUnit[sorted.Length];
         for (var i = 0; i < sorted.Length; i++)
         {
-            var shares = i > 0 && Compare(measures, sorted[i - 1], sorted[i]) == 0;
-            ranking[i] = new RankedUnit(shares ? ranking[i - 1].Rank : i + 1, sorted[i].Id);
+            var shares = i > 0 && Compare(measures, sorted[i - 1].Figures, sorted[i].Figures) == 0;
+            ranking[i] = new RankedUnit(shares ? ranking[i - 1].Rank : i + 1, sorted[i].Unit);
         }
 
         return ranking;
+    }
+
+    /// <summary>The index of the unit ranked first, or -1 where it is not alone there; without sorting the rest.</summary>
+    internal static int LeaderAlone(IReadOnlyList<Measure> measures, ReadOnlySpan<Figures> units)
+    {
+        var (best, alone) = (-1, false);
+        for (var i = 0; i < units.Length; i++)
+        {
+            var order = best < 0 ? -1 : Compare(measures, units[i], units[best]);
+            alone = order < 0 || (alone && order > 0);
+            best = order < 0 ? i : best;
+        }
+
+        return alone ? best : -1;
     }
 
     /// <summary>The unit ranked first, where it is alone there.</summary>
@@ -25,17 +41,26 @@ internal static class RankRule
     /// <summary>The index of the best-ranked unit besides one, the first listed where several share it; -1 where there is no other.</summary>
     internal static int BestOther(Stage stage, SheetState state, UnitTally besides, long running)
     {
-        var others = state.Units.Where(unit => unit != besides).ToArray();
-        if (others.Length == 0)
+        var best = -1;
+        var figures = default(Figures);
+        foreach (var unit in state.Units)
         {
-            return -1;
+            if (unit == besides)
+            {
+                continue;
+            }
+
+            var these = UnitReporter.Figures(stage, unit, state.OwnTime(unit, running));
+            if (best < 0 || Compare(stage.Measures, these, figures) < 0)
+            {
+                (best, figures) = (unit.Index, these);
+            }
         }
 
-        var reports = others.Select(unit => UnitReporter.Report(stage, unit, state.OwnTime(unit, running), unit.Done)).ToArray();
-        return others.First(unit => unit.Unit.Id == Rank(stage.Measures, reports)[0].Unit).Index;
+        return best;
     }
 
-    private static int Compare(IReadOnlyList<Measure> measures, UnitReport a, UnitReport b)
+    private static int Compare(IReadOnlyList<Measure> measures, in Figures a, in Figures b)
     {
         foreach (var measure in measures)
         {

@@ -26,7 +26,19 @@ internal sealed class TapAddress
         _bench = stage.Scores == Scorer.Player ? [.. (head.Bench ?? []).Select(player => player.Id)] : [];
     }
 
+    private TapAddress(TapAddress other)
+    {
+        _play = other._play;
+        _outcomes = other._outcomes;
+        _outcomeIds = other._outcomeIds;
+        _zones = other._zones;
+        _bench = other._bench;
+        Units = other.Units.Copy();
+    }
+
     internal NameIndex Units { get; }
+
+    internal TapAddress Copy() => new(this);
 
     internal int ZoneCount => _zones.Count;
 

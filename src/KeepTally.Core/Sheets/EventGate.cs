@@ -1,0 +1,64 @@
+using System.Globalization;
+
+namespace KeepTally.Core.Sheets;
+
+/// <summary>
+/// What whoever keeps a practice asks of an event before it is taken, besides what its sheet asks: a moment that can have
+/// been, and people who belong here. One event far in the future would have every device stamp after it.
+/// </summary>
+public sealed class EventGate
+{
+    /// <summary>Milliseconds by which a device's idea of the shared clock may run ahead.</summary>
+    public const long Allowance = 5000;
+
+    private readonly HashSet<string> _people;
+
+    /// <param name="heads">The heads of all sheets of the practice.</param>
+    public EventGate(IEnumerable<LogHead> heads) =>
+        _people = [.. heads.SelectMany(head => head.Everyone.Select(player => player.Id).Concat(head.Units.Select(unit => unit.Id)))];
+
+    /// <summary>Why an event cannot be taken, or null where it can.</summary>
+    /// <param name="now">Milliseconds from the run's origin on the shared clock.</param>
+    public Refusal? Refuse(RunEvent said, long now)
+    {
+        if (said.At > now + Allowance)
+        {
+            return new Refusal(
+                "at",
+                string.Create(
+                    CultureInfo.InvariantCulture,
+                    $"this would have happened {Span(said.At - now)} from now; the clock of the device runs ahead"
+                ),
+                "set the clock of the device, or reload the page so that it asks for the time again"
+            );
+        }
+
+        return said switch
+        {
+            RunEvent.Sub { Out: null, In: null } => new Refusal(
+                "out",
+                "the change says neither who goes nor who comes",
+                "write out, in, or both"
+            ),
+            RunEvent.Sub sub => Stranger("out", sub.Out) ?? Stranger("in", sub.In),
+            RunEvent.Rotate rotate => Stranger("winner", rotate.Winner)
+                ?? Stranger("loser", rotate.Loser)
+                ?? Stranger("actor", rotate.Actor),
+            _ => null,
+        };
+    }
+
+    private Refusal? Stranger(string property, string? who) =>
+        who is null || _people.Contains(who)
+            ? null
+            : new Refusal(property, $"there is no \"{who}\" in this practice", "name somebody of the practice by id");
+
+    private static string Span(long milliseconds) =>
+        milliseconds switch
+        {
+            < 120_000 => string.Create(CultureInfo.InvariantCulture, $"{milliseconds / 1000} seconds"),
+            < 7_200_000 => string.Create(CultureInfo.InvariantCulture, $"{milliseconds / 60_000} minutes"),
+            < 172_800_000 => string.Create(CultureInfo.InvariantCulture, $"{milliseconds / 3_600_000} hours"),
+            _ => string.Create(CultureInfo.InvariantCulture, $"{milliseconds / 86_400_000} days"),
+        };
+}

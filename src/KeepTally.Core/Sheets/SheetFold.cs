@@ -1,0 +1,105 @@
+namespace KeepTally.Core.Sheets;
+
+/// <summary>
+/// The fold of a log onto a sheet and its floor, as far as it has gone. Now and then it keeps how everything stood, so that
+/// a late event or an undo folds anew from near where it stands and not from the start.
+/// </summary>
+internal sealed class SheetFold
+{
+    /// <summary>So many events lie between two kept points.</summary>
+    private const int Between = 128;
+
+    private readonly Func<Point> _empty;
+    private readonly Dictionary<EventId, Verdict> _verdicts = [];
+    private readonly List<Point> _kept = [];
+    private Point _now;
+
+    /// <summary>How everything stands after so many events of the log.</summary>
+    internal sealed record Point(int Folded, Sheet Sheet, Floor Floor, RunEvent.End? Ended, long RepFrom)
+    {
+        internal Point Copy() => this with { Sheet = Sheet.Copy(), Floor = Floor.Copy() };
+    }
+
+    /// <param name="empty">Makes the sheet and the floor before any event.</param>
+    internal SheetFold(Func<Point> empty)
+    {
+        _empty = empty;
+        _now = empty();
+    }
+
+    internal Sheet Sheet => _now.Sheet;
+
+    internal Floor Floor => _now.Floor;
+
+    internal RunEvent.End? Ended => _now.Ended;
+
+    /// <summary>Running milliseconds at the last counted tap.</summary>
+    internal long RepFrom => _now.RepFrom;
+
+    /// <summary>How many events of the log it has taken.</summary>
+    internal int Folded => _now.Folded;
+
+    /// <summary>Grows with every change, so that what was worked out from it can be kept until then.</summary>
+    internal int Version { get; private set; }
+
+    internal Verdict? VerdictOn(EventId id) => _verdicts.TryGetValue(id, out var verdict) ? verdict : null;
+
+    /// <summary>The log reads differently from a position on: the fold goes back to before it.</summary>
+    internal void BackTo(int position)
+    {
+        if (position >= _now.Folded)
+        {
+            return;
+        }
+
+        Version++;
+        while (_kept.Count > 0 && _kept[^1].Folded > position)
+        {
+            _kept.RemoveAt(_kept.Count - 1);
+        }
+
+        _now = _kept.Count > 0 ? _kept[^1].Copy() : _empty();
+    }
+
+    /// <summary>Takes whatever the log holds that was not taken yet.</summary>
+    internal void CatchUp(EventLog log)
+    {
+        var events = log.Events;
+        if (_now.Folded == events.Count)
+        {
+            return;
+        }
+
+        Version++;
+        var (sheet, floor, ended, repFrom) = (_now.Sheet, _now.Floor, _now.Ended, _now.RepFrom);
+        for (var i = _now.Folded; i < events.Count; i++)
+        {
+            if (i % Between == 0 && i > 0 && (_kept.Count == 0 || _kept[^1].Folded < i))
+            {
+                _kept.Add(new Point(i, sheet.Copy(), floor.Copy(), ended, repFrom));
+            }
+
+            var next = events[i];
+            if (next is RunEvent.Undo || log.IsUndone(next.Id))
+            {
+                _verdicts.Remove(next.Id);
+                continue;
+            }
+
+            var verdict = sheet.Apply(next);
+            floor.Apply(next, verdict, sheet.UnitAt(verdict.Unit), sheet.Roll, sheet.Turn);
+            switch (next)
+            {
+                case RunEvent.Tap:
+                    _verdicts[next.Id] = verdict;
+                    repFrom = verdict.Kind == VerdictKind.Counted ? sheet.Clock.At(next.At) : repFrom;
+                    break;
+                case RunEvent.End end:
+                    ended = end;
+                    break;
+            }
+        }
+
+        _now = new Point(events.Count, sheet, floor, ended, repFrom);
+    }
+}

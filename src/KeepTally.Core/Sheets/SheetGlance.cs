@@ -1,0 +1,30 @@
+namespace KeepTally.Core.Sheets;
+
+/// <summary>How a sheet stands at a moment, as far as words about one tap ask for it: quick to take before and after.</summary>
+/// <param name="Winner">Who has won or is first alone, once the sheet is done; else null.</param>
+public sealed record SheetGlance(
+    bool Started,
+    bool Done,
+    string? Winner,
+    string? Turn,
+    string? Ball,
+    IReadOnlyList<UnitGlance> Units
+);
+
+/// <param name="Made">Successes in the open window of a ladder, or in a row.</param>
+/// <param name="Taken">Attempts in the open window.</param>
+/// <param name="Place">The place taken by leaving, or null.</param>
+/// <param name="Asked">The zone asked next, or null.</param>
+public readonly record struct UnitGlance(
+    double Points,
+    int Streak,
+    int Outs,
+    int Rung,
+    int Lap,
+    int Cleared,
+    int Made,
+    int Taken,
+    int? Place,
+    string? Asked,
+    bool Done
+);
