@@ -6,13 +6,18 @@ namespace KeepTally.Core.Formats;
 /// <summary>Reads one event of a log, one JSON object. Source: docs/formats.md, section 2.</summary>
 public static class EventReader
 {
-    private const int LongestWord = 200;
-    private const int LongestDevice = 64;
+    internal const int LongestWord = 200;
+    internal const int LongestDevice = 64;
+    internal const int MostTags = 20;
+    internal const long LatestAt = 1_000_000_000_000_000;
     private const int LongestNote = 2000;
-    private const int MostTags = 20;
-    private const long LatestAt = 1_000_000_000_000_000;
 
-    public static Reading<RunEvent> Read(string json)
+    /// <summary>The event of a line, or every fault in it.</summary>
+    public static Reading<RunEvent> Read(string json) =>
+        EventScan.Read(json) is { } plain ? Reading<RunEvent>.Of(plain) : ReadClosely(json);
+
+    /// <summary>Reads a line through all its places, so that each fault is named.</summary>
+    internal static Reading<RunEvent> ReadClosely(string json)
     {
         var faults = new List<Fault>();
         using var document = JsonText.Parse(json, faults);

@@ -14,6 +14,9 @@ public sealed class EventLog
     private readonly Dictionary<EventId, List<RunEvent.Undo>> _reaching = [];
     private readonly HashSet<EventId> _undone = [];
 
+    /// <summary>For each event in order, whether it stands: what a fold asks of every event.</summary>
+    private readonly List<bool> _stands = [];
+
     public IReadOnlyList<RunEvent> Events => _events;
 
     public int Count => _events.Count;
@@ -30,6 +33,12 @@ public sealed class EventLog
 
     /// <summary>Whether an event counts as never said: an undo that stands reaches it.</summary>
     public bool IsUndone(EventId id) => _undone.Contains(id);
+
+    /// <summary>Whether the event at a position counts: it is not undone.</summary>
+    internal bool StandsAt(int position) => _stands[position];
+
+    /// <summary>The position of an event that is here.</summary>
+    internal int PositionOf(RunEvent said) => _events.BinarySearch(said, InOrder);
 
     /// <summary>The last standing undo that reaches for an event, or null.</summary>
     public RunEvent.Undo? StandingUndoOf(EventId id) =>
@@ -49,6 +58,7 @@ public sealed class EventLog
 
         var at = _events.Count == 0 || InOrder.Compare(_events[^1], said) < 0 ? _events.Count : ~_events.BinarySearch(said, InOrder);
         _events.Insert(at, said);
+        _stands.Insert(at, true);
         Number(said);
         var from = at;
         if (said is RunEvent.Undo undo)
@@ -139,7 +149,9 @@ public sealed class EventLog
             }
 
             _ = undone ? _undone.Add(id) : _undone.Remove(id);
-            from = Math.Min(from, _events.BinarySearch(said, InOrder));
+            var at = PositionOf(said);
+            _stands[at] = !undone;
+            from = Math.Min(from, at);
             if (said is not RunEvent.Undo undo)
             {
                 return;
@@ -158,16 +170,14 @@ public sealed class EventLog
     private void RecountAll()
     {
         _undone.Clear();
-        if (_reaching.Count == 0)
-        {
-            return;
-        }
-
-        for (var i = _events.Count - 1; i >= 0; i--)
+        _stands.Clear();
+        _stands.AddRange(Enumerable.Repeat(true, _events.Count));
+        for (var i = _events.Count - 1; i >= 0 && _reaching.Count > 0; i--)
         {
             if (IsReached(_events[i]))
             {
                 _undone.Add(_events[i].Id);
+                _stands[i] = false;
             }
         }
     }

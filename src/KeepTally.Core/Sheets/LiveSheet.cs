@@ -101,8 +101,9 @@ public sealed class LiveSheet
     /// <summary>What a unit may not say again now, by the limits of the stage.</summary>
     public IEnumerable<(string Tag, string Value)> Barred(string unit) => Sheet.Barred(unit);
 
-    /// <summary>What became of a standing event.</summary>
-    public Verdict? VerdictOn(EventId id) => Now.VerdictOn(id);
+    /// <summary>What became of a standing event; null where it does not stand.</summary>
+    public Verdict? VerdictOn(EventId id) =>
+        Log.Find(id) is { } said && !Log.IsUndone(id) ? Now.VerdictAt(Log.PositionOf(said)) : null;
 
     /// <summary>How the sheet stands at a moment. Asked again for the same moment, the answer is at hand.</summary>
     public SheetReport ReportAt(long at)
@@ -126,6 +127,7 @@ public sealed class LiveSheet
             return refusal;
         }
 
+        Expect(said);
         if (Log.Add(said) is { } from)
         {
             _fold.BackTo(from);
@@ -135,8 +137,13 @@ public sealed class LiveSheet
     }
 
     /// <summary>Takes a whole history in: sorted once, and folded once when somebody looks. What cannot stand is left out.</summary>
-    public void AddAll(IEnumerable<RunEvent> history)
+    public void AddAll(IReadOnlyCollection<RunEvent> history)
     {
+        foreach (var said in history)
+        {
+            Expect(said);
+        }
+
         Log.AddAll(history.Where(said => Refuse(said) is null));
         _fold.BackTo(0);
     }
@@ -146,6 +153,14 @@ public sealed class LiveSheet
 
     /// <summary>Takes an event out for good, as if it had never been made: nobody else will ever hear of it.</summary>
     public void TakeOut(EventId id) => Replace(id, null);
+
+    private void Expect(RunEvent said)
+    {
+        if (said is RunEvent.Sub { In: { } comes } && Stage.Scores == Scorer.Player)
+        {
+            _known.Expect(comes);
+        }
+    }
 
     private void Replace(EventId id, RunEvent? other)
     {

@@ -10,7 +10,9 @@ internal sealed class SheetFold
     private const int Between = 128;
 
     private readonly Func<Point> _empty;
-    private readonly Dictionary<EventId, Verdict> _verdicts = [];
+
+    /// <summary>What became of each event of the log, as far as it is folded, in its order.</summary>
+    private readonly List<Verdict> _verdicts = [];
     private readonly List<Point> _kept = [];
     private Point _now;
 
@@ -42,7 +44,8 @@ internal sealed class SheetFold
     /// <summary>Grows with every change, so that what was worked out from it can be kept until then.</summary>
     internal int Version { get; private set; }
 
-    internal Verdict? VerdictOn(EventId id) => _verdicts.TryGetValue(id, out var verdict) ? verdict : null;
+    /// <summary>What became of the event at a position of the log that was folded.</summary>
+    internal Verdict VerdictAt(int position) => _verdicts[position];
 
     /// <summary>The log reads differently from a position on: the fold goes back to before it.</summary>
     internal void BackTo(int position)
@@ -59,6 +62,7 @@ internal sealed class SheetFold
         }
 
         _now = _kept.Count > 0 ? _kept[^1].Copy() : _empty();
+        _verdicts.RemoveRange(_now.Folded, _verdicts.Count - _now.Folded);
     }
 
     /// <summary>Takes whatever the log holds that was not taken yet.</summary>
@@ -80,18 +84,18 @@ internal sealed class SheetFold
             }
 
             var next = events[i];
-            if (next is RunEvent.Undo || log.IsUndone(next.Id))
+            if (!log.StandsAt(i) || next is RunEvent.Undo)
             {
-                _verdicts.Remove(next.Id);
+                _verdicts.Add(Verdict.Taken);
                 continue;
             }
 
             var verdict = sheet.Apply(next);
+            _verdicts.Add(verdict);
             floor.Apply(next, verdict, sheet.UnitAt(verdict.Unit), sheet.Roll, sheet.Turn);
             switch (next)
             {
                 case RunEvent.Tap:
-                    _verdicts[next.Id] = verdict;
                     repFrom = verdict.Kind == VerdictKind.Counted ? sheet.Clock.At(next.At) : repFrom;
                     break;
                 case RunEvent.End end:

@@ -40,6 +40,15 @@ internal sealed class TapAddress
 
     internal TapAddress Copy() => new(this);
 
+    /// <summary>Somebody the head does not name may come in all the same: from now on a tap may name them.</summary>
+    internal void Expect(string player)
+    {
+        if (Units.Of(player) < 0)
+        {
+            _bench.Add(player);
+        }
+    }
+
     internal int ZoneCount => _zones.Count;
 
     /// <summary>Why an event cannot stand on this sheet, whatever the state of play; null where it can.</summary>
