@@ -20,7 +20,15 @@ internal static class CoreFigures
             var these = BenchCards.Events(Taps, tagged: name == "tags");
             var fold = Measure.Milliseconds(() => BenchCards.Sheet(name), sheet => Fold(sheet, these)) * 1e6 / Taps;
             yield return name == "points"
-                ? new Figure($"fold, {name} card", fold, "ns an event", Ratio: fold / byHand, Beside: "by hand", Most: 4, OfRatio: true)
+                ? new Figure(
+                    $"fold, {name} card",
+                    fold,
+                    "ns an event",
+                    Ratio: fold / byHand,
+                    Beside: "by hand",
+                    Most: 4,
+                    OfRatio: true
+                )
                 : new Figure($"fold, {name} card", fold, "ns an event", Ratio: fold / byHand, Beside: "by hand");
         }
 

@@ -1,6 +1,4 @@
 using Microsoft.Data.Sqlite;
-using Microsoft.EntityFrameworkCore;
-using Microsoft.Extensions.DependencyInjection;
 
 namespace KeepTally.Store;
 
@@ -14,6 +12,10 @@ public sealed class DataFolder(string path)
     /// <summary>Where the keys lie that sign forms.</summary>
     public string Keys => System.IO.Path.Combine(Path, "keys");
 
+    internal string ConnectionString => $"Data Source={Database}";
+
+    private string LockFile => System.IO.Path.Combine(Path, ".in-use");
+
     /// <summary>Makes the folder and proves that it can be written.</summary>
     /// <exception cref="DataFolderException">It cannot be made or written.</exception>
     public void Prepare()
@@ -22,8 +24,12 @@ public sealed class DataFolder(string path)
         {
             Directory.CreateDirectory(Path);
             var probe = System.IO.Path.Combine(Path, ".writable");
-            File.WriteAllText(probe, "");
+            File.WriteAllText(probe, "is it?");
             File.Delete(probe);
+        }
+        catch (IOException full) when (DiskSpace.IsFull(full))
+        {
+            throw DiskSpace.Needed(Path, full);
         }
         catch (Exception failure) when (failure is IOException or UnauthorizedAccessException)
         {
@@ -32,61 +38,51 @@ public sealed class DataFolder(string path)
                 failure
             );
         }
+
+        if (File.Exists(Database) && new FileInfo(Database).Length == 0)
+        {
+            throw new DataFolderException(
+                $"The database {Database} is an empty file: perhaps a copy of it broke off. Put a good copy in its place, or delete the empty file to begin with nothing."
+            );
+        }
     }
 
     /// <summary>
-    /// Brings the database up to the model. Writes go through a write-ahead log and reach the disk before they are
-    /// acknowledged.
+    /// Keeps the folder for this process until disposed or until the process is gone, however it went: two of them would
+    /// each hear half of what is said.
     /// </summary>
-    /// <exception cref="DataFolderException">The file is not a Keep Tally database.</exception>
-    public static void Migrate(TallyDb db)
+    /// <exception cref="DataFolderException">Another process has it.</exception>
+    public IDisposable Lock()
     {
         try
         {
-            db.Database.Migrate();
-            db.Database.ExecuteSqlRaw("PRAGMA journal_mode = WAL;");
+            return new FileStream(LockFile, FileMode.OpenOrCreate, FileAccess.ReadWrite, FileShare.None);
         }
-        catch (SqliteException failure)
+        catch (IOException held)
         {
             throw new DataFolderException(
-                $"The database {db.Database.GetDbConnection().DataSource} cannot be opened ({failure.Message.TrimEnd('.')}). Move it away, or give another folder with --data DIR.",
-                failure
+                $"The data folder {Path} is in use by another Keep Tally on this machine. Stop that one, or give another folder with --data DIR.",
+                held
             );
         }
+    }
+
+    /// <summary>A connection of its own, that waits for the disk at each commit.</summary>
+    internal SqliteConnection Open()
+    {
+        var connection = new SqliteConnection(ConnectionString);
+        connection.Open();
+        DurableConnection.SetUp(connection);
+        return connection;
     }
 }
 
 /// <summary>The data folder cannot be used; the message is one line and says the mend.</summary>
-public sealed class DataFolderException(string message, Exception inner) : Exception(message, inner);
-
-/// <summary>Adds the store to an application.</summary>
-public static class StoreServices
+public sealed class DataFolderException : Exception
 {
-    public static IServiceCollection AddStore(this IServiceCollection services, DataFolder folder)
-    {
-        services.AddSingleton(folder);
-        services.AddDbContextPool<TallyDb>(options =>
-            options.UseSqlite($"Data Source={folder.Database}").AddInterceptors(new DurableConnection())
-        );
-        services.AddSingleton<Book.CardShelf>();
-        services.AddScoped<Book.DrillBook>();
-        services.AddScoped<Book.CardDesk>();
-        services.AddScoped<Squads.SquadBook>();
-        services.AddScoped<Squads.PlayerErasure>();
-        services.AddScoped<Practices.PracticeBook>();
-        services.AddScoped<Practices.TimingSheet>();
-        services.AddScoped<Practices.CircuitSheet>();
-        services.AddScoped<Practices.PartnerMemory>();
-        services.AddScoped<Practices.PlayerLevels>();
-        services.AddScoped<Practices.GroupPlan>();
-        services.AddScoped<Practices.GroupDesk>();
-        services.AddScoped<Squads.PairBook>();
-        services.AddScoped<Practices.PracticeStart>();
-        services.AddScoped<Practices.LiveRecord>();
-        services.AddScoped<Events.EventJournal>();
-        services.AddScoped<Results.PracticeResults>();
-        services.AddScoped<Demo.DemoClub>();
-        services.AddScoped<Demo.DemoPast>();
-        return services;
-    }
+    public DataFolderException(string message)
+        : base(message) { }
+
+    public DataFolderException(string message, Exception inner)
+        : base(message, inner) { }
 }

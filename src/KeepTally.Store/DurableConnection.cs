@@ -3,17 +3,22 @@ using Microsoft.EntityFrameworkCore.Diagnostics;
 
 namespace KeepTally.Store;
 
-/// <summary>Every connection waits for the disk at each commit: an acknowledged tap outlives the power.</summary>
+/// <summary>
+/// Every connection waits for the disk at each commit: an acknowledged tap outlives the power. Where another one writes, it
+/// waits in the small steps of SQLite itself and not in the long ones of its driver.
+/// </summary>
 internal sealed class DurableConnection : DbConnectionInterceptor
 {
-    private const string Durable = "PRAGMA synchronous = FULL; PRAGMA foreign_keys = ON;";
+    private const string Durable = "PRAGMA synchronous = FULL; PRAGMA foreign_keys = ON; PRAGMA busy_timeout = 10000;";
 
-    public override void ConnectionOpened(DbConnection connection, ConnectionEndEventData eventData)
+    internal static void SetUp(DbConnection connection)
     {
         using var command = connection.CreateCommand();
         command.CommandText = Durable;
         command.ExecuteNonQuery();
     }
+
+    public override void ConnectionOpened(DbConnection connection, ConnectionEndEventData eventData) => SetUp(connection);
 
     public override async Task ConnectionOpenedAsync(
         DbConnection connection,

@@ -151,7 +151,10 @@ public static class EventReader
         var said = tags.Properties().ToDictionary(tag => tag.Name, tag => Short(tag.Value, LongestWord), StringComparer.Ordinal);
         if (said.Count > MostTags || said.Keys.Any(tag => tag.Length > LongestWord))
         {
-            tags.Wrong("this is too much for one tap", $"write at most {MostTags} tags, each name at most {LongestWord} characters");
+            tags.Wrong(
+                "this is too much for one tap",
+                $"write at most {MostTags} tags, each name at most {LongestWord} characters"
+            );
         }
 
         return said;

@@ -52,7 +52,12 @@ internal ref struct EventScan
 
         Span<byte> bytes = stackalloc byte[json.Length * 3];
         var length = Encoding.UTF8.GetBytes(json, bytes);
-        var scan = new EventScan { _json = new Utf8JsonReader(bytes[..length]), _n = -1, _at = -1 };
+        var scan = new EventScan
+        {
+            _json = new Utf8JsonReader(bytes[..length]),
+            _n = -1,
+            _at = -1,
+        };
         try
         {
             return scan.Take() && !scan._json.Read() ? scan.Made() : null;
@@ -140,7 +145,12 @@ internal ref struct EventScan
 
     private bool TakeValue()
     {
-        if (!_json.Read() || _json.TokenType != JsonTokenType.Number || !_json.TryGetDouble(out var value) || !double.IsFinite(value))
+        if (
+            !_json.Read()
+            || _json.TokenType != JsonTokenType.Number
+            || !_json.TryGetDouble(out var value)
+            || !double.IsFinite(value)
+        )
         {
             return false;
         }
@@ -160,15 +170,14 @@ internal ref struct EventScan
         var n = -1;
         while (_json.Read() && _json.TokenType == JsonTokenType.PropertyName)
         {
-            var good =
-                _json.ValueTextEquals("device"u8)
-                    ? device is null && Text(EventReader.LongestDevice) is { Length: > 0 } text && Keep(ref device, text)
-                    : _json.ValueTextEquals("n"u8)
-                        && n < 0
-                        && _json.Read()
-                        && _json.TokenType == JsonTokenType.Number
-                        && _json.TryGetInt32(out n)
-                        && n >= 0;
+            var good = _json.ValueTextEquals("device"u8)
+                ? device is null && Text(EventReader.LongestDevice) is { Length: > 0 } text && Keep(ref device, text)
+                : _json.ValueTextEquals("n"u8)
+                    && n < 0
+                    && _json.Read()
+                    && _json.TokenType == JsonTokenType.Number
+                    && _json.TryGetInt32(out n)
+                    && n >= 0;
             if (!good)
             {
                 return false;
@@ -201,7 +210,10 @@ internal ref struct EventScan
 
     /// <summary>The text of a property, or null where it is none or may not stand. A dollar sign may stand for a house rule.</summary>
     private string? Text(int longest) =>
-        _json.Read() && _json.TokenType == JsonTokenType.String && _json.GetString() is { } text && text.Length <= longest
+        _json.Read()
+        && _json.TokenType == JsonTokenType.String
+        && _json.GetString() is { } text
+        && text.Length <= longest
         && !text.StartsWith('$')
             ? text
             : null;

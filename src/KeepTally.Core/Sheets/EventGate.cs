@@ -3,8 +3,8 @@ using System.Globalization;
 namespace KeepTally.Core.Sheets;
 
 /// <summary>
-/// What whoever keeps a practice asks of an event before it is taken, besides what its sheet asks: a moment that can have
-/// been, and people who belong here. One event far in the future would have every device stamp after it.
+/// What whoever keeps a sheet for many devices asks of an event before it is taken, besides what the rules ask: a moment that
+/// can have been, and people whom the sheet knows. One event far in the future would have every device stamp after it.
 /// </summary>
 public sealed class EventGate
 {
@@ -13,9 +13,9 @@ public sealed class EventGate
 
     private readonly HashSet<string> _people;
 
-    /// <param name="heads">The heads of all sheets of the practice.</param>
-    public EventGate(IEnumerable<LogHead> heads) =>
-        _people = [.. heads.SelectMany(head => head.Everyone.Select(player => player.Id).Concat(head.Units.Select(unit => unit.Id)))];
+    /// <param name="head">The head of the sheet: who is on it and who may come in.</param>
+    public EventGate(LogHead head) =>
+        _people = [.. head.Everyone.Select(player => player.Id), .. head.Units.Select(unit => unit.Id)];
 
     /// <summary>Why an event cannot be taken, or null where it can.</summary>
     /// <param name="now">Milliseconds from the run's origin on the shared clock.</param>
@@ -51,7 +51,11 @@ public sealed class EventGate
     private Refusal? Stranger(string property, string? who) =>
         who is null || _people.Contains(who)
             ? null
-            : new Refusal(property, $"there is no \"{who}\" in this practice", "name somebody of the practice by id");
+            : new Refusal(
+                property,
+                $"nobody on this sheet or its bench is \"{who}\"",
+                "name somebody of the sheet or of its bench by id"
+            );
 
     private static string Span(long milliseconds) =>
         milliseconds switch

@@ -56,7 +56,8 @@ public sealed class EventLog
             return null;
         }
 
-        var at = _events.Count == 0 || InOrder.Compare(_events[^1], said) < 0 ? _events.Count : ~_events.BinarySearch(said, InOrder);
+        var at =
+            _events.Count == 0 || InOrder.Compare(_events[^1], said) < 0 ? _events.Count : ~_events.BinarySearch(said, InOrder);
         _events.Insert(at, said);
         _stands.Insert(at, true);
         Number(said);

@@ -63,8 +63,7 @@ public sealed class LiveSheet
     public IReadOnlyList<Unit> Units => Sheet.Units;
 
     /// <summary>Those of them who are on the sheet now.</summary>
-    public IReadOnlyList<Unit> UnitsOn =>
-        Stage.Scores == Scorer.Player ? [.. Units.Where(unit => Sheet.Roll.Has(unit.Id))] : Units;
+    public IReadOnlyList<Unit> UnitsOn => Stage.Scores == Scorer.Player ? [.. Units.Where(unit => Sheet.Roll.Has(unit.Id))] : Units;
 
     /// <summary>Somebody of the squad who is not on the sheet may come in: the head's bench, and who went off.</summary>
     public bool MayCome(string player) =>
@@ -93,9 +92,7 @@ public sealed class LiveSheet
 
         var elapsed = Sheet.Clock.At(at);
         var interval = _timeline.At(elapsed);
-        return interval.Kind == IntervalKind.Work
-            ? Math.Max(0, Math.Max(interval.Start, _fold.RepFrom) + rep - elapsed)
-            : null;
+        return interval.Kind == IntervalKind.Work ? Math.Max(0, Math.Max(interval.Start, _fold.RepFrom) + rep - elapsed) : null;
     }
 
     /// <summary>What a unit may not say again now, by the limits of the stage.</summary>

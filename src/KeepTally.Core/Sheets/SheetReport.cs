@@ -56,20 +56,7 @@ public sealed record UnitReport(
     public double? Value(MeasureBy by) => Figures.Value(by);
 
     internal Figures Figures =>
-        new(
-            Points,
-            Attempts,
-            Successes,
-            BestStreak,
-            Cleared,
-            Running,
-            Outs,
-            Place,
-            Readings.Best,
-            Readings.Mean,
-            Late,
-            Voids
-        );
+        new(Points, Attempts, Successes, BestStreak, Cleared, Running, Outs, Place, Readings.Best, Readings.Mean, Late, Voids);
 }
 
 /// <summary>A kind of tag: for each value that was said, how many counted taps of each outcome carried it.</summary>

@@ -75,7 +75,14 @@ internal static class SheetReporter
         return RankRule.LeaderAlone(stage.Measures, figures);
     }
 
-    internal static UnitReport UnitAt(Stage stage, SheetState state, ClockLimit limit, bool started, UnitTally unit, long running) =>
+    internal static UnitReport UnitAt(
+        Stage stage,
+        SheetState state,
+        ClockLimit limit,
+        bool started,
+        UnitTally unit,
+        long running
+    ) =>
         UnitReporter.Report(
             stage,
             unit,

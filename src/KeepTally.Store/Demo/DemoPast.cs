@@ -62,7 +62,7 @@ public sealed class DemoPast(TallyDb db, PracticeStart start, LiveRecord record,
 
             foreach (var row in (await PlayedAsync(n, practice, players, stop)).OrderBy(row => row.At))
             {
-                await insert.TryAsync(row, stop);
+                insert.Try(row);
             }
         }
 

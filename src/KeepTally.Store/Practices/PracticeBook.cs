@@ -33,6 +33,9 @@ public sealed class PracticeBook(TallyDb db)
             ))
             .ToListAsync(stop);
 
+    public Task<bool> ExistsAsync(int practiceId, CancellationToken stop = default) =>
+        db.Practices.AnyAsync(practice => practice.Id == practiceId, stop);
+
     /// <summary>The ids of those who are not here at the start: absent, or to come late.</summary>
     public static IReadOnlySet<int> Absent(Practice practice) =>
         practice.Attendance.Where(each => each.Presence != Presence.Here).Select(each => each.PlayerId).ToHashSet();

@@ -1,41 +1,46 @@
 using System.Collections.Concurrent;
 using System.Threading.Channels;
-using KeepTally.Store.Tables;
+using KeepTally.Store.Events;
 
 namespace KeepTally.Web.Api;
 
-/// <summary>Passes each event, once it is on record, to every device that listens to its practice.</summary>
-public sealed class EventFeed
+/// <summary>Passes each event, once it is on record and in the order of the record, to every device that listens to its practice.</summary>
+public sealed class EventFeed : IJournalListener, IDisposable
 {
-    private readonly ConcurrentDictionary<Guid, (int Practice, Channel<EventRow> Channel)> _listeners = [];
+    private static readonly TimeSpan BeatEvery = TimeSpan.FromSeconds(15);
 
-    public void Publish(int practice, IEnumerable<EventRow> events)
+    private readonly ConcurrentDictionary<int, PracticeFeed> _practices = new();
+    private readonly TimeProvider _clock;
+    private readonly ITimer _beat;
+
+    public EventFeed(TimeProvider clock)
     {
-        foreach (var said in events)
+        _clock = clock;
+        _beat = clock.CreateTimer(_ => Beat(), null, BeatEvery, BeatEvery);
+    }
+
+    public void OnAppended(int practice, IReadOnlyList<JournalEntry> events)
+    {
+        if (_practices.TryGetValue(practice, out var feed))
         {
-            foreach (var (listening, channel) in _listeners.Values)
-            {
-                if (listening == practice)
-                {
-                    channel.Writer.TryWrite(said);
-                }
-            }
+            feed.Publish(StreamPiece.Of(events));
         }
     }
 
-    /// <summary>Listens from now on, until disposed.</summary>
-    public Listener Listen(int practice)
-    {
-        var id = Guid.NewGuid();
-        var channel = Channel.CreateUnbounded<EventRow>();
-        _listeners[id] = (practice, channel);
-        return new Listener(channel.Reader, () => _listeners.TryRemove(id, out _));
-    }
+    /// <summary>
+    /// Listens from now on, until left. Whoever reads the record after joining misses nothing: an event that was not passed
+    /// on here was on record before.
+    /// </summary>
+    internal ChannelReader<StreamPiece> Join(int practice, out Action leave) =>
+        _practices.GetOrAdd(practice, static (_, clock) => new PracticeFeed(clock), _clock).Join(out leave);
 
-    public sealed class Listener(ChannelReader<EventRow> events, Action leave) : IDisposable
-    {
-        public ChannelReader<EventRow> Events => events;
+    public void Dispose() => _beat.Dispose();
 
-        public void Dispose() => leave();
+    private void Beat()
+    {
+        foreach (var feed in _practices.Values)
+        {
+            feed.Beat();
+        }
     }
 }

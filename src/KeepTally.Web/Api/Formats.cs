@@ -10,6 +10,12 @@ internal static class Formats
     internal static IResult Get(string name)
     {
         var schema = Assembly.GetExecutingAssembly().GetManifestResourceStream(Folder + name);
-        return schema is null ? TypedResults.NotFound() : TypedResults.Stream(schema, "application/schema+json");
+        return schema is null
+            ? ApiProblem.NotFound(
+                "name",
+                $"there is no format \"{name}\"",
+                "ask for drill@1, book@1 or log@1, each with .schema.json"
+            )
+            : TypedResults.Stream(schema, "application/schema+json");
     }
 }

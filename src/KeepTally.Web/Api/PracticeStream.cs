@@ -1,26 +1,31 @@
+using System.Buffers;
 using System.Globalization;
-using System.Net.ServerSentEvents;
-using System.Runtime.CompilerServices;
 using KeepTally.Store.Events;
-using KeepTally.Store.Tables;
-using Microsoft.AspNetCore.Http.HttpResults;
+using KeepTally.Store.Practices;
 
 namespace KeepTally.Web.Api;
 
-/// <summary><c>GET /api/practices/{practice}/events?after=N</c>: every event on record after a sequence number, then each new one.</summary>
+/// <summary>
+/// <c>GET /api/practices/{practice}/events?after=N</c>: every event on record after a sequence number, then each new one, in
+/// the order of the record and without a gap.
+/// </summary>
 internal static class PracticeStream
 {
-    private static readonly TimeSpan Beat = TimeSpan.FromSeconds(15);
-
-    internal static ServerSentEventsResult<Heard> Get(
+    internal static async Task<IResult> GetAsync(
         int practice,
         long? after,
         HttpContext context,
         EventFeed feed,
+        PracticeBook book,
         IServiceScopeFactory scopes,
         IHostApplicationLifetime lifetime
     )
     {
+        if (!await book.ExistsAsync(practice, context.RequestAborted))
+        {
+            return ApiProblem.NotFound("practice", $"there is no practice {practice}", "open it from Today");
+        }
+
         var from = long.TryParse(
             context.Request.Headers["Last-Event-ID"],
             NumberStyles.None,
@@ -28,70 +33,72 @@ internal static class PracticeStream
             out var last
         )
             ? last
-            : after ?? 0;
-        return TypedResults.ServerSentEvents(
-            FollowAsync(practice, from, feed, scopes, lifetime.ApplicationStopping, context.RequestAborted)
-        );
-    }
-
-    private static async IAsyncEnumerable<SseItem<Heard>> FollowAsync(
-        int practice,
-        long after,
-        EventFeed feed,
-        IServiceScopeFactory scopes,
-        CancellationToken stopping,
-        [EnumeratorCancellation] CancellationToken gone
-    )
-    {
-        // Listening begins before the record is read: an event in between comes twice and is passed on once.
-        using var listener = feed.Listen(practice);
-        await using (var scope = scopes.CreateAsyncScope())
-        {
-            var journal = scope.ServiceProvider.GetRequiredService<EventJournal>();
-            foreach (var row in await journal.SinceAsync(practice, after, gone))
-            {
-                after = row.Sequence;
-                yield return Item(row);
-            }
-        }
-
-        using var either = CancellationTokenSource.CreateLinkedTokenSource(stopping, gone);
-        yield return new SseItem<Heard>(new Heard("", ""), "ready");
-        while (await NextAsync(listener, either.Token) is { } waited)
-        {
-            if (!waited)
-            {
-                yield return new SseItem<Heard>(new Heard("", ""), "beat");
-            }
-
-            while (listener.Events.TryRead(out var row))
-            {
-                if (row.Sequence > after)
-                {
-                    after = row.Sequence;
-                    yield return Item(row);
-                }
-            }
-        }
-    }
-
-    /// <summary>True where something was said, false where it was quiet for a while, null where it is time to go.</summary>
-    private static async Task<bool?> NextAsync(EventFeed.Listener listener, CancellationToken stop)
-    {
-        using var quiet = CancellationTokenSource.CreateLinkedTokenSource(stop);
-        quiet.CancelAfter(Beat);
+            : Math.Max(0, after ?? 0);
+        context.Response.ContentType = "text/event-stream";
+        context.Response.Headers.CacheControl = "no-cache,no-store";
+        using var gone = CancellationTokenSource.CreateLinkedTokenSource(lifetime.ApplicationStopping, context.RequestAborted);
         try
         {
-            return await listener.Events.WaitToReadAsync(quiet.Token) ? true : null;
+            await FollowAsync(practice, from, context.Response, feed, scopes, gone.Token);
         }
         catch (OperationCanceledException)
         {
-            return stop.IsCancellationRequested ? null : false;
+            // The device went away, or the application stops.
         }
+
+        return Results.Empty;
     }
 
-    private static SseItem<Heard> Item(EventRow row) =>
-        new(new Heard(row.SheetId, row.Line)) { EventId = row.Sequence.ToString(CultureInfo.InvariantCulture) };
-}
+    private static async Task FollowAsync(
+        int practice,
+        long after,
+        HttpResponse response,
+        EventFeed feed,
+        IServiceScopeFactory scopes,
+        CancellationToken gone
+    )
+    {
+        var pieces = feed.Join(practice, out var leave);
+        try
+        {
+            after = await CatchUpAsync();
+            await response.BodyWriter.WriteAsync(StreamPiece.Ready, gone);
+            while (await pieces.WaitToReadAsync(gone))
+            {
+                while (pieces.TryRead(out var piece))
+                {
+                    if (piece.Last < 0 || piece.Before == after)
+                    {
+                        response.BodyWriter.Write(piece.Bytes.Span);
+                        after = Math.Max(after, piece.Last);
+                    }
+                    else if (piece.Last > after)
+                    {
+                        after = await CatchUpAsync();
+                    }
+                }
 
-internal sealed record Heard(string Sheet, string Line);
+                await response.BodyWriter.FlushAsync(gone);
+            }
+        }
+        finally
+        {
+            leave();
+        }
+
+        // Whatever is on record after the last event sent: at the beginning, and where some pieces were missed.
+        async Task<long> CatchUpAsync()
+        {
+            await using var scope = scopes.CreateAsyncScope();
+            var rows = await scope.ServiceProvider.GetRequiredService<EventJournal>().SinceAsync(practice, after, gone);
+            if (rows.Count == 0)
+            {
+                return after;
+            }
+
+            var missed = StreamPiece.Of(after, rows);
+            await response.BodyWriter.WriteAsync(missed.Bytes, gone);
+            return missed.Last;
+        }
+    }
+}

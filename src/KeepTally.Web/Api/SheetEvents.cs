@@ -1,7 +1,8 @@
+using System.Text;
+using KeepTally.Core.Faults;
 using KeepTally.Core.Formats;
 using KeepTally.Core.Sheets;
 using KeepTally.Store.Events;
-using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace KeepTally.Web.Api;
 
@@ -16,43 +17,68 @@ internal static class SheetEvents
     /// </summary>
     private const string JsonLines = "application/x-ndjson";
 
-    internal static async Task<Results<Ok<Kept>, NotFound, UnprocessableEntity<NotKept>, StatusCodeHttpResult>> PostAsync(
+    internal static async Task<IResult> PostAsync(
         string sheet,
         HttpRequest request,
         EventJournal journal,
         SheetRules rules,
-        EventFeed feed,
+        TimeProvider clock,
         CancellationToken stop
     )
     {
         if (request.ContentType?.Split(';')[0].Trim() != JsonLines)
         {
-            return TypedResults.StatusCode(StatusCodes.Status415UnsupportedMediaType);
+            return ApiProblem.Of(
+                StatusCodes.Status415UnsupportedMediaType,
+                "Content-Type",
+                "events come as JSON Lines",
+                $"send them as {JsonLines}"
+            );
         }
 
-        if (request.ContentLength is null or > MostBytes)
+        if (request.ContentLength is not { } length)
         {
-            return TypedResults.StatusCode(StatusCodes.Status413PayloadTooLarge);
+            return ApiProblem.Of(
+                StatusCodes.Status411LengthRequired,
+                "Content-Length",
+                "the length of the batch is not given",
+                "send it with its length"
+            );
+        }
+
+        if (length > MostBytes)
+        {
+            return ApiProblem.Of(
+                StatusCodes.Status413PayloadTooLarge,
+                "body",
+                $"the batch is longer than {MostBytes} bytes",
+                "send it in parts"
+            );
         }
 
         if (await rules.FindAsync(journal, sheet, stop) is not { } found)
         {
-            return TypedResults.NotFound();
+            return ApiProblem.NotFound("sheet", $"there is no sheet \"{sheet}\"", "reload the page of the practice");
         }
 
-        using var body = new StreamReader(request.Body);
-        var (events, faults) = Read(await body.ReadToEndAsync(stop), found.Rules);
+        using var body = new StreamReader(request.Body, Encoding.UTF8);
+        var (events, faults) = Read(await body.ReadToEndAsync(stop), found, clock.GetUtcNow().ToUnixTimeMilliseconds());
         if (faults.Count > 0)
         {
-            return TypedResults.UnprocessableEntity(new NotKept(faults));
+            return ApiProblem.Of(
+                StatusCodes.Status422UnprocessableEntity,
+                $"line {faults[0].Line}, {faults[0].Place}",
+                faults[0].Problem,
+                faults[0].Mend,
+                faults
+            );
         }
 
-        var appended = await journal.AppendAsync(sheet, events, stop);
-        feed.Publish(found.PracticeId, appended.Fresh);
-        return TypedResults.Ok(new Kept(appended.Fresh.Count, [.. appended.Theirs.Select(theirs => theirs.Line)]));
+        var appended = await journal.AppendAsync(sheet, events);
+        return TypedResults.Ok(new Kept(appended.Fresh.Count, appended.Theirs));
     }
 
-    private static (List<RunEvent> Events, List<LineFault> Faults) Read(string text, Sheet rules)
+    private static (List<RunEvent> Events, List<LineFault> Faults) Read(string text, SheetOnRecord sheet, long now)
     {
         var (events, faults) = (new List<RunEvent>(), new List<LineFault>());
         foreach (var (index, line) in text.Split('\n').Index())
@@ -65,11 +91,11 @@ internal static class SheetEvents
             var reading = EventReader.Read(line);
             if (!reading.IsRead)
             {
-                faults.Add(new LineFault(index + 1, reading.Faults[0].ToString()));
+                faults.Add(Of(index, reading.Faults[0]));
             }
-            else if (rules.Refuse(reading.Value) is { } refusal)
+            else if (sheet.Refuse(reading.Value, now) is { } refusal)
             {
-                faults.Add(new LineFault(index + 1, refusal.ToString()));
+                faults.Add(new LineFault(index + 1, refusal.Property, refusal.Problem, refusal.Mend));
             }
             else
             {
@@ -79,13 +105,10 @@ internal static class SheetEvents
 
         return (events, faults);
     }
+
+    private static LineFault Of(int index, Fault fault) => new(index + 1, fault.Path, fault.Problem, fault.Mend);
 }
 
 /// <param name="Stored">How many of the batch were new.</param>
 /// <param name="Theirs">Lines that stood there already under an id of the batch, and say something else.</param>
 internal sealed record Kept(int Stored, IReadOnlyList<string> Theirs);
-
-internal sealed record NotKept(IReadOnlyList<LineFault> Faults);
-
-/// <param name="Line">The line of the batch, from 1.</param>
-internal sealed record LineFault(int Line, string Problem);

@@ -1,17 +1,18 @@
-using System.Collections.Concurrent;
 using KeepTally.Store.Events;
+using Microsoft.Extensions.Caching.Memory;
 
 namespace KeepTally.Web.Api;
 
 /// <summary>The rules of sheets that were asked for lately. A sheet's rules never change, so they are read once.</summary>
-public sealed class SheetRules
+public sealed class SheetRules(IMemoryCache cache)
 {
-    private const int Kept = 1000;
-    private readonly ConcurrentDictionary<string, SheetOnRecord> _known = new(StringComparer.Ordinal);
+    private static readonly TimeSpan Kept = TimeSpan.FromHours(3);
 
+    /// <summary>What events of a sheet are held against; null where there is no such sheet.</summary>
     public async Task<SheetOnRecord?> FindAsync(EventJournal journal, string sheet, CancellationToken stop)
     {
-        if (_known.TryGetValue(sheet, out var known))
+        var key = (nameof(SheetRules), sheet);
+        if (cache.TryGetValue(key, out SheetOnRecord? known))
         {
             return known;
         }
@@ -21,12 +22,6 @@ public sealed class SheetRules
             return null;
         }
 
-        if (_known.Count >= Kept)
-        {
-            _known.Clear();
-        }
-
-        _known[sheet] = found;
-        return found;
+        return cache.Set(key, found, new MemoryCacheEntryOptions { SlidingExpiration = Kept, Size = 1 });
     }
 }

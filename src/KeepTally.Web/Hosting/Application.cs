@@ -2,6 +2,7 @@ using System.Net.Sockets;
 using KeepTally.Store;
 using KeepTally.Store.Book;
 using KeepTally.Store.Demo;
+using KeepTally.Store.Events;
 using KeepTally.Web.Api;
 using Microsoft.AspNetCore.Connections;
 using Microsoft.AspNetCore.DataProtection;
@@ -13,6 +14,9 @@ namespace KeepTally.Web.Hosting;
 public static class Application
 {
     private const int Unusable = 2;
+
+    /// <summary>Parsed cards, rules and folded sheets that are kept in memory at most.</summary>
+    private const int MostCached = 20_000;
 
     /// <summary>Runs until it is stopped. What cannot be used is said in one line on standard error; the code is then not nought.</summary>
     public static async Task<int> RunAsync(string[] args)
@@ -27,6 +31,7 @@ public static class Application
         try
         {
             settings.Data.Prepare();
+            using var held = settings.Data.Lock();
             await using var app = Build(settings);
             await PrepareAsync(app.Services, settings.Demo);
             await app.StartAsync();
@@ -93,9 +98,12 @@ public static class Application
     public static void AddServices(IServiceCollection services)
     {
         services.TryAddSingleton(TimeProvider.System);
-        services.AddRazorPages();
+        services.AddRazorPages().AddMvcOptions(options => options.Filters.Add<KnownHandlersOnly>());
         services.AddHostFiltering(options => options.AllowedHosts = ["127.0.0.1", "localhost", "[::1]"]);
+        services.AddMemoryCache(options => options.SizeLimit = MostCached);
+        services.AddProblemDetails();
         services.AddSingleton<EventFeed>();
+        services.AddSingleton<IJournalListener>(provider => provider.GetRequiredService<EventFeed>());
         services.AddSingleton<SheetRules>();
         services.AddResponseCompression(options => options.EnableForHttps = true);
     }
@@ -103,8 +111,7 @@ public static class Application
     public static void Use(WebApplication app)
     {
         app.UseHostFiltering();
-        app.UseExceptionHandler("/error");
-        app.UseStatusCodePagesWithReExecute("/error", "?code={0}");
+        app.UseErrors();
         app.UseResponseCompression();
         app.UseMiddleware<SecurityHeaders>();
         app.UseRouting();
@@ -118,7 +125,7 @@ public static class Application
     public static async Task PrepareAsync(IServiceProvider services, bool demo)
     {
         await using var scope = services.CreateAsyncScope();
-        DataFolder.Migrate(scope.ServiceProvider.GetRequiredService<TallyDb>());
+        Schema.Migrate(scope.ServiceProvider.GetRequiredService<TallyDb>());
         await scope.ServiceProvider.GetRequiredService<CardDesk>().ShipAsync();
         if (demo)
         {

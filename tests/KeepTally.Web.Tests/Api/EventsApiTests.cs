@@ -45,7 +45,7 @@ public sealed class EventsApiTests(Installation home) : IClassFixture<Installati
         Assert.Equal(HttpStatusCode.UnprocessableEntity, refused.StatusCode);
         var fault = (await refused.Content.ReadFromJsonAsync<JsonElement>()).GetProperty("faults")[0];
         Assert.Equal(2, fault.GetProperty("line").GetInt32());
-        Assert.Contains("make, miss", fault.GetProperty("problem").GetString(), StringComparison.Ordinal);
+        Assert.Contains("make, miss", fault.GetProperty("mend").GetString(), StringComparison.Ordinal);
         Assert.Equal(1, (await afterwards.Content.ReadFromJsonAsync<JsonElement>()).GetProperty("stored").GetInt32());
     }
 

@@ -7,6 +7,7 @@ using KeepTally.Store.Practices;
 using KeepTally.Store.Squads;
 using KeepTally.Store.Tables;
 using Microsoft.EntityFrameworkCore;
+using Microsoft.Extensions.DependencyInjection;
 
 namespace KeepTally.Web.Tests.Practices;
 
@@ -269,25 +270,26 @@ public sealed class GroupPageTests : IAsyncLifetime
                 }
             );
             await db.SaveChangesAsync();
-            var journal = new EventJournal(db);
-            await journal.AppendAsync(
-                "earlier",
-                [
-                    new Core.Sheets.RunEvent.Start(new("t", 1), 0),
-                    .. players.Select(
-                        (player, n) =>
-                            new Core.Sheets.RunEvent.Tap(
-                                new("t", n + 2),
-                                10_000 + n,
-                                player.UnitId,
-                                read.Stages[0].Outcomes[0].Id,
-                                null,
-                                null,
-                                null
-                            )
-                    ),
-                ]
-            );
+            await _home
+                .Services.GetRequiredService<JournalWriter>()
+                .AppendAsync(
+                    "earlier",
+                    [
+                        new Core.Sheets.RunEvent.Start(new("t", 1), 0),
+                        .. players.Select(
+                            (player, n) =>
+                                new Core.Sheets.RunEvent.Tap(
+                                    new("t", n + 2),
+                                    10_000 + n,
+                                    player.UnitId,
+                                    read.Stages[0].Outcomes[0].Id,
+                                    null,
+                                    null,
+                                    null
+                                )
+                        ),
+                    ]
+                );
             return names;
         });
 }

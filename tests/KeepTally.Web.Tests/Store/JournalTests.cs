@@ -34,7 +34,7 @@ public sealed class JournalTests(Installation home) : IClassFixture<Installation
         var late = await AppendAsync(sheet, new RunEvent.Rotate(new EventId("clock", 2), 65_400, null, null, null));
 
         Assert.Empty(late.Fresh);
-        Assert.Contains("65000", Assert.Single(late.Theirs).Line, StringComparison.Ordinal);
+        Assert.Contains("65000", Assert.Single(late.Theirs), StringComparison.Ordinal);
     }
 
     [Fact]

@@ -5,11 +5,12 @@ namespace KeepTally.Core.Sheets.Rules;
 /// <summary>Ranks units by the card's measures, first measure first; equals share a rank and the next rank is skipped.</summary>
 internal static class RankRule
 {
-    internal static IReadOnlyList<RankedUnit> Rank(IReadOnlyList<Measure> measures, IReadOnlyList<(string Unit, Figures Figures)> units)
+    internal static IReadOnlyList<RankedUnit> Rank(
+        IReadOnlyList<Measure> measures,
+        IReadOnlyList<(string Unit, Figures Figures)> units
+    )
     {
-        var sorted = units
-            .OrderBy(unit => unit.Figures, Comparer<Figures>.Create((a, b) => Compare(measures, a, b)))
-            .ToArray();
+        var sorted = units.OrderBy(unit => unit.Figures, Comparer<Figures>.Create((a, b) => Compare(measures, a, b))).ToArray();
         var ranking = new RankedUnit[sorted.Length];
         for (var i = 0; i < sorted.Length; i++)
         {

@@ -1,0 +1,36 @@
+using System.Globalization;
+using Microsoft.Data.Sqlite;
+
+namespace KeepTally.Store;
+
+/// <summary>A disk that is full: what is said of it, and how much is needed.</summary>
+internal static class DiskSpace
+{
+    /// <summary>What a start and an evening of practice take, with room for the write-ahead log.</summary>
+    private const int NeededMegabytes = 50;
+
+    /// <summary>"No space left on device" and "disk quota exceeded" (errno 28 and 122 on Linux).</summary>
+    internal static bool IsFull(IOException failure) => (failure.HResult & 0xFFFF) is 28 or 122 || failure.HResult is 28 or 122;
+
+    /// <summary>SQLite result codes, "SQLITE_FULL".</summary>
+    internal static bool IsFull(SqliteException failure) => failure.SqliteErrorCode == 13;
+
+    internal static DataFolderException Needed(string folder, Exception failure) =>
+        new(
+            $"The disk that holds {folder} is full{Free(folder)}: {NeededMegabytes} MB are needed. Free some space on it and start again; leave everything in the folder as it is.",
+            failure
+        );
+
+    private static string Free(string folder)
+    {
+        try
+        {
+            var free = new DriveInfo(folder).AvailableFreeSpace / (1024 * 1024);
+            return string.Create(CultureInfo.InvariantCulture, $" ({free} MB are free)");
+        }
+        catch (Exception unknown) when (unknown is IOException or ArgumentException or UnauthorizedAccessException)
+        {
+            return "";
+        }
+    }
+}

@@ -1,0 +1,197 @@
+using System.Threading.Channels;
+using KeepTally.Core.Sheets;
+using KeepTally.Store.Tables;
+using Microsoft.Data.Sqlite;
+
+namespace KeepTally.Store.Events;
+
+/// <summary>
+/// The one writer of the journal within the process. Whatever waits is written in one transaction, so that many taps share
+/// one wait for the disk; each is acknowledged when it is on the disk, and then passed on in the order of the journal, so
+/// that nobody who listens can see a later event before an earlier one.
+/// </summary>
+public sealed class JournalWriter : IDisposable
+{
+    private const int MostTogether = 500;
+
+    private readonly DataFolder _folder;
+    private readonly IJournalListener? _listener;
+    private readonly Channel<Request> _waiting = Channel.CreateUnbounded<Request>(
+        new UnboundedChannelOptions { SingleReader = true }
+    );
+    private readonly Lazy<Thread> _writing;
+    private readonly Dictionary<string, int> _practices = new(StringComparer.Ordinal);
+    private readonly Dictionary<int, long> _last = [];
+
+    private sealed record Request(string Sheet, IReadOnlyList<EventRow> Rows, TaskCompletionSource<Appended> Done);
+
+    private sealed record Written(int Practice, Appended Appended);
+
+    public JournalWriter(DataFolder folder, IJournalListener? listener = null)
+    {
+        _folder = folder;
+        _listener = listener;
+        _writing = new Lazy<Thread>(Begin);
+    }
+
+    /// <summary>Appends a batch of events that were checked against the sheet: all of them or none.</summary>
+    /// <exception cref="SqliteException">The disk would not take it; nothing of the batch was written.</exception>
+    /// <exception cref="InvalidOperationException">There is no such sheet.</exception>
+    public Task<Appended> AppendAsync(string sheet, IReadOnlyList<RunEvent> events)
+    {
+        _ = _writing.Value;
+        var request = new Request(
+            sheet,
+            [.. events.Select(said => EventRow.Of(sheet, said))],
+            new TaskCompletionSource<Appended>(TaskCreationOptions.RunContinuationsAsynchronously)
+        );
+        return _waiting.Writer.TryWrite(request)
+            ? request.Done.Task
+            : Task.FromException<Appended>(new ObjectDisposedException(nameof(JournalWriter)));
+    }
+
+    /// <summary>Writes what still waits, then closes.</summary>
+    public void Dispose()
+    {
+        _waiting.Writer.TryComplete();
+        if (_writing.IsValueCreated)
+        {
+            _writing.Value.Join();
+        }
+    }
+
+    private Thread Begin()
+    {
+        var thread = new Thread(Write) { IsBackground = true, Name = "journal" };
+        thread.Start();
+        return thread;
+    }
+
+    private void Write()
+    {
+        using var connection = _folder.Open();
+        using var insert = new EventInsert(connection);
+        var query = new JournalQuery(connection);
+        var together = new List<Request>();
+        while (_waiting.Reader.WaitToReadAsync().AsTask().GetAwaiter().GetResult())
+        {
+            together.Clear();
+            while (together.Count < MostTogether && _waiting.Reader.TryRead(out var request))
+            {
+                together.Add(request);
+            }
+
+            if (!TryCommit(connection, insert, query, together) && together.Count > 1)
+            {
+                // One of them cannot be written: each by itself, so that it takes no other down.
+                foreach (var request in together)
+                {
+                    TryCommit(connection, insert, query, [request]);
+                }
+            }
+        }
+    }
+
+    /// <summary>Writes requests in one transaction; false where it cannot be, and a request that stood alone is told why.</summary>
+    private bool TryCommit(SqliteConnection connection, EventInsert insert, JournalQuery query, IReadOnlyList<Request> requests)
+    {
+        var written = new List<Written>(requests.Count);
+        try
+        {
+            using var transaction = connection.BeginTransaction(deferred: false);
+            insert.Transaction = transaction;
+            foreach (var request in requests)
+            {
+                written.Add(Insert(request, insert, query, transaction));
+            }
+
+            transaction.Commit();
+        }
+        catch (Exception failure) when (failure is SqliteException or InvalidOperationException)
+        {
+            if (requests.Count == 1)
+            {
+                requests[0].Done.SetException(failure);
+            }
+
+            return false;
+        }
+
+        PassOn(written);
+        for (var i = 0; i < requests.Count; i++)
+        {
+            requests[i].Done.SetResult(written[i].Appended);
+        }
+
+        return true;
+    }
+
+    private Written Insert(Request request, EventInsert insert, JournalQuery query, SqliteTransaction transaction)
+    {
+        var practice = PracticeOf(request.Sheet, query, transaction);
+        if (!_last.ContainsKey(practice))
+        {
+            _last[practice] = query.LastOf(practice, transaction);
+        }
+
+        var (fresh, theirs) = (new List<EventRow>(), new List<string>());
+        foreach (var row in request.Rows)
+        {
+            if (insert.Try(row) is { } sequence)
+            {
+                fresh.Add(row.InSequence(sequence));
+            }
+            else if (query.StandingLine(row, transaction) is var stands && stands != row.Line)
+            {
+                theirs.Add(stands);
+            }
+        }
+
+        return new Written(practice, new Appended(fresh, theirs));
+    }
+
+    private int PracticeOf(string sheet, JournalQuery query, SqliteTransaction transaction)
+    {
+        if (!_practices.TryGetValue(sheet, out var practice))
+        {
+            practice =
+                query.PracticeOf(sheet, transaction) ?? throw new InvalidOperationException($"There is no sheet \"{sheet}\".");
+            _practices[sheet] = practice;
+        }
+
+        return practice;
+    }
+
+    /// <summary>What is on the disk now goes to whoever listens, practice by practice, each event with the one before it.</summary>
+    private void PassOn(List<Written> written)
+    {
+        foreach (var practice in written.GroupBy(each => each.Practice))
+        {
+            var events = new List<JournalEntry>();
+            foreach (var row in practice.SelectMany(each => each.Appended.Fresh))
+            {
+                events.Add(new JournalEntry(row, _last[practice.Key]));
+                _last[practice.Key] = row.Sequence;
+            }
+
+            if (events.Count > 0)
+            {
+                _listener?.OnAppended(practice.Key, events);
+            }
+        }
+    }
+}
+
+/// <summary>Hears what was appended, in the order of the journal, from one thread.</summary>
+public interface IJournalListener
+{
+    void OnAppended(int practice, IReadOnlyList<JournalEntry> events);
+}
+
+/// <summary>An event on record.</summary>
+/// <param name="Before">The sequence number of the event before it in its practice; 0 where it is the first.</param>
+public readonly record struct JournalEntry(EventRow Row, long Before);
+
+/// <param name="Fresh">What was written now.</param>
+/// <param name="Theirs">Lines that stood there already under the same device and number, and say something else.</param>
+public sealed record Appended(IReadOnlyList<EventRow> Fresh, IReadOnlyList<string> Theirs);

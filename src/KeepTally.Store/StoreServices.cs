@@ -1,0 +1,43 @@
+using KeepTally.Store.Book;
+using KeepTally.Store.Demo;
+using KeepTally.Store.Events;
+using KeepTally.Store.Practices;
+using KeepTally.Store.Results;
+using KeepTally.Store.Squads;
+using Microsoft.EntityFrameworkCore;
+using Microsoft.Extensions.DependencyInjection;
+
+namespace KeepTally.Store;
+
+/// <summary>Adds the store to an application.</summary>
+public static class StoreServices
+{
+    public static IServiceCollection AddStore(this IServiceCollection services, DataFolder folder)
+    {
+        services.AddSingleton(folder);
+        services.AddDbContextPool<TallyDb>(options =>
+            options.UseSqlite(folder.ConnectionString).AddInterceptors(new DurableConnection())
+        );
+        services.AddSingleton<JournalWriter>();
+        services.AddSingleton<CardShelf>();
+        services.AddScoped<DrillBook>();
+        services.AddScoped<CardDesk>();
+        services.AddScoped<SquadBook>();
+        services.AddScoped<PlayerErasure>();
+        services.AddScoped<PracticeBook>();
+        services.AddScoped<TimingSheet>();
+        services.AddScoped<CircuitSheet>();
+        services.AddScoped<PartnerMemory>();
+        services.AddScoped<PlayerLevels>();
+        services.AddScoped<GroupPlan>();
+        services.AddScoped<GroupDesk>();
+        services.AddScoped<PairBook>();
+        services.AddScoped<PracticeStart>();
+        services.AddScoped<LiveRecord>();
+        services.AddScoped<EventJournal>();
+        services.AddScoped<PracticeResults>();
+        services.AddScoped<DemoClub>();
+        services.AddScoped<DemoPast>();
+        return services;
+    }
+}

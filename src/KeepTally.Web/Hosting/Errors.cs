@@ -1,0 +1,32 @@
+namespace KeepTally.Web.Hosting;
+
+/// <summary>What is answered where something is not there or fails: a page to people, problem details (RFC 9457) to programs.</summary>
+internal static class Errors
+{
+    internal static void UseErrors(this WebApplication app)
+    {
+        app.UseWhen(
+            IsForPrograms,
+            api =>
+            {
+                api.UseExceptionHandler(new ExceptionHandlerOptions { StatusCodeSelector = StatusOf });
+                api.UseStatusCodePages();
+            }
+        );
+        app.UseWhen(
+            context => !IsForPrograms(context),
+            pages =>
+            {
+                pages.UseExceptionHandler("/error");
+                pages.UseStatusCodePagesWithReExecute("/error", "?code={0}");
+            }
+        );
+    }
+
+    private static bool IsForPrograms(HttpContext context) =>
+        context.Request.Path.StartsWithSegments("/api") || context.Request.Path.StartsWithSegments("/formats");
+
+    /// <summary>A request that breaks off or is too long is the sender's fault, not ours.</summary>
+    private static int StatusOf(Exception failure) =>
+        failure is BadHttpRequestException bad ? bad.StatusCode : StatusCodes.Status500InternalServerError;
+}
