@@ -4,6 +4,7 @@ using KeepTally.Core.Clock;
 using KeepTally.Core.Formats;
 using KeepTally.Core.Sheets;
 using KeepTally.Core.Words;
+using KeepTally.Screen;
 
 namespace KeepTally.Browser;
 
@@ -14,6 +15,9 @@ namespace KeepTally.Browser;
 internal static partial class Bridge
 {
     private static LivePractice? _practice;
+    private static RunFace? _face;
+    private static ClockPulse? _pulse;
+    private static ViewChanges _changes = new();
 
     private static LivePractice Practice => _practice ?? throw new InvalidOperationException("No practice is open.");
 
@@ -48,40 +52,73 @@ internal static partial class Bridge
         }
 
         _practice = new LivePractice(device, runs);
-        foreach (
-            var (id, line) in file
-                .Runs.SelectMany(run => run.Sheets)
-                .SelectMany(sheet => sheet.Events.Select(line => (sheet.Id, line)))
-        )
+        _face = new RunFace(_practice);
+        _pulse = new ClockPulse(_practice);
+        _changes = new ViewChanges();
+        foreach (var sheet in file.Runs.SelectMany(run => run.Sheets))
         {
-            Hear(id, line);
+            Take(sheet.Id, sheet.Events);
         }
 
         return "";
     }
 
+    /// <summary>Takes in a history of a sheet, one line an event, folded once.</summary>
+    [JSExport]
+    internal static void HearAll(string sheet, string lines) => Take(sheet, lines.Split('\n'));
+
     /// <summary>Takes in an event said elsewhere or earlier; why it cannot stand, or an empty text.</summary>
     [JSExport]
-    internal static string Hear(string sheet, string line)
+    internal static string Hear(string sheet, string device, int n, string line)
     {
+        // One that is here already need not be read.
+        if (Practice.Find(sheet)?.Log.Holds(new EventId(device, n)) == true)
+        {
+            return "";
+        }
+
         var said = EventReader.Read(line);
         return said.IsRead ? Practice.Hear(sheet, said.Value)?.ToString() ?? "" : said.Faults[0].ToString();
     }
 
     /// <summary>The server holds something else under this event's id: that stands.</summary>
     [JSExport]
-    internal static void Yield(string sheet, string line) => Practice.Yield(sheet, EventReader.Read(line).Sure());
-
-    /// <summary>Takes a touch of the pad, as JSON, and says why it did what it did.</summary>
-    [JSExport]
-    internal static string Tap(string sheet, string touch, double now)
+    internal static void Yield(string sheet, string line)
     {
-        var file = JsonSerializer.Deserialize(touch, ViewJson.Default.TouchFile)!;
+        if (EventReader.Read(line) is { IsRead: true } theirs)
+        {
+            Practice.Yield(sheet, theirs.Value);
+        }
+    }
+
+    /// <summary>The server refused an event of this device: it is taken out.</summary>
+    [JSExport]
+    internal static void TakeOut(string sheet, string device, int n) => Practice.TakeOut(sheet, new EventId(device, n));
+
+    /// <summary>An event in the coach's words: "Ada · Clean".</summary>
+    [JSExport]
+    internal static string Describe(string sheet, string line) =>
+        Practice.Find(sheet) is { } live && EventReader.Read(line) is { IsRead: true } said
+            ? RunFace.Describe(sheet, live, said.Value)
+            : "";
+
+    /// <summary>Takes a touch of the pad and says why it did what it did.</summary>
+    /// <param name="tags">What else it says, as a JSON object; empty where nothing.</param>
+    /// <param name="value">The number it carries; not a number where none.</param>
+    [JSExport]
+    internal static string Tap(string sheet, string? unit, string? outcome, string? zone, string tags, double value, double now)
+    {
         var live = Practice.Find(sheet);
         var before = live?.Sheet.Glance(Math.Max((long)now, live.Log.LastAt + 1));
         var refusal = Practice.Tap(
             sheet,
-            new Touch(file.Unit, file.Outcome, file.Zone, file.Tags, file.Value),
+            new Touch(
+                unit,
+                outcome,
+                zone,
+                tags.Length == 0 ? null : JsonSerializer.Deserialize(tags, ViewJson.Default.DictionaryStringString),
+                double.IsNaN(value) ? null : value
+            ),
             (long)now,
             out var said
         );
@@ -89,7 +126,7 @@ internal static partial class Bridge
             live is not null && said is [{ Event: RunEvent.Tap tap }]
                 ? TapWords.Explain(live, tap, before!, live.Sheet.Glance(tap.At))
                 : "";
-        return Written(said, refusal?.ToString(), why);
+        return Answers.Of(said, refusal?.ToString(), why);
     }
 
     /// <summary>Passes the turn to a unit, or with an empty text to the next.</summary>
@@ -97,31 +134,31 @@ internal static partial class Bridge
     internal static string PassTurn(string sheet, string unit, double now)
     {
         var refusal = Practice.PassTurn(sheet, unit.Length == 0 ? null : unit, (long)now, out var said);
-        return Written(said, refusal?.ToString());
+        return Answers.Of(said, refusal?.ToString());
     }
 
     /// <summary>Moves the places of a sheet on, and says who won.</summary>
     [JSExport]
     internal static string MoveOn(string sheet, string winner, double now) =>
-        Written(Practice.MoveOn(sheet, winner, (long)now), null);
+        Answers.Of(Practice.MoveOn(sheet, winner, (long)now), null);
 
     /// <summary>Start, Pause, Resume, Freeze, Rotate, Turn, End or Back, on the drill under way.</summary>
     [JSExport]
     internal static string Say(string word, string reason, double now) =>
         Enum.TryParse<Word>(word, ignoreCase: true, out var meant)
-            ? Written(Practice.Say(meant, (long)now, reason), null)
-            : Written([], $"\"{word}\" is not something that can be said here.");
+            ? Answers.Of(Practice.Say(meant, (long)now, reason), null)
+            : Answers.Of([], $"\"{word}\" is not something that can be said here.");
 
     [JSExport]
     internal static string Undo(string sheet, string device, int n, double now) =>
-        Written(Practice.Undo(sheet, new EventId(device, n), (long)now), null);
+        Answers.Of(Practice.Undo(sheet, new EventId(device, n), (long)now), null);
 
     /// <summary>Says that people come, go or change places, as JSON.</summary>
     [JSExport]
     internal static string Change(string change, double now)
     {
         var file = JsonSerializer.Deserialize(change, ViewJson.Default.ChangeFile)!;
-        return Written(Practice.Change(new PeopleChange(file.Off, file.In, file.Sheet), (long)now), null);
+        return Answers.Of(Practice.Change(new PeopleChange(file.Off, file.In, file.Sheet), (long)now), null);
     }
 
     /// <summary>Who is on the drill under way and who may come in.</summary>
@@ -133,16 +170,23 @@ internal static partial class Bridge
     internal static string Boards(double now) =>
         JsonSerializer.Serialize(BoardFace.Of(Practice, (long)now), ViewJson.Default.IReadOnlyListBoardView);
 
-    /// <summary>What the clock calls for by now.</summary>
+    /// <summary>Says what the clock calls for by now, and hands over what has changed on the screen since the last look.</summary>
     [JSExport]
-    internal static string Due(double now) => Written(Practice.SayDue((long)now), null);
+    internal static string Look(double now)
+    {
+        var due = Practice.SayDue((long)now);
+        return _changes.To(_face!.At((long)now), due);
+    }
 
     /// <summary>The whole screen.</summary>
     [JSExport]
-    internal static string View(double now) =>
-        JsonSerializer.Serialize(RunFace.Of(Practice, (long)now), ViewJson.Default.PracticeView);
+    internal static string View(double now) => JsonSerializer.Serialize(_face!.At((long)now), ViewJson.Default.PracticeView);
 
-    /// <summary>The clock alone, for every frame; an empty text once all drills are over.</summary>
+    /// <summary>What is left of the interval, from 0 to 1, for every frame; -1 where the clock reads differently than at the last.</summary>
+    [JSExport]
+    internal static double Pulse(double now) => _pulse!.At((long)now);
+
+    /// <summary>The clock alone; an empty text once all drills are over.</summary>
     [JSExport]
     internal static string Clock(double now) =>
         Practice.Current < Practice.Runs.Count
@@ -193,20 +237,11 @@ internal static partial class Bridge
             SignalKind.Surprise => "surprise",
         };
 
-    private static string Written(IReadOnlyList<Said> said, string? refused, string why = "") =>
-        JsonSerializer.Serialize(
-            new SaidView(
-                [
-                    .. said.Select(each => new SaidEvent(
-                        each.Sheet,
-                        each.Event.Id.Device,
-                        each.Event.Id.N,
-                        EventWriter.Write(each.Event)
-                    )),
-                ],
-                refused,
-                why
-            ),
-            ViewJson.Default.SaidView
-        );
+    private static void Take(string sheet, IReadOnlyList<string> lines)
+    {
+        if (Practice.Find(sheet) is { } live && lines.Count > 0)
+        {
+            live.AddAll([.. lines.Select(EventReader.Read).Where(said => said.IsRead).Select(said => said.Sure())]);
+        }
+    }
 }

@@ -5,9 +5,6 @@ namespace KeepTally.Browser;
 /// <summary>A practice as the server hands it to the run screen.</summary>
 internal sealed record PracticeFile(IReadOnlyList<RunFile> Runs);
 
-/// <summary>A touch of the pad.</summary>
-internal sealed record TouchFile(string? Unit, string? Outcome, string? Zone, Dictionary<string, string>? Tags, double? Value);
-
 /// <param name="Card">The card's JSON text, as it was when the practice began.</param>
 internal sealed record RunFile(string Name, string Card, IReadOnlyList<SheetFile> Sheets);
 

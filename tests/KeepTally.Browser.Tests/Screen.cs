@@ -110,13 +110,13 @@ internal static class Screen
     internal static JsonArray Signals(double from, double to) => Parsed(Bridge.Signals(from * 1000, to * 1000)).AsArray();
 
     internal static JsonNode Say(string word, double seconds, string reason = "") =>
-        Parsed(Bridge.Say(word, reason, seconds * 1000));
+        Heard(Bridge.Say(word, reason, seconds * 1000));
 
     internal static JsonNode Tap(string sheet, string player, string outcome, double seconds) =>
-        Parsed(Bridge.Tap(sheet, $$"""{"unit":"{{Id(player)}}","outcome":"{{outcome}}"}""", seconds * 1000));
+        Heard(Bridge.Tap(sheet, Id(player), outcome, null, "", double.NaN, seconds * 1000));
 
     internal static JsonNode Change(string? off, string? comes, double seconds, string? sheet = null) =>
-        Parsed(
+        Heard(
             Bridge.Change(
                 JsonSerializer.Serialize(
                     new
@@ -130,12 +130,21 @@ internal static class Screen
             )
         );
 
-    internal static JsonNode Due(double seconds) => Parsed(Bridge.Due(seconds * 1000));
+    internal static JsonNode Look(double seconds) => Parsed(Bridge.Look(seconds * 1000));
+
+    /// <summary>What the clock calls for by then.</summary>
+    internal static JsonArray Due(double seconds) => Look(seconds)["due"]?.AsArray() ?? [];
+
+    internal static string Hear(string sheet, string line)
+    {
+        var id = JsonNode.Parse(line)!;
+        return Bridge.Hear(sheet, (string)id["device"]!, (int)id["n"]!, line);
+    }
 
     internal static JsonNode Undo(JsonNode said, double seconds)
     {
         var of = said["events"]![0]!;
-        return Parsed(Bridge.Undo((string)of["sheet"]!, (string)of["device"]!, (int)of["n"]!, seconds * 1000));
+        return Heard(Bridge.Undo((string)of["sheet"]!, (string)of["device"]!, (int)of["n"]!, seconds * 1000));
     }
 
     /// <summary>The people of a sheet as the coach reads them: "Ada shooter to rebounder".</summary>
@@ -143,6 +152,29 @@ internal static class Screen
         [.. sheet["people"]!.AsArray().Select(each => $"{each!["name"]} {each["here"]} to {each["next"]}")];
 
     private static Member Of(string name) => new(Id(name), name);
+
+    /// <summary>What came of something said, as the script reads it.</summary>
+    private static JsonNode Heard(string text)
+    {
+        var lines = text.Split('\n');
+        return new JsonObject
+        {
+            ["refused"] = lines[0].Length == 0 ? null : lines[0],
+            ["why"] = lines[1],
+            ["events"] = new JsonArray([
+                .. lines
+                    .Skip(2)
+                    .Chunk(4)
+                    .Select(each => new JsonObject
+                    {
+                        ["sheet"] = each[0],
+                        ["device"] = each[1],
+                        ["n"] = int.Parse(each[2], System.Globalization.CultureInfo.InvariantCulture),
+                        ["line"] = each[3],
+                    }),
+            ]),
+        };
+    }
 
     private static JsonNode Parsed(string json) => JsonNode.Parse(json)!;
 }

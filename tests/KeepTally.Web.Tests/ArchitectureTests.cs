@@ -10,9 +10,10 @@ public sealed class ArchitectureTests
     {
         ["KeepTally.Core"] = [],
         ["KeepTally.Store"] = ["KeepTally.Core"],
-        ["KeepTally.Browser"] = ["KeepTally.Core"],
+        ["KeepTally.Screen"] = ["KeepTally.Core"],
+        ["KeepTally.Browser"] = ["KeepTally.Screen"],
         ["KeepTally.Cli"] = ["KeepTally.Core"],
-        ["KeepTally.Web"] = ["KeepTally.Browser", "KeepTally.Store"],
+        ["KeepTally.Web"] = ["KeepTally.Browser", "KeepTally.Screen", "KeepTally.Store"],
     };
 
     private static string Source { get; } = FindSource();

@@ -35,7 +35,7 @@ public sealed class EventLog
     public bool IsUndone(EventId id) => _undone.Contains(id);
 
     /// <summary>Whether the event at a position counts: it is not undone.</summary>
-    internal bool StandsAt(int position) => _stands[position];
+    public bool StandsAt(int position) => _stands[position];
 
     /// <summary>The position of an event that is here.</summary>
     internal int PositionOf(RunEvent said) => _events.BinarySearch(said, InOrder);

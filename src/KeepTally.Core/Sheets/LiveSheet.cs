@@ -102,6 +102,9 @@ public sealed class LiveSheet
     public Verdict? VerdictOn(EventId id) =>
         Log.Find(id) is { } said && !Log.IsUndone(id) ? Now.VerdictAt(Log.PositionOf(said)) : null;
 
+    /// <summary>What became of the event at a position of the log.</summary>
+    public Verdict VerdictAt(int position) => Now.VerdictAt(position);
+
     /// <summary>How the sheet stands at a moment. Asked again for the same moment, the answer is at hand.</summary>
     public SheetReport ReportAt(long at)
     {

@@ -21,10 +21,14 @@ public sealed class Roll
     private Roll(Roll other)
     {
         _singles = other._singles;
+        Mark = other.Mark;
         _units = [.. other._units.Select(unit => (unit.Unit, new List<string>(unit.Players)))];
     }
 
     internal Roll Copy() => new(this);
+
+    /// <summary>Another object whenever somebody came, went or changed groups: as long as it is the same, so is everyone's place here.</summary>
+    public object Mark { get; private set; } = new();
 
     /// <summary>Everyone on the sheet, unit by unit.</summary>
     public IEnumerable<string> Everyone => _units.SelectMany(unit => unit.Players);
@@ -53,6 +57,7 @@ public sealed class Roll
     /// <summary>Takes what was said; who left the sheet by it and who came onto it. Two who are both on change groups.</summary>
     internal (string? Left, string? Came) Take(RunEvent.Sub sub)
     {
+        Mark = new object();
         var leaves = sub.Out is { } gone && Has(gone) ? gone : null;
         var comes = sub.In;
         if (comes is not null && Has(comes))

@@ -86,7 +86,7 @@ public sealed class Sheet
     public Roll Roll { get; }
 
     /// <summary>Everyone who carries a score, who came in later and who went off too.</summary>
-    public IReadOnlyList<Unit> Units => [.. _state.Units.Select(unit => unit.Unit)];
+    public IReadOnlyList<Unit> Units => _state.Names;
 
     /// <summary>Time since start was pressed, the count-in included, pauses left out.</summary>
     public RunningTime Clock => _clock;
@@ -95,7 +95,7 @@ public sealed class Sheet
     public string? FrozenFor => _freezes.OpenReason;
 
     /// <summary>The id of the unit whose turn it is; null where there are no turns.</summary>
-    internal string? Turn => UnitAt(_state.Turn);
+    public string? Turn => UnitAt(_state.Turn);
 
     /// <summary>The id of the unit a verdict names by its index; null where it names none.</summary>
     internal string? UnitAt(int index) => index < 0 ? null : _state.Units[index].Unit.Id;
@@ -152,6 +152,13 @@ public sealed class Sheet
 
     /// <summary>How the sheet stands at a moment, as far as words about one tap ask for it.</summary>
     public SheetGlance Glance(long at) => SheetReporter.Glance(_stage, _state, _limit, IsStartedAt(at), RunningAt(at));
+
+    /// <summary>What is told or shown of one unit at a moment.</summary>
+    public UnitGlance GlanceOf(string unit, long at)
+    {
+        var tally = _state.Units[_address.Units.Of(unit)];
+        return UnitReporter.Glance(_stage, tally, _state.IsUnitDoneAt(tally, _limit, IsStartedAt(at), RunningAt(at)));
+    }
 
     /// <summary>How one unit stands at a moment; null where there is no such unit.</summary>
     public UnitReport? UnitAt(string unit, long at) =>

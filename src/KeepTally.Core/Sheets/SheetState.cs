@@ -12,7 +12,12 @@ internal sealed class SheetState(UnitTally[] units, Play play, int ball)
     private int _open = units.Length;
     private int _on = units.Length;
 
+    private IReadOnlyList<Unit>? _names;
+
     internal UnitTally[] Units { get; private set; } = units;
+
+    /// <summary>Everyone who carries a score, in their order.</summary>
+    internal IReadOnlyList<Unit> Names => _names ??= Array.ConvertAll(Units, unit => unit.Unit);
 
     internal bool Done { get; private set; }
 
@@ -151,6 +156,7 @@ internal sealed class SheetState(UnitTally[] units, Play play, int ball)
         if (unit.Index == Units.Length)
         {
             Units = [.. Units, unit];
+            _names = null;
             unit.TimeOff = running;
         }
         else

@@ -135,13 +135,20 @@ internal static class UnitReporter
     internal static UnitGlance Glance(Stage stage, UnitTally unit, bool done) =>
         new(
             unit.Points,
+            unit.Attempts,
+            unit.Successes,
+            unit.Taps,
             unit.Streak,
+            unit.BestStreak,
             unit.Outs,
             unit.Climb.Rung,
             unit.Climb.Lap,
             unit.Climb.Cleared,
             unit.Climb.Made,
             unit.Climb.Taken,
+            unit.Climb.Hits,
+            unit.Answered,
+            unit.Readings.Sum,
             unit.Place,
             Asked(stage, unit, done),
             done

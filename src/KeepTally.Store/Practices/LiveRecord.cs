@@ -61,11 +61,7 @@ public sealed record RecordedSheet(SheetRow Row, IReadOnlyList<EventRow> Events)
         var cardJson = Row.CardJson ?? runCardJson;
         var head = HeadReader.Read(Row.HeadJson).Sure();
         var live = LiveSheet.Open(CardReader.Read(cardJson, head.Options).Sure(), head).Sure();
-        foreach (var said in Events)
-        {
-            live.Add(EventReader.Read(said.Line).Sure());
-        }
-
+        live.AddAll([.. Events.Select(said => EventReader.Read(said.Line)).Where(said => said.IsRead).Select(said => said.Sure())]);
         return live;
     }
 }

@@ -1,7 +1,20 @@
+using KeepTally.Core.Sheets;
+using KeepTally.Screen;
 using KeepTally.Store.Practices;
 using KeepTally.Web.Pages.Run;
 
 namespace KeepTally.Web.Pages.Board;
 
 /// <summary>The board the players see: the clock, who is where, and who goes where next. It says nothing itself.</summary>
-public sealed class IndexModel(PracticeBook book, LiveRecord record) : LivePageModel(book, record);
+public sealed class IndexModel(PracticeBook book, LiveRecord record, TimeProvider clock) : LivePageModel(book, record, clock)
+{
+    public string Drill { get; private set; } = "";
+
+    public IReadOnlyList<BoardView> Boards { get; private set; } = [];
+
+    protected override void LayOut(LivePractice live)
+    {
+        Drill = View.Over ? "" : live.Runs[View.Block].Name;
+        Boards = BoardFace.Of(live, Now - Origin);
+    }
+}

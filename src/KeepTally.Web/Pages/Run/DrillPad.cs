@@ -1,5 +1,6 @@
 using KeepTally.Core.Cards;
 using KeepTally.Core.Sheets;
+using KeepTally.Screen;
 
 namespace KeepTally.Web.Pages.Run;
 
@@ -17,6 +18,9 @@ public sealed record DrillPad(
 {
     /// <summary>Up to so many lines of the pad stand on a phone together; with more, a group at a time is shown.</summary>
     private const int MostRowsTogether = 4;
+
+    /// <summary>The screen as it stands, where this is the drill under way; else null.</summary>
+    public RunView? Now { get; init; }
 
     public bool IsCircuit => Rounds > 0;
 

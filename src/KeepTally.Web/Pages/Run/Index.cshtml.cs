@@ -1,17 +1,21 @@
+using KeepTally.Core.Sheets;
 using KeepTally.Store.Practices;
 
 namespace KeepTally.Web.Pages.Run;
 
-/// <summary>The run screen: laid out once here; the values come from the core in the browser.</summary>
-public sealed class IndexModel(PracticeBook book, LiveRecord record) : LivePageModel(book, record)
+/// <summary>The run screen: laid out and filled once here; from then on the core in the browser does.</summary>
+public sealed class IndexModel(PracticeBook book, LiveRecord record, TimeProvider clock) : LivePageModel(book, record, clock)
 {
     public IReadOnlyList<DrillPad> Drills { get; private set; } = [];
 
-    protected override void LayOut(IReadOnlyList<RecordedRun> runs) => Drills = [.. runs.Select(PadOf)];
-
-    private DrillPad PadOf(RecordedRun recorded, int index)
-    {
-        var block = Practice.Blocks.First(each => each.Id == recorded.Run.BlockId);
-        return DrillPad.Of(index, block.Title, block.Minutes, recorded.Fold());
-    }
+    protected override void LayOut(LivePractice live) =>
+        Drills = [
+            .. live.Runs.Select(
+                (run, index) =>
+                    DrillPad.Of(index, run.Name, Practice.Blocks[index].Minutes, run.Sheets) with
+                    {
+                        Now = index == View.Block ? View.Run : null,
+                    }
+            ),
+        ];
 }

@@ -1,3 +1,5 @@
+using KeepTally.Core.Sheets;
+using KeepTally.Screen;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Tables;
 using Microsoft.AspNetCore.Mvc;
@@ -5,9 +7,12 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace KeepTally.Web.Pages.Run;
 
-/// <summary>A page on which the core in the browser opens a practice that has begun; who comes too early is sent to Today.</summary>
+/// <summary>
+/// A page on which a practice that has begun stands as it is now, before any script has run; the core in the browser goes on
+/// from there. Who comes too early is sent to Today.
+/// </summary>
 [ResponseCache(NoStore = true)]
-public abstract class LivePageModel(PracticeBook book, LiveRecord record) : PageModel
+public abstract class LivePageModel(PracticeBook book, LiveRecord record, TimeProvider clock) : PageModel
 {
     public required Practice Practice { get; set; }
 
@@ -16,8 +21,14 @@ public abstract class LivePageModel(PracticeBook book, LiveRecord record) : Page
 
     public long Origin { get; private set; }
 
+    /// <summary>When the page was made, on the shared clock: milliseconds since 1970 in UTC.</summary>
+    public long Now { get; private set; }
+
     /// <summary>The last event that stands in <see cref="PracticeJson"/>; listening goes on from there.</summary>
     public long LastSequence { get; private set; }
+
+    /// <summary>The screen as it stands when the page is made.</summary>
+    public PracticeView View { get; private set; } = new(0, false, false, null);
 
     public async Task<IActionResult> OnGetAsync(int id, CancellationToken stop)
     {
@@ -34,12 +45,20 @@ public abstract class LivePageModel(PracticeBook book, LiveRecord record) : Page
 
         Practice = practice;
         Origin = runs[0].Run.Origin;
+        Now = clock.GetUtcNow().ToUnixTimeMilliseconds();
         LastSequence = PracticeText.LastSequence(runs);
         PracticeJson = PracticeText.Of(practice, runs);
-        LayOut(runs);
+        var live = new LivePractice(
+            "page",
+            [.. runs.Select(run => new LiveRun(practice.Blocks.First(block => block.Id == run.Run.BlockId).Title, run.Fold()))]
+        );
+        // What the clock calls for by now is shown as every device will show it; the devices say it themselves.
+        live.SayDue(Now - Origin);
+        View = new RunFace(live).At(Now - Origin);
+        LayOut(live);
         return Page();
     }
 
-    /// <summary>What the page lays out from the runs besides.</summary>
-    protected virtual void LayOut(IReadOnlyList<RecordedRun> runs) { }
+    /// <summary>What the page lays out besides.</summary>
+    protected abstract void LayOut(LivePractice live);
 }

@@ -3,6 +3,8 @@ import { ClockFace } from "../run/clock-face.js";
 import { loadCore } from "../run/core.js";
 import { keepAtHand } from "../run/offline.js";
 import { SharedTime } from "../run/shared-time.js";
+import { Stream } from "../run/stream.js";
+import { View } from "../run/view.js";
 import { stayAwake } from "../run/wake.js";
 import { Boards } from "./boards.js";
 
@@ -10,11 +12,11 @@ const root = document.getElementById("board");
 const by = (id) => document.getElementById(id);
 const framePause = 100;
 const viewPause = 1000;
-const again = 5000;
+const heardPause = 16;
 
 async function begin() {
   const core = await loadCore();
-  const time = new SharedTime(Number(root.dataset.origin));
+  const time = new SharedTime({ origin: Number(root.dataset.origin), served: Number(root.dataset.now) });
   const fault = core.open(by("practice").textContent, "board");
   if (fault) {
     by("prompt").textContent = `This practice cannot be read: ${fault}`;
@@ -24,18 +26,17 @@ async function begin() {
   const boards = new Boards(root, () => core.boards(time.now()));
   const face = new ClockFace();
   const drills = JSON.parse(by("practice").textContent).runs;
-  let clock;
+  const screen = new View();
 
   function show() {
-    core.due(time.now());
-    const view = core.view(time.now());
+    screen.take(core.look(time.now()));
+    const view = screen.now;
     by("board-over").hidden = !view.over;
     by("board-drill").textContent = view.over ? "" : drills[view.block].name;
     document.body.classList.toggle("is-over", view.over);
     by("prompt").textContent = view.run?.prompt ?? "";
     if (view.run) {
-      clock = view.run.clock;
-      face.show(clock);
+      face.show(view.run.clock);
       showRound(view.run.round);
     }
     boards.show();
@@ -64,23 +65,19 @@ async function begin() {
     );
   }
 
-  let after = root.dataset.after;
-  function listen() {
-    const source = new EventSource(`/api/practices/${root.dataset.practice}/events?after=${after}`);
-    source.onopen = () => net(true);
-    source.onerror = () => {
-      net(false);
-      if (source.readyState === EventSource.CLOSED) {
-        setTimeout(listen, again);
-      }
-    };
-    source.onmessage = ({ data, lastEventId }) => {
-      after = lastEventId;
-      const { sheet, line } = JSON.parse(data);
-      core.hear(sheet, line);
-      show();
-    };
-  }
+  let soon;
+  const stream = new Stream({
+    practice: root.dataset.practice,
+    after: root.dataset.after,
+    hear({ sheet, device, n, line }) {
+      core.hear(sheet, device, n, line);
+      soon ??= setTimeout(() => {
+        soon = undefined;
+        show();
+      }, heardPause);
+    },
+    state: net,
+  });
 
   function net(online) {
     by("net").textContent = online ? "Live" : "No network";
@@ -90,15 +87,15 @@ async function begin() {
   show();
   root.setAttribute("aria-busy", "false");
   setInterval(() => {
-    const now = core.clock(time.now());
-    if (now && (now.state !== clock?.state || now.round !== clock?.round)) {
+    const share = core.pulse(time.now());
+    if (share >= 0) {
+      face.burn(share);
+    } else if (screen.now.run) {
       show();
-    } else if (now) {
-      face.show(now);
     }
   }, framePause);
   setInterval(show, viewPause);
-  listen();
+  stream.listen();
   stayAwake();
   await keepAtHand();
 }

@@ -4,6 +4,7 @@ import { Binding } from "../run/bind.js";
 import { ClockFace } from "../run/clock-face.js";
 import { loadCore } from "../run/core.js";
 import { Pad } from "../run/pad.js";
+import { View } from "../run/view.js";
 
 const by = (id) => document.getElementById(id);
 const frame = 100;
@@ -22,6 +23,7 @@ export async function openTry() {
   const face = new ClockFace();
   const began = performance.now();
   let skipped = 0;
+  const screen = new View();
   let view;
   const now = () => performance.now() - began + skipped;
   const drill = root.querySelector("[data-drill]");
@@ -29,10 +31,10 @@ export async function openTry() {
   const binding = new Binding(root);
 
   function show() {
-    core.due(now());
-    view = core.view(now());
+    const changed = screen.take(core.look(now()));
+    view = screen.now;
     if (view.run) {
-      binding.show({ run: view.run, sheets: view.run.sheets });
+      binding.show({ run: view.run, sheets: view.run.sheets }, changed);
       face.show(view.run.clock);
       root.querySelector("[data-try=go]").textContent = view.run.primaryLabel;
     }
@@ -50,7 +52,7 @@ export async function openTry() {
     tap(sheet, touch) {
       const said = core.tap(sheet, touch, now());
       show();
-      tell(said.refused ?? said.why, view.run?.last?.text);
+      tell(said.refused || said.why, view.run?.last?.text);
     },
     turn(sheet, unit) {
       core.passTurn(sheet, unit, now());

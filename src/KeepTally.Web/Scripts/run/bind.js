@@ -37,21 +37,26 @@ export class Binding {
     this.#find();
   }
 
-  show(view) {
+  /** @param changed names of what has changed since it was last shown; everything where it is left out. */
+  show(view, changed = null) {
+    if (changed?.size === 0) {
+      return;
+    }
+    const is = (part) => changed === null || changed.has(part.name) || changed.has(part.all);
     let grown = false;
-    for (const { element, path } of this.#bound.list) {
+    for (const { element, path } of this.#bound.list.filter(is)) {
       grown = grow(element, read(view, path)?.length ?? 0) || grown;
     }
     if (grown) {
       this.#find();
     }
-    const { text, count, marks, show, state, moving } = this.#bound;
-    text.forEach(({ element, path }) => setText(element, read(view, path)));
-    count.forEach(({ element, path }) => setAttribute(element, "count", read(view, path)));
-    marks.forEach(({ element, path }) => setAttribute(element, "marks", read(view, path)));
-    show.forEach(({ element, path }) => (element.hidden = !read(view, path)));
-    state.forEach((bound) => showRow(bound, read(view, bound.path)));
-    moving.forEach(({ element, path }) => showPerson(element, read(view, path)));
+    for (const [kind, show] of Object.entries(shows)) {
+      for (const bound of this.#bound[kind]) {
+        if (grown || is(bound)) {
+          show(bound, read(view, bound.path));
+        }
+      }
+    }
   }
 
   #find() {
@@ -61,12 +66,35 @@ export class Binding {
         .map((element) => ({
           element,
           path: element.dataset[kind].split("."),
+          ...partOf(element.dataset[kind].split(".")),
           pads: kind === "state" ? [...element.querySelectorAll("button.pad")] : [],
           tags: kind === "state" ? [...element.querySelectorAll("button[data-tag]")] : [],
         }));
     }
   }
 }
+
+/** The name under which a change of a value is told: its row, its sheet's people, its sheet, or the run. */
+function partOf([first, index, list, row]) {
+  if (first !== "sheets") {
+    return { name: "run" };
+  }
+  const all = `sheets.${index}.all`;
+  return list === "rows" && row !== undefined
+    ? { name: `sheets.${index}.rows.${row}`, all }
+    : list === "people"
+      ? { name: `sheets.${index}.people`, all }
+      : { name: `sheets.${index}`, all };
+}
+
+const shows = {
+  text: ({ element }, value) => setText(element, value),
+  count: ({ element }, value) => setAttribute(element, "count", value),
+  marks: ({ element }, value) => setAttribute(element, "marks", value),
+  show: ({ element }, value) => (element.hidden = !value),
+  state: (bound, value) => showRow(bound, value),
+  moving: ({ element }, value) => showPerson(element, value),
+};
 
 function showRow({ element, pads, tags }, row) {
   element.hidden = row === undefined;
@@ -78,11 +106,14 @@ function showRow({ element, pads, tags }, row) {
   element.classList.toggle("has-ball", Boolean(row?.ball));
   for (const pad of pads) {
     pad.disabled = !row?.unit || row.done;
-    pad.hidden = Boolean(row?.withheld?.includes(pad.dataset.outcome));
+    pad.hidden = Boolean(row?.withheld?.split("\n").includes(pad.dataset.outcome));
     pad.classList.toggle("is-asked", Boolean(row?.asked) && pad.dataset.zoneName === row.asked);
   }
   for (const tag of tags) {
-    tag.classList.toggle("is-barred", Boolean(row?.barred?.includes(`${tag.dataset.tag}=${tag.dataset.value}`)));
+    tag.classList.toggle(
+      "is-barred",
+      Boolean(row?.barred?.split("\n").includes(`${tag.dataset.tag}=${tag.dataset.value}`)),
+    );
   }
 }
 

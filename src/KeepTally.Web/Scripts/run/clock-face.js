@@ -19,7 +19,7 @@ export class ClockFace {
       document.body.dataset.clock = clock.state;
     }
     this.#root.classList.toggle("is-urgent", clock.urgent);
-    this.#burn.style.width = `${(clock.share * 100).toFixed(2)}%`;
+    this.burn(clock.share);
     const notched = clock.notches.join();
     if (notched !== this.#notched) {
       this.#notched = notched;
@@ -31,5 +31,10 @@ export class ClockFace {
         }),
       );
     }
+  }
+
+  /** What is left of the interval, from 0 to 1. */
+  burn(share) {
+    this.#burn.style.width = `${(share * 100).toFixed(2)}%`;
   }
 }

@@ -6,10 +6,14 @@ import { Keep } from "./keep.js";
 import { listenToKeys } from "./keys.js";
 import { keepAtHand } from "./offline.js";
 import { Pad } from "./pad.js";
+import { Others } from "./others.js";
 import { SharedTime } from "./shared-time.js";
 import { Signals } from "./signals.js";
 import { Sound } from "./sound.js";
 import { TapList } from "./tap-list.js";
+import { Stream } from "./stream.js";
+import { Unkept } from "./unkept.js";
+import { View } from "./view.js";
 import { stayAwake } from "./wake.js";
 import { Boards } from "../board/boards.js";
 import { Who } from "./who.js";
@@ -24,50 +28,73 @@ const heardPause = 16;
 
 const says = by("says");
 let saysTimer;
-function tell(words) {
+function tell(words, forGood = false) {
   says.textContent = words;
   says.hidden = !words;
   clearTimeout(saysTimer);
-  saysTimer = setTimeout(() => (says.hidden = true), 8000);
+  if (!forGood) {
+    saysTimer = setTimeout(() => (says.hidden = true), 8000);
+  }
 }
 
 async function begin() {
   const [core, keep] = await Promise.all([loadCore(), Keep.open(practice)]);
-  const time = new SharedTime(Number(root.dataset.origin));
+  const time = new SharedTime({ origin: Number(root.dataset.origin), served: Number(root.dataset.now), tell });
   // A page load is a device of its own: two tabs can never give two events the same number.
   const device = crypto.randomUUID().slice(0, 8);
   const fault = core.open(by("practice").textContent, device);
   if (fault) {
-    tell(`This practice cannot be read: ${fault}`);
+    tell(`This practice cannot be read: ${fault}`, true);
     return;
   }
-  for (const event of await keep.all()) {
-    if (event.sent >= 0) {
-      core.hear(event.sheet, event.line);
-    }
-  }
+  const kept = (await keep.all()).filter((event) => event.sent >= 0);
+  Map.groupBy(kept, (event) => event.sheet).forEach((events, sheet) =>
+    core.hearAll(
+      sheet,
+      events.map((event) => event.line),
+    ),
+  );
   await Promise.race([time.keepMeasuring(), new Promise((done) => setTimeout(done, 700))]);
 
   const sound = new Sound();
   const signals = new Signals(core, time, sound);
   const face = new ClockFace();
+  const screen = new View();
+  const unkept = new Unkept({
+    describe: ({ sheet, line }) => core.describe(sheet, line),
+    seen: (event) => keep.forget(event),
+  });
+  unkept.add(await keep.refusals());
   const wire = new Wire({
     keep,
-    practice,
-    after: Number(root.dataset.after),
-    hear(sheet, line) {
-      core.hear(sheet, line);
-      showSoon();
-    },
-    yields(sheet, line) {
-      core.yield(sheet, line);
-      showSoon();
-    },
     state: showNet,
-    refused: (problem) => tell(`One tap could not be kept: ${problem}`),
+    refused(events) {
+      events.forEach(({ sheet, device, n }) => core.takeOut(sheet, device, n));
+      unkept.add(events);
+      show();
+    },
+    outdone(sheet, line) {
+      core.yield(sheet, line);
+      tell("Another device said this first; what it said stands.");
+      showSoon();
+    },
+    trouble: (words) => tell(`Not everything could be sent: ${words}. It is kept here and tried again.`),
+  });
+  const others = new Others(keep);
+  const stream = new Stream({
+    practice,
+    after: root.dataset.after,
+    hear(event) {
+      // What this device said itself is here already, and marked as sent when the server took it.
+      if (event.device !== device) {
+        core.hear(event.sheet, event.device, event.n, event.line);
+        others.put(event);
+        showSoon();
+      }
+    },
+    state: (online) => wire.connected(online),
   });
   const taps = new TapList((tap) => act(core.undo(tap.sheet, tap.device, tap.n, time.now())));
-  let view;
   let drill;
   let inside;
   const around = new Binding(root, { without: "[data-drill]" });
@@ -82,10 +109,14 @@ async function begin() {
     if (said.why) {
       by("why").textContent = said.why;
     }
-    if (view.run?.clock.rep) {
+    if (screen.now.run?.clock.rep) {
       signals.anew();
     }
-    keep.put(said.events, 0).then(
+    keepAndSend(said.events);
+  }
+
+  function keepAndSend(events) {
+    keep.toSend(events).then(
       () => wire.send(),
       () => tell("This device keeps nothing: its storage is full or closed. Free some space, then reload."),
     );
@@ -101,43 +132,52 @@ async function begin() {
   }
 
   function show() {
-    const due = core.due(time.now());
-    if (due.events.length > 0) {
-      keep.put(due.events, 0).then(() => wire.send());
+    const look = core.look(time.now());
+    if (look.due) {
+      keepAndSend(look.due);
     }
-    const before = view;
-    view = core.view(time.now());
-    if (before?.block !== view.block) {
+    const state = screen.now?.run?.clock.state;
+    const block = screen.now?.block;
+    const changed = screen.take(look);
+    const view = screen.now;
+    if (block !== view.block) {
       showDrill();
     }
-    if (view.run) {
-      around.show({ run: view.run });
-      inside.show({ run: view.run, sheets: view.run.sheets });
+    by("back").hidden = !view.canGoBack;
+    if (!view.run) {
+      return;
+    }
+    const is = (name) => changed === null || changed.has(name);
+    around.show({ run: view.run }, changed);
+    inside.show({ run: view.run, sheets: view.run.sheets }, changed);
+    if (is("run.clock")) {
       face.show(view.run.clock);
+    }
+    if (is("run.taps")) {
       taps.show(view.run.taps);
+    }
+    if (is("run.last")) {
       showUndo(view.run.last);
+    }
+    if (is("run.primary")) {
       by("go").dataset.does = view.run.primary;
     }
-    by("back").hidden = !view.canGoBack;
-    if (rowsOf(before) !== rowsOf(view)) {
+    if (is("run.contest")) {
+      showContest(view.run.contest);
+    }
+    if (changed === null || [...changed].some((name) => name.endsWith(".all"))) {
       numberRows();
     }
-    showContest(view.run?.contest ?? []);
     if (by("boards").open) {
       boards.show();
     }
-    if (before?.run?.clock.state !== view.run?.clock.state) {
+    if (state !== view.run.clock.state) {
       signals.anew();
     }
   }
 
   /** Who won is said by tapping the name; who goes where then is the core's. */
   function showContest(contest) {
-    const names = JSON.stringify(contest);
-    if (by("contest").dataset.shown === names) {
-      return;
-    }
-    by("contest").dataset.shown = names;
     by("contest").replaceChildren(
       ...contest.map(({ sheet, player, name }) => {
         const chip = document.createElement("button");
@@ -150,9 +190,8 @@ async function begin() {
     );
   }
 
-  const rowsOf = (shown) => shown?.run?.sheets.map((sheet) => sheet?.rows.length ?? 0).join();
-
   function showDrill() {
+    const view = screen.now;
     for (const section of root.querySelectorAll("[data-drill]")) {
       section.hidden = Number(section.dataset.drill) !== view.block;
     }
@@ -184,13 +223,13 @@ async function begin() {
   }
 
   const undoLast = () => {
-    const last = view.run?.last;
+    const last = screen.now.run?.last;
     if (last) {
       act(core.undo(last.sheet, last.device, last.n, time.now()));
     }
   };
   const say = (word, reason = "") => act(core.say(word, reason, time.now()));
-  const go = () => view.run && say(view.run.primary);
+  const go = () => screen.now.run && say(screen.now.run.primary);
 
   const who = new Who({
     look: () => core.who(time.now()),
@@ -284,26 +323,54 @@ async function begin() {
     tap: (button) => pad.press(button),
     go,
     undo: undoLast,
-    next: () => view.run?.primary === "end" && go(),
+    next: () => screen.now.run?.primary === "end" && go(),
     keys: () => by("keys").showModal(),
   });
 
+  /** The band burns down at every frame; words are asked for only when they read differently. */
   function frame() {
-    if (view.run && document.visibilityState === "visible") {
-      const clock = core.clock(time.now());
-      if (clock) {
-        if (clock.state !== view.run.clock.state || clock.round !== view.run.clock.round) {
-          show();
-        } else {
-          face.show(clock);
-        }
+    const { run } = screen.now;
+    if (!run || document.visibilityState !== "visible") {
+      return;
+    }
+    const share = core.pulse(time.now());
+    if (share >= 0) {
+      face.burn(share);
+      return;
+    }
+    const clock = core.clock(time.now());
+    if (clock && (clock.state !== run.clock.state || clock.round !== run.clock.round)) {
+      show();
+    } else if (clock) {
+      face.show(clock);
+    }
+  }
+
+  /** What was pressed before the core was there counts at the moment it was pressed. */
+  async function takeEarly() {
+    for (const { says, reading, at, ...touch } of window.early.take()) {
+      const then = time.at(at);
+      if (says) {
+        act(core.say(says, "", then));
+      } else if (reading) {
+        await pad.press(padOf(touch));
+      } else {
+        act(core.tap(touch.sheet, touch, then));
       }
     }
+    window.early.forget();
+    root.querySelectorAll(".is-kept").forEach((button) => button.classList.remove("is-kept"));
+  }
+
+  function padOf({ sheet, unit, outcome }) {
+    const row = root.querySelector(`[data-sheet="${CSS.escape(sheet)}"] .row-pad[data-unit="${CSS.escape(unit)}"]`);
+    return row.querySelector(`button.pad[data-outcome="${CSS.escape(outcome)}"]`);
   }
 
   showSound();
   show();
   by("go").disabled = false;
+  await takeEarly();
   root.setAttribute("aria-busy", "false");
   setInterval(frame, framePause);
   setInterval(() => {
@@ -311,7 +378,7 @@ async function begin() {
     signals.plan();
   }, viewPause);
   document.addEventListener("visibilitychange", () => show());
-  wire.listen();
+  stream.listen();
   wire.send();
   stayAwake();
   await keepAtHand();
@@ -319,5 +386,10 @@ async function begin() {
 
 begin().catch((failure) => {
   console.error(failure);
-  tell("The run screen could not start. Reload the page; everything tapped so far is kept.");
+  root.setAttribute("aria-busy", "failed");
+  const kept = window.early.presses.length;
+  tell(
+    `The run screen could not start. ${kept > 0 ? "What you pressed is kept. " : ""}Reload the page; if that does not help, use another browser or bring this one up to date.`,
+    true,
+  );
 });

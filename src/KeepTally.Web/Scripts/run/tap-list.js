@@ -2,7 +2,7 @@
 export class TapList {
   #list = document.getElementById("taps");
   #none = document.getElementById("no-taps");
-  #shown = "";
+  #lines = new Map();
   #undo;
 
   constructor(undo) {
@@ -10,13 +10,11 @@ export class TapList {
   }
 
   show(taps) {
-    const now = JSON.stringify(taps);
-    if (now === this.#shown) {
-      return;
-    }
-    this.#shown = now;
     this.#none.hidden = taps.length > 0;
-    this.#list.replaceChildren(...taps.map((tap) => this.#line(tap)));
+    // A line that reads as before is the one that stands there already.
+    const lines = new Map(taps.map((tap) => [tap, this.#lines.get(tap) ?? this.#line(tap)]));
+    this.#lines = lines;
+    this.#list.replaceChildren(...lines.values());
   }
 
   #line(tap) {

@@ -1,84 +1,71 @@
-// Sends what was said as soon as it can, and hears what others say. An event may be sent twice: it counts once.
+// Sends what was said as soon as it can, each sheet on its own: one that cannot be sent holds no other back. An event may be
+// sent twice: it counts once.
 const retryAfter = [500, 1000, 2000, 5000];
 
 export class Wire {
   #keep;
-  #practice;
-  #after;
-  #hear;
-  #yield;
   #state;
   #refused;
-  #sending = false;
-  #again = false;
-  #failures = 0;
+  #outdone;
+  #trouble;
+  #sheets = new Map();
   #online = false;
 
-  constructor({ keep, practice, after, hear, yields, state, refused }) {
+  /**
+   * @param state takes {online, waiting}. @param refused takes events with the word why the server did not take them.
+   * @param outdone takes a sheet and the line that stands under the id of an event of ours.
+   * @param trouble takes what else the server says.
+   */
+  constructor({ keep, state, refused, outdone, trouble }) {
     this.#keep = keep;
-    this.#practice = practice;
-    this.#after = after;
-    this.#hear = hear;
-    this.#yield = yields;
     this.#state = state;
     this.#refused = refused;
+    this.#outdone = outdone;
+    this.#trouble = trouble;
     addEventListener("online", () => this.send());
   }
 
-  listen() {
-    const source = new EventSource(`/api/practices/${this.#practice}/events?after=${this.#after}`);
-    source.onopen = () => this.#connected(true);
-    source.onerror = () => {
-      this.#connected(false);
-      if (source.readyState === EventSource.CLOSED) {
-        setTimeout(() => this.listen(), retryAfter.at(-1));
-      }
-    };
-    source.onmessage = async ({ data, lastEventId }) => {
-      this.#after = lastEventId;
-      const { sheet, line } = JSON.parse(data);
-      this.#hear(sheet, line);
-      const { device, n } = JSON.parse(line);
-      await this.#keep.put([{ sheet, device, n, line }], 1);
-    };
-  }
-
-  #connected(online) {
+  /** Whether the server is heard. */
+  connected(online) {
     this.#online = online;
     if (online) {
-      this.#failures = 0;
+      this.#sheets.forEach((sheet) => (sheet.failures = 0));
       this.send();
     }
     this.#tell();
   }
 
-  async #tell() {
-    const waiting = (await this.#keep.unsent()).length;
-    this.#state({ online: this.#online, waiting });
+  /** Sends everything that waits; of each sheet one batch at a time. */
+  send() {
+    for (const sheet of this.#keep.unsent().keys()) {
+      this.#sendSheet(sheet);
+    }
+    this.#tell();
   }
 
-  /** Sends everything unsent, a batch for each sheet; one sending at a time. */
-  async send() {
-    if (this.#sending) {
-      this.#again = true;
+  #tell() {
+    this.#state({ online: this.#online, waiting: this.#keep.waiting });
+  }
+
+  async #sendSheet(id) {
+    const sheet = this.#sheets.get(id) ?? { sending: false, failures: 0, timer: 0 };
+    this.#sheets.set(id, sheet);
+    if (sheet.sending) {
       return;
     }
-    this.#sending = true;
+    sheet.sending = true;
+    clearTimeout(sheet.timer);
     try {
-      do {
-        this.#again = false;
-        const bySheet = Map.groupBy(await this.#keep.unsent(), (event) => event.sheet);
-        for (const [sheet, events] of bySheet) {
-          await this.#sendBatch(sheet, events);
-        }
-      } while (this.#again);
-      this.#failures = 0;
+      for (let events; (events = this.#keep.unsent().get(id));) {
+        await this.#sendBatch(id, events);
+      }
+      sheet.failures = 0;
     } catch {
-      const wait = retryAfter[Math.min(this.#failures++, retryAfter.length - 1)];
-      setTimeout(() => this.send(), wait);
+      const wait = retryAfter[Math.min(sheet.failures++, retryAfter.length - 1)];
+      sheet.timer = setTimeout(() => this.#sendSheet(id), wait);
     } finally {
-      this.#sending = false;
-      await this.#tell();
+      sheet.sending = false;
+      this.#tell();
     }
   }
 
@@ -90,24 +77,27 @@ export class Wire {
     });
     if (response.status === 422) {
       const { faults } = await response.json();
-      const bad = new Set(faults.map((fault) => fault.line - 1));
-      await this.#keep.put(
-        events.filter((_, index) => bad.has(index)),
-        -1,
-      );
-      this.#refused(faults[0].problem);
-      this.#again = true;
+      const bad = faults.map(({ line, problem, mend }) => ({ ...events[line - 1], why: `${problem}; ${mend}` }));
+      await this.#keep.refused(bad);
+      this.#refused(bad);
       return;
     }
     if (!response.ok) {
+      if (response.status < 500) {
+        const { title } = await response.json().catch(() => ({}));
+        this.#trouble(title ?? `the server answered ${response.status}`);
+      }
       throw new Error(`The server answered ${response.status}.`);
     }
     const { theirs } = await response.json();
-    await this.#keep.put(events, 1);
-    for (const line of theirs) {
-      const { device, n } = JSON.parse(line);
-      await this.#keep.put([{ sheet, device, n, line }], 1);
-      this.#yield(sheet, line);
-    }
+    const stand = theirs.map((line) => ({ sheet, ...idOf(line), line }));
+    const outdone = (event) => stand.find((other) => other.device === event.device && other.n === event.n);
+    await this.#keep.sent(events.map((event) => outdone(event) ?? event));
+    stand.forEach((other) => this.#outdone(sheet, other.line));
   }
+}
+
+function idOf(line) {
+  const { device, n } = JSON.parse(line);
+  return { device, n };
 }

@@ -1,11 +1,9 @@
-using System.Text.Json.Serialization;
-
-namespace KeepTally.Browser;
+namespace KeepTally.Screen;
 
 /// <summary>Everything the run screen shows, as values ready to be put on the page.</summary>
 /// <param name="Block">The drill under way, from 0; the number of drills once all are over.</param>
 /// <param name="Run">The drill under way, or null once all are over.</param>
-internal sealed record PracticeView(int Block, bool Over, bool CanGoBack, RunView? Run);
+public sealed record PracticeView(int Block, bool Over, bool CanGoBack, RunView? Run);
 
 /// <param name="Primary">What the big button does now: start, pause, resume or end.</param>
 /// <param name="Last">The last tap that stands: what the undo button takes back.</param>
@@ -15,7 +13,7 @@ internal sealed record PracticeView(int Block, bool Over, bool CanGoBack, RunVie
 /// <param name="Contest">Of whom the coach says who won, so that places can move on.</param>
 /// <param name="CanStop">The clock runs, so it can be stopped to teach.</param>
 /// <param name="Prompt">What the coach should do or say now; empty where there is nothing.</param>
-internal sealed record RunView(
+public sealed record RunView(
     string Primary,
     string PrimaryLabel,
     string Prompt,
@@ -30,7 +28,7 @@ internal sealed record RunView(
 );
 
 /// <summary>Somebody who may have won the duel under way.</summary>
-internal sealed record ContestView(string Sheet, string Player, string Name);
+public sealed record ContestView(string Sheet, string Player, string Name);
 
 /// <param name="State">The form of the band: ready, countIn, work, change, break, over, paused.</param>
 /// <param name="Left">What is left of the interval as the coach reads it, <c>0:43</c>.</param>
@@ -38,7 +36,7 @@ internal sealed record ContestView(string Sheet, string Player, string Name);
 /// <param name="Notches">Where the calls come on the band, as shares of the interval.</param>
 /// <param name="Urgent">The last five seconds of work.</param>
 /// <param name="Rep">What is left of the rep, in whole seconds; empty where reps have no clock.</param>
-internal sealed record ClockView(
+public sealed record ClockView(
     string State,
     string Word,
     string Left,
@@ -52,7 +50,7 @@ internal sealed record ClockView(
 
 /// <param name="Clock">In a circuit, where the station's own clock stands; else empty.</param>
 /// <param name="Group">In a circuit, the group that is here; else empty.</param>
-internal sealed record SheetView(
+public sealed record SheetView(
     string Id,
     bool Done,
     string Result,
@@ -64,7 +62,7 @@ internal sealed record SheetView(
 
 /// <summary>The places of a sheet as they are drawn, in units of the board.</summary>
 /// <param name="Moving">The places are moving on now.</param>
-internal sealed record BoardView(
+public sealed record BoardView(
     string Sheet,
     string Name,
     double Width,
@@ -72,14 +70,18 @@ internal sealed record BoardView(
     IReadOnlyList<BoardBox> Places,
     IReadOnlyList<BibView> Bibs,
     bool Moving
-);
+)
+{
+    /// <summary>The board drawn, as SVG.</summary>
+    public string Picture => BoardDrawing.Of(this);
+}
 
-internal sealed record BoardBox(double X, double Y, double W, double H, string Name, bool Line, bool Active);
+public sealed record BoardBox(double X, double Y, double W, double H, string Name, bool Line, bool Active);
 
 /// <summary>A player's bib: where it stands, and where it goes next.</summary>
 /// <param name="Pattern">Which of the four bibs.</param>
 /// <param name="Arrow">The way there as an SVG path; empty for who stays at the place.</param>
-internal sealed record BibView(
+public sealed record BibView(
     string Id,
     string Letters,
     string Name,
@@ -94,18 +96,18 @@ internal sealed record BibView(
 );
 
 /// <summary>Who is on a drill, and who may come in.</summary>
-internal sealed record WhoView(IReadOnlyList<GroupView> Groups, IReadOnlyList<BenchView> Bench);
+public sealed record WhoView(IReadOnlyList<GroupView> Groups, IReadOnlyList<BenchView> Bench);
 
 /// <param name="Sheet">The sheet that whoever joins the group comes in on.</param>
-internal sealed record GroupView(string Sheet, string Name, IReadOnlyList<OnView> Players);
+public sealed record GroupView(string Sheet, string Name, IReadOnlyList<OnView> Players);
 
 /// <param name="Call">What they are called in passing.</param>
 /// <param name="Goes">How often at each job so far; empty where nobody moves.</param>
-internal sealed record OnView(string Id, string Name, string Call, string Goes);
+public sealed record OnView(string Id, string Name, string Call, string Goes);
 
 /// <param name="Call">What they are called in passing.</param>
 /// <param name="Note">Why not in the drill under way; empty where they may come in.</param>
-internal sealed record BenchView(string Id, string Name, string Call, string Note);
+public sealed record BenchView(string Id, string Name, string Call, string Note);
 
 /// <summary>One line of the pad: whom a tap there means, and how that unit stands.</summary>
 /// <param name="Unit">The unit's id, or null where nobody stands.</param>
@@ -113,13 +115,13 @@ internal sealed record BenchView(string Id, string Name, string Call, string Not
 /// <param name="Detail">How the unit stands besides its score.</param>
 /// <param name="Gate">The open window of a ladder: <c>h</c> a hit, <c>m</c> a miss, <c>-</c> still to come.</param>
 /// <param name="Asked">The zone asked next, or empty.</param>
-/// <param name="Barred">What may not be said again now, each as <c>tag=value</c>.</param>
+/// <param name="Barred">What may not be said again now, each as <c>tag=value</c> on a line of its own.</param>
 /// <param name="Waits">It is another's turn.</param>
 /// <param name="Ball">This side has the ball.</param>
-/// <param name="Withheld">Outcomes that are not this unit's to be tapped for now.</param>
+/// <param name="Withheld">Outcomes that are not this unit's to be tapped for now, each on a line of its own.</param>
 /// <param name="Members">Who makes up the group or side now, by first names.</param>
 /// <param name="Last">Whether this is the last ball of a round that is over.</param>
-internal sealed record RowView(
+public sealed record RowView(
     string? Unit,
     string Name,
     string Score,
@@ -131,16 +133,16 @@ internal sealed record RowView(
     bool Last,
     bool Leads,
     string Asked,
-    IReadOnlyList<string> Barred,
+    string Barred,
     bool Waits,
     bool Ball,
-    IReadOnlyList<string> Withheld,
+    string Withheld,
     string Members
 )
 {
     /// <summary>The line of a place where nobody stands.</summary>
-    internal static RowView Nobody { get; } =
-        new(null, "Nobody here", "", 0, "", "", "", false, false, false, "", [], false, false, [], "");
+    public static RowView Nobody { get; } =
+        new(null, "Nobody here", "", 0, "", "", "", false, false, false, "", "", false, false, "", "");
 }
 
 /// <summary>A group on its way round a circuit.</summary>
@@ -148,35 +150,11 @@ internal sealed record RowView(
 /// <param name="Here">The station where it is, by number and name.</param>
 /// <param name="Next">Where it goes next; empty in the last round.</param>
 /// <param name="Moving">It is on its way there now.</param>
-internal sealed record RoundView(string Letter, int Pattern, string Players, string Here, string Next, bool Moving);
+public sealed record RoundView(string Letter, int Pattern, string Players, string Here, string Next, bool Moving);
 
 /// <param name="Moving">The places are moving on now: from here to there.</param>
-internal sealed record PersonView(string Name, string Here, string Next, bool Moving);
+public sealed record PersonView(string Name, string Here, string Next, bool Moving);
 
 /// <param name="Move">Places moved on; not a tap.</param>
 /// <param name="Note">Empty, or why the tap did not count.</param>
-internal sealed record TapView(string Sheet, string Device, int N, string Text, bool Undone, bool Move, string Note);
-
-/// <summary>What came of something said on this device.</summary>
-/// <param name="Events">The events to keep and to send.</param>
-/// <param name="Refused">Why nothing was said, in one sentence, or null.</param>
-/// <param name="Why">For a tap, what it did and why, in words.</param>
-internal sealed record SaidView(IReadOnlyList<SaidEvent> Events, string? Refused, string Why);
-
-internal sealed record SaidEvent(string Sheet, string Device, int N, string Line);
-
-/// <param name="In">Milliseconds from now until it sounds.</param>
-/// <param name="Left">For a call, the whole seconds left.</param>
-internal sealed record SignalView(string Kind, double In, int Left);
-
-[JsonSourceGenerationOptions(PropertyNamingPolicy = JsonKnownNamingPolicy.CamelCase)]
-[JsonSerializable(typeof(PracticeFile))]
-[JsonSerializable(typeof(TouchFile))]
-[JsonSerializable(typeof(PracticeView))]
-[JsonSerializable(typeof(ClockView))]
-[JsonSerializable(typeof(ChangeFile))]
-[JsonSerializable(typeof(WhoView))]
-[JsonSerializable(typeof(IReadOnlyList<BoardView>))]
-[JsonSerializable(typeof(SaidView))]
-[JsonSerializable(typeof(IReadOnlyList<SignalView>))]
-internal sealed partial class ViewJson : JsonSerializerContext;
+public sealed record TapView(string Sheet, string Device, int N, string Text, bool Undone, bool Move, string Note);

@@ -2,14 +2,14 @@ using System.Globalization;
 using KeepTally.Core.Clock;
 using KeepTally.Core.Sheets;
 
-namespace KeepTally.Browser;
+namespace KeepTally.Screen;
 
 /// <summary>Puts the clock of a drill into what the coach reads.</summary>
-internal static class ClockFace
+public static class ClockFace
 {
     private const long UrgentBelow = 5000;
 
-    internal static ClockView Of(LiveRun run, long at)
+    public static ClockView Of(LiveRun run, long at)
     {
         var lead = run.Lead(at);
         var (state, word) = StateOf(run, lead, at);

@@ -2,7 +2,7 @@ using KeepTally.Core.Clock;
 using KeepTally.Core.Sheets;
 using KeepTally.Core.Words;
 
-namespace KeepTally.Browser;
+namespace KeepTally.Screen;
 
 /// <summary>Puts a circuit into words: each group with its players, the station where it is now and where it goes next.</summary>
 internal static class CircuitFace

@@ -1,12 +1,12 @@
 using KeepTally.Core.Sheets;
 using KeepTally.Core.Words;
 
-namespace KeepTally.Browser;
+namespace KeepTally.Screen;
 
 /// <summary>Puts into words who is on the drill under way, group by group, and who may come in.</summary>
-internal static class WhoFace
+public static class WhoFace
 {
-    internal static WhoView Of(LivePractice practice, long at)
+    public static WhoView Of(LivePractice practice, long at)
     {
         var left = practice.Runs.Skip(practice.Current).ToArray();
         if (left.Length == 0)

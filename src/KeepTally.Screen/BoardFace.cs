@@ -6,12 +6,12 @@ using KeepTally.Core.Places;
 using KeepTally.Core.Sheets;
 using KeepTally.Core.Words;
 
-namespace KeepTally.Browser;
+namespace KeepTally.Screen;
 
 /// <summary>Puts who is where, and who goes where next, onto boards that players read from afar.</summary>
-internal static class BoardFace
+public static class BoardFace
 {
-    internal static IReadOnlyList<BoardView> Of(LivePractice practice, long at)
+    public static IReadOnlyList<BoardView> Of(LivePractice practice, long at)
     {
         if (practice.Current >= practice.Runs.Count)
         {

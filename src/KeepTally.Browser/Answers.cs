@@ -1,0 +1,60 @@
+using System.Text;
+using System.Text.Json.Serialization;
+using KeepTally.Core.Formats;
+using KeepTally.Core.Sheets;
+using KeepTally.Screen;
+
+namespace KeepTally.Browser;
+
+/// <summary>An event to keep and to send.</summary>
+internal sealed record SaidEvent(string Sheet, string Device, int N, string Line);
+
+/// <summary>Makes what came of something said.</summary>
+internal static class Answers
+{
+    internal static IReadOnlyList<SaidEvent> Events(IReadOnlyList<Said> said)
+    {
+        var events = new SaidEvent[said.Count];
+        for (var i = 0; i < events.Length; i++)
+        {
+            var (sheet, made) = said[i];
+            events[i] = new SaidEvent(sheet, made.Id.Device, made.Id.N, EventWriter.Write(made));
+        }
+
+        return events;
+    }
+
+    /// <summary>
+    /// Lines of text: why nothing was said, or empty; what a tap did and why, or empty; then four lines an event: sheet,
+    /// device, number, and its line of the log, which is JSON and need not be written as a text within another.
+    /// </summary>
+    internal static string Of(IReadOnlyList<Said> said, string? refused, string why = "")
+    {
+        var text = new StringBuilder();
+        text.Append(refused?.ReplaceLineEndings(" ")).Append('\n').Append(why.ReplaceLineEndings(" "));
+        for (var i = 0; i < said.Count; i++)
+        {
+            var (sheet, made) = said[i];
+            text.Append('\n').Append(sheet).Append('\n').Append(made.Id.Device).Append('\n').Append(made.Id.N);
+            text.Append('\n').Append(EventWriter.Write(made));
+        }
+
+        return text.ToString();
+    }
+}
+
+/// <param name="In">Milliseconds from now until it sounds.</param>
+/// <param name="Left">For a call, the whole seconds left.</param>
+internal sealed record SignalView(string Kind, double In, int Left);
+
+[JsonSourceGenerationOptions(PropertyNamingPolicy = JsonKnownNamingPolicy.CamelCase)]
+[JsonSerializable(typeof(PracticeFile))]
+[JsonSerializable(typeof(Dictionary<string, string>))]
+[JsonSerializable(typeof(IReadOnlyList<SaidEvent>))]
+[JsonSerializable(typeof(PracticeView))]
+[JsonSerializable(typeof(ClockView))]
+[JsonSerializable(typeof(ChangeFile))]
+[JsonSerializable(typeof(WhoView))]
+[JsonSerializable(typeof(IReadOnlyList<BoardView>))]
+[JsonSerializable(typeof(IReadOnlyList<SignalView>))]
+internal sealed partial class ViewJson : JsonSerializerContext;

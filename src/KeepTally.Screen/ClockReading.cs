@@ -1,0 +1,46 @@
+using KeepTally.Core.Clock;
+using KeepTally.Core.Sheets;
+
+namespace KeepTally.Screen;
+
+/// <summary>
+/// What the words of a clock are made from. As long as it is the same, so are the words; it is worked out without any, since
+/// it is asked for many times a second.
+/// </summary>
+/// <param name="Seconds">Whole seconds as they are read: left, or where there is no timeline, run.</param>
+/// <param name="Rep">Whole seconds left of the rep; -1 where there are none.</param>
+internal readonly record struct ClockReading(
+    LiveSheet Lead,
+    bool Started,
+    bool Paused,
+    string? Frozen,
+    bool Done,
+    Interval Interval,
+    long Seconds,
+    long Rep
+)
+{
+    /// <summary>Reads the clock of a drill; what is left of the interval, from 0 to 1, comes beside it.</summary>
+    internal static ClockReading Of(LiveRun run, long at, out double share)
+    {
+        var lead = run.Lead(at);
+        var (kept, timeline) = (lead.Sheet, lead.Timeline);
+        var elapsed = kept.IsDoneAt(at) ? kept.RunningTimeAt(at) + (timeline?.Plan.CountIn ?? 0) : kept.Clock.At(at);
+        var interval = timeline?.At(elapsed) ?? default;
+        var left = timeline is null || interval.Kind == IntervalKind.Over ? 0 : interval.End - elapsed;
+        share =
+            timeline is null || !kept.Clock.IsStarted ? 1
+            : left > 0 ? (double)left / interval.Length
+            : 0;
+        return new ClockReading(
+            lead,
+            kept.Clock.IsStarted,
+            run.IsPaused,
+            kept.FrozenFor,
+            run.IsDone(at),
+            interval,
+            timeline is null ? elapsed / 1000 : (left + 999) / 1000,
+            lead.RepLeft(at) is { } rep ? (rep + 999) / 1000 : -1
+        );
+    }
+}

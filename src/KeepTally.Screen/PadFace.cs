@@ -1,0 +1,250 @@
+using KeepTally.Core.Cards;
+using KeepTally.Core.Clock;
+using KeepTally.Core.Places;
+using KeepTally.Core.Sheets;
+using KeepTally.Core.Words;
+
+namespace KeepTally.Screen;
+
+/// <summary>
+/// Puts a sheet into the rows of its pad: whom to tap, how each stands, who is where. What has not changed since the last
+/// look is handed over again as it was, the same object: this stands on the path of every tap.
+/// </summary>
+internal sealed class PadFace(RunSheet sheet)
+{
+    private readonly LiveSheet _live = sheet.Sheet;
+    private readonly bool _hasOwners = sheet.Sheet.Stage.Outcomes.Any(outcome => outcome.By is not null);
+    private (Key Key, RowView Row)[] _rows = [];
+    private (Floor Floor, Placement Now, Placement Before, object People, bool Resting) _standing;
+    private IReadOnlyList<string?> _slots = [];
+    private IReadOnlyList<PersonView> _people = [];
+    private bool _everyone;
+    private (int Version, string Words) _result = (-1, "");
+    private SheetView? _shown;
+
+    /// <summary>What a row is made from: where it is the same, so is the row.</summary>
+    private readonly record struct Key(
+        string Unit,
+        UnitGlance Glance,
+        bool Last,
+        bool Leads,
+        bool Waits,
+        bool HasBall,
+        bool OthersBall,
+        string Barred,
+        object People
+    );
+
+    internal SheetView At(long at)
+    {
+        var kept = _live.Sheet;
+        IntervalKind? interval =
+            _live.Timeline is { } timeline && kept.Clock.IsStarted ? timeline.At(kept.Clock.At(at)).Kind : null;
+        var resting = interval is IntervalKind.Change or IntervalKind.Break;
+        LookWhoStands(interval, resting);
+        var done = kept.IsDoneAt(at);
+        var rows = RowsAt(at, done, resting);
+        // On the way to the next station the places of this one are nobody's any more.
+        var people = LiveRun.HasStood(sheet) ? [] : _people;
+        var clock = sheet.Stop is null ? "" : OwnClock(at);
+        var result = ResultAt(at, done);
+        if (
+            _shown is { } shown
+            && ReferenceEquals(shown.Rows, rows)
+            && shown.People.SequenceEqual(people)
+            && (shown.Done, shown.Result, shown.Clock) == (done, result, clock)
+        )
+        {
+            return shown;
+        }
+
+        return _shown = new SheetView(
+            sheet.Id,
+            done,
+            result,
+            clock,
+            sheet.Stop is { } stop ? $"Group {Letters.Of(stop.Group)}" : "",
+            rows,
+            people
+        );
+    }
+
+    /// <summary>Who is tapped and who is where follows from the places alone: looked at anew when somebody has moved.</summary>
+    private void LookWhoStands(IntervalKind? interval, bool resting)
+    {
+        var (floor, roll) = (_live.Floor, _live.Sheet.Roll);
+        var standing = (floor, floor.Now, floor.Before, roll.Mark, resting);
+        if (standing == _standing)
+        {
+            return;
+        }
+
+        _standing = standing;
+        var on = _live.UnitsOn;
+        _slots = ScoringSlots.At(_live.Stage, on, floor, interval);
+        _everyone = _slots.Count > 1 && _slots.Count == on.Count;
+        _people = [.. PeopleOf(_live, resting)];
+    }
+
+    private IReadOnlyList<RowView> RowsAt(long at, bool done, bool resting)
+    {
+        var kept = _live.Sheet;
+        var turn = done ? null : kept.Turn;
+        var ball = kept.Ball;
+        var leader = _everyone ? kept.LeaderAt(at) : null;
+        var last = resting && _live.Floor.Rotations > 0;
+        var rows = new (Key Key, RowView Row)[_slots.Count];
+        var same = _shown is not null && rows.Length == _rows.Length;
+        for (var i = 0; i < rows.Length; i++)
+        {
+            if (_slots[i] is not { } unit)
+            {
+                rows[i] = (default, RowView.Nobody);
+            }
+            else
+            {
+                var glance = kept.GlanceOf(unit, at);
+                var key = new Key(
+                    unit,
+                    glance,
+                    last,
+                    leader == unit && glance.Attempts > 0,
+                    turn is not null && turn != unit,
+                    ball == unit && !done,
+                    ball is not null && ball != unit,
+                    _live.Stage.Limits.Count == 0 ? "" : BarredOf(unit),
+                    kept.Roll.Mark
+                );
+                rows[i] = i < _rows.Length && _rows[i].Key == key ? _rows[i] : (key, RowOf(key, at));
+            }
+
+            same = same && ReferenceEquals(rows[i].Row, _rows[i].Row);
+        }
+
+        _rows = rows;
+        return same ? _shown!.Rows : Array.ConvertAll(rows, row => row.Row);
+    }
+
+    private RowView RowOf(in Key key, long at)
+    {
+        var unit = _live.Sheet.UnitAt(key.Unit, at)!;
+        var score = ScoreOf(_live.Stage, unit);
+        return new RowView(
+            key.Unit,
+            NameOf(key.Unit),
+            RowWords.Figure(score),
+            _live.Stage.Measures[0].By is MeasureBy.ReadingBest or MeasureBy.ReadingMean
+                ? 0
+                : (int)Math.Clamp(Math.Floor(score), 0, 30),
+            RowWords.Detail(_live.Stage, unit),
+            RowWords.Gate(_live.Stage, unit),
+            unit.Streak >= 2 ? $"{unit.Streak} in a row" : "",
+            unit.Done,
+            key.Last,
+            key.Leads,
+            unit.Asked is { } asked ? Phrase.Words(asked) : "",
+            key.Barred,
+            key.Waits,
+            key.HasBall,
+            _hasOwners ? WithheldFrom(key) : "",
+            _live.Stage.Scores == Scorer.Player ? "" : string.Join(", ", _live.Sheet.Roll.Of(key.Unit).Select(_live.CallNameOf))
+        );
+    }
+
+    private string NameOf(string unit) => _live.Units.First(each => each.Id == unit).Name;
+
+    private string BarredOf(string unit) => string.Join('\n', _live.Barred(unit).Select(tag => $"{tag.Tag}={tag.Value}"));
+
+    /// <summary>An outcome that belongs to the side with the ball is not offered to the other; nor one side's own to any other.</summary>
+    private string WithheldFrom(in Key key)
+    {
+        var (unit, others, own) = (key.Unit, key.OthersBall, _live.Sheet.Ball == key.Unit);
+        return string.Join(
+            '\n',
+            _live
+                .Stage.Outcomes.Where(outcome =>
+                    outcome.By switch
+                    {
+                        TappedBy.Ball => others,
+                        TappedBy.OffBall => own,
+                        TappedBy.Named named => named.Side != unit,
+                        _ => false,
+                    }
+                )
+                .Select(outcome => outcome.Id)
+        );
+    }
+
+    /// <summary>The figure beside the name: what the stage ranks by where that is a count or a reading, else the points.</summary>
+    private static double ScoreOf(Stage stage, UnitReport unit) =>
+        stage.Measures[0].By
+            is MeasureBy.Cleared
+                or MeasureBy.Successes
+                or MeasureBy.BestStreak
+                or MeasureBy.ReadingBest
+                or MeasureBy.ReadingMean
+            ? unit.Value(stage.Measures[0].By) ?? 0
+            : unit.Points;
+
+    private string ResultAt(long at, bool done)
+    {
+        if (!done)
+        {
+            return "";
+        }
+
+        if (_result.Version != _live.Version)
+        {
+            _result = (_live.Version, RowWords.Result(_live, _live.ReportAt(at)));
+        }
+
+        return _result.Words;
+    }
+
+    /// <summary>A station keeps its own rounds within the circuit's.</summary>
+    private string OwnClock(long at)
+    {
+        if (_live.Timeline is not { } timeline || _live.Sheet.Clock is not { IsStarted: true, IsPaused: false })
+        {
+            return "";
+        }
+
+        var elapsed = _live.Sheet.Clock.At(at);
+        var interval = timeline.At(elapsed);
+        var left = interval.Kind == IntervalKind.Over ? "" : $", {ClockFace.Down(interval.End - elapsed)}";
+        return interval.Kind switch
+        {
+            IntervalKind.CountIn => $"get ready{left}",
+            IntervalKind.Work when timeline.Plan.Rounds > 1 => $"round {interval.Round} of {timeline.Plan.Rounds}{left}",
+            IntervalKind.Work => $"work{left}",
+            IntervalKind.Change => $"change over{left}",
+            IntervalKind.Break => $"rest{left}",
+            IntervalKind.Over => "time",
+        };
+    }
+
+    /// <summary>Everyone on the floor with the place now and the place next; while places move on, where from and where to.</summary>
+    private static IEnumerable<PersonView> PeopleOf(LiveSheet live, bool resting)
+    {
+        if (live.Stage.Places.Count == 0)
+        {
+            yield break;
+        }
+
+        var moving = resting && live.Floor.Rotations > 0;
+        var from = moving ? live.Floor.Before : live.Floor.Now;
+        var next = live.Floor.NextPlaces();
+        foreach (var player in live.Sheet.Roll.Everyone.OrderBy(player => OrderOf(from, player)))
+        {
+            yield return new PersonView(
+                live.CallNameOf(player),
+                from.Of(player)?.Name ?? "waiting",
+                (moving ? live.Floor.Now.Of(player) : next.GetValueOrDefault(player))?.Name ?? "waiting",
+                moving
+            );
+        }
+    }
+
+    private static int OrderOf(Placement placement, string player) =>
+        placement.Of(player) is { } place ? placement.Places.ToList().IndexOf(place) : int.MaxValue;
+}

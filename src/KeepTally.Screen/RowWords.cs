@@ -1,0 +1,79 @@
+using System.Globalization;
+using KeepTally.Core.Cards;
+using KeepTally.Core.Sheets;
+
+namespace KeepTally.Screen;
+
+/// <summary>How a unit stands besides its score, and how a sheet ended, in the few words a row has room for.</summary>
+internal static class RowWords
+{
+    private const int WidestGate = 20;
+
+    internal static string Result(LiveSheet live, SheetReport report)
+    {
+        if (!report.Done || report.Units.Count < 2)
+        {
+            return "";
+        }
+
+        if (report.Winner is not { } winner)
+        {
+            return "Level at the top";
+        }
+
+        var name = live.Units.First(each => each.Id == winner).Name;
+        // The winner's points first, whoever has more: a match may be lost by outs.
+        var points = report
+            .Ranking.OrderBy(each => each.Unit != winner)
+            .Select(each => Figure(report.Units.First(unit => unit.Id == each.Unit).Points));
+        return live.Stage.Play == Play.Match ? $"{name} win, {string.Join(" to ", points)}" : $"{name} first";
+    }
+
+    internal static string Detail(Stage stage, UnitReport unit)
+    {
+        if (stage.Ladder is { } ladder)
+        {
+            return unit.Done && unit.Lap >= ladder.Laps
+                ? $"All {unit.Cleared} done, {ClockFace.Up(unit.Running)}"
+                : $"{RungName(ladder, unit.Rung)} · {WindowWords(ladder, unit)}";
+        }
+
+        if (stage.Targets is { } targets)
+        {
+            var answered = unit.Zones.Sum(asked => asked.Value.Sum(landed => landed.Value));
+            return $"{unit.Counts[^2].Value} of {answered}" + (unit.Done ? "" : $", {targets.Asked - answered} to go");
+        }
+
+        var countsMisses = stage.Outcomes.Any(outcome => outcome.Result == OutcomeResult.Failure);
+        return countsMisses && unit.Attempts > 0 ? $"{unit.Successes} of {unit.Attempts}" : "";
+    }
+
+    /// <summary>The open window, one letter an attempt: a hit, a miss, or a dash for what is to come.</summary>
+    internal static string Gate(Stage stage, UnitReport unit) =>
+        stage.Ladder?.Pass switch
+        {
+            Pass.Window window when !unit.Done => string.Concat(unit.Window.Hits.Select(hit => hit ? 'h' : 'm'))
+                .PadRight(Math.Min(window.Of, WidestGate), '-'),
+            Pass.InARow run when !unit.Done => new string('h', unit.Window.Made).PadRight(Math.Min(run.Streak, WidestGate), '-'),
+            _ => "",
+        };
+
+    internal static string Figure(double number) => number.ToString("0.##", CultureInfo.InvariantCulture);
+
+    private static string RungName(Ladder ladder, int rung) =>
+        ladder.Rungs switch
+        {
+            Rungs.Named named => char.ToUpperInvariant(named.Names[rung][0]) + named.Names[rung][1..],
+            Rungs.Distances distances => $"{Figure(distances.At(rung))} {distances.Unit}",
+            _ => "",
+        };
+
+    private static string WindowWords(Ladder ladder, UnitReport unit) =>
+        ladder.Pass switch
+        {
+            Pass.Window window => $"{unit.Window.Made} of {window.Successes}",
+            Pass.Makes makes => $"{unit.Window.Made} of {makes.Successes}",
+            Pass.InARow run => $"{unit.Window.Made} of {run.Streak} in a row",
+            _ => "",
+        };
+}

@@ -1,0 +1,128 @@
+using KeepTally.Core.Clock;
+using KeepTally.Core.Sheets;
+
+namespace KeepTally.Screen;
+
+/// <summary>
+/// Puts a whole practice into what the run screen shows. Looked at again, whatever has not changed is the same object as
+/// before, so that only the rest need be handed over.
+/// </summary>
+public sealed class RunFace(LivePractice practice)
+{
+    private readonly Dictionary<string, PadFace> _pads = new(StringComparer.Ordinal);
+    private readonly TapList _taps = new();
+    private SheetView?[] _sheets = [];
+    private ClockReading _reading;
+    private ClockView? _clock;
+
+    /// <summary>One event of a sheet in the coach's words; empty for what is not tapped, moved or changed.</summary>
+    public static string Describe(string sheet, LiveSheet live, RunEvent said) => TapList.Words(sheet, live, said);
+
+    public PracticeView At(long at)
+    {
+        var current = practice.Current;
+        var over = current >= practice.Runs.Count;
+        return new PracticeView(current, over, CanGoBack(current), over ? null : RunAt(practice.Runs[current], at));
+    }
+
+    /// <summary>A drill ended by mistake can be gone back to until the next one has begun.</summary>
+    private bool CanGoBack(int current) => current > 0 && (current >= practice.Runs.Count || !practice.Runs[current].IsStarted);
+
+    private RunView RunAt(LiveRun run, long at)
+    {
+        var clock = ClockAt(run, at);
+        var last = practice.Current == practice.Runs.Count - 1;
+        var taps = _taps.Of(run);
+        var primary = clock.State switch
+        {
+            "ready" => "start",
+            "over" => "end",
+            "paused" => "resume",
+            _ => "pause",
+        };
+        var open = run.OpenAt(at).ToArray();
+        return new RunView(
+            primary,
+            primary switch
+            {
+                "start" => "Start",
+                "end" => last ? "Finish" : "Next drill",
+                "resume" => "Go on",
+                _ => "Pause",
+            },
+            PromptOf(run, at, last),
+            clock,
+            SheetsOf(run, open, at),
+            run.Circuit is null ? [] : CircuitFace.Of(run, at),
+            taps,
+            taps.FirstOrDefault(tap => tap is { Undone: false, Move: false }),
+            Array.Exists(open, each => each.Sheet.Stage.Moves.Count > 0 && !LiveRun.HasStood(each)),
+            primary == "pause",
+            [
+                .. open.SelectMany(each =>
+                    each.Sheet.Floor.Contestants.Select(player => new ContestView(each.Id, player, each.Sheet.CallNameOf(player)))
+                ),
+            ]
+        );
+    }
+
+    /// <summary>The clock as it reads; how much of the interval is left is not worth new words.</summary>
+    private ClockView ClockAt(LiveRun run, long at)
+    {
+        var reading = ClockReading.Of(run, at, out _);
+        if (_clock is null || reading != _reading)
+        {
+            (_reading, _clock) = (reading, ClockFace.Of(run, at));
+        }
+
+        return _clock;
+    }
+
+    private SheetView?[] SheetsOf(LiveRun run, RunSheet[] open, long at)
+    {
+        var sheets = new SheetView?[run.Sheets.Count];
+        var same = sheets.Length == _sheets.Length;
+        for (var i = 0; i < sheets.Length; i++)
+        {
+            var each = run.Sheets[i];
+            sheets[i] = Array.IndexOf(open, each) < 0 ? null : PadOf(each).At(at);
+            same = same && ReferenceEquals(sheets[i], _sheets[i]);
+        }
+
+        return same ? _sheets : _sheets = sheets;
+    }
+
+    private PadFace PadOf(RunSheet sheet)
+    {
+        if (!_pads.TryGetValue(sheet.Id, out var pad))
+        {
+            _pads[sheet.Id] = pad = new PadFace(sheet);
+        }
+
+        return pad;
+    }
+
+    private static string PromptOf(LiveRun run, long at, bool last)
+    {
+        if (!run.IsStarted)
+        {
+            return "Everyone in place? Start when you are ready.";
+        }
+
+        if (run.IsDone(at))
+        {
+            return last ? "That was the last drill." : "Drill done. Next drill when you are ready.";
+        }
+
+        return run.ClockAt(at)?.Interval.Kind switch
+        {
+            IntervalKind.Change when run.Circuit is not null => "Last ball counts, then everyone to the next station.",
+            IntervalKind.Change when run.Sheets.Any(each => each.Sheet.Floor.Rotations > 0) =>
+                "Last ball counts. Everyone moves on.",
+            IntervalKind.Change => "Last ball counts. Change over.",
+            IntervalKind.Break => "Rest. Water.",
+            IntervalKind.Over => last ? "Time. Count the last ball, then finish." : "Time. Count the last ball, then go on.",
+            _ => "",
+        };
+    }
+}

@@ -1,0 +1,179 @@
+using KeepTally.Core.Cards;
+using KeepTally.Core.Sheets;
+using KeepTally.Core.Words;
+
+namespace KeepTally.Screen;
+
+/// <summary>
+/// The last taps and moves of a drill over all its sheets, the latest first, each with what it takes to undo it. A line is
+/// put into words once, and again only when it is undone or put back.
+/// </summary>
+internal sealed class TapList
+{
+    private const int Shown = 12;
+    private readonly Dictionary<string, (int Version, (long At, TapView View)[] Taps)> _bySheet = new(StringComparer.Ordinal);
+    private LiveRun? _run;
+    private IReadOnlyList<TapView> _shown = [];
+
+    internal IReadOnlyList<TapView> Of(LiveRun run)
+    {
+        var same = ReferenceEquals(run, _run);
+        if (!same)
+        {
+            _bySheet.Clear();
+            _run = run;
+        }
+
+        foreach (var each in run.Sheets)
+        {
+            var live = each.Sheet;
+            if (!_bySheet.TryGetValue(each.Id, out var known) || known.Version != live.Version)
+            {
+                same = false;
+                _bySheet[each.Id] = (live.Version, Recent(each.Id, live, known.Taps ?? []));
+            }
+        }
+
+        return same ? _shown : _shown = Latest(run);
+    }
+
+    /// <summary>The latest of all sheets, taken from the heads of their lists.</summary>
+    private List<TapView> Latest(LiveRun run)
+    {
+        var shown = new List<TapView>(Shown);
+        var taken = new int[run.Sheets.Count];
+        while (shown.Count < Shown)
+        {
+            (long At, TapView View)? latest = null;
+            var from = -1;
+            for (var i = 0; i < taken.Length; i++)
+            {
+                var taps = _bySheet[run.Sheets[i].Id].Taps;
+                if (taken[i] < taps.Length && (latest is not { } best || IsLater(taps[taken[i]], best)))
+                {
+                    (latest, from) = (taps[taken[i]], i);
+                }
+            }
+
+            if (latest is not { } next)
+            {
+                break;
+            }
+
+            taken[from]++;
+            shown.Add(next.View);
+        }
+
+        return shown;
+    }
+
+    private static bool IsLater((long At, TapView View) one, (long At, TapView View) other) =>
+        one.At > other.At || (one.At == other.At && one.View.N > other.View.N);
+
+    /// <summary>One event of a log in words; empty for what no coach would list.</summary>
+    internal static string Words(string id, LiveSheet live, RunEvent said) => ViewOf(id, live, said, false, "")?.Text ?? "";
+
+    private static (long At, TapView View)[] Recent(string id, LiveSheet live, (long At, TapView View)[] known)
+    {
+        var taps = new List<(long At, TapView View)>(Shown);
+        var events = live.Log.Events;
+        var next = 0;
+        for (var i = live.Log.Count - 1; i >= 0 && taps.Count < Shown; i--)
+        {
+            var said = events[i];
+            if (said is not (RunEvent.Tap or RunEvent.Sub or RunEvent.Rotate))
+            {
+                continue;
+            }
+
+            var undone = !live.Log.StandsAt(i);
+            var note = undone || said is not RunEvent.Tap ? "" : NoteOf(live.VerdictAt(i));
+            // Both lists have the same order: the line is most often the next one.
+            while (next < known.Length && known[next].At > said.At)
+            {
+                next++;
+            }
+
+            taps.Add(
+                (
+                    said.At,
+                    next < known.Length && Is(known[next].View, said.Id, undone, note)
+                        ? known[next].View
+                        : ViewOf(id, live, said, undone, note)!
+                )
+            );
+        }
+
+        return [.. taps];
+    }
+
+    private static bool Is(TapView view, EventId id, bool undone, string note) =>
+        view.N == id.N && view.Undone == undone && view.Note == note && view.Device == id.Device;
+
+    private static TapView? ViewOf(string id, LiveSheet live, RunEvent said, bool undone, string note) =>
+        said switch
+        {
+            RunEvent.Tap tap => View(id, live, tap, undone, note),
+            RunEvent.Sub sub => View(id, live, sub, undone),
+            RunEvent.Rotate rotate => View(id, live, rotate, undone),
+            _ => null,
+        };
+
+    private static string NoteOf(Verdict verdict) =>
+        verdict.Kind switch
+        {
+            VerdictKind.Late => "late, not counted",
+            VerdictKind.Void => "void, not counted",
+            _ => "",
+        };
+
+    private static TapView View(string id, LiveSheet live, RunEvent.Rotate rotate, bool undone) =>
+        new(
+            id,
+            rotate.Id.Device,
+            rotate.Id.N,
+            live.Head.Units[0].Players.Count == 0 ? $"{live.CallNameOf(live.Head.Units[0].Id)}'s group · moved on"
+                : live.Head.Units.Count == 1 ? $"{live.Head.Units[0].Name} · moved on"
+                : "Places moved on",
+            undone,
+            true,
+            ""
+        );
+
+    private static TapView View(string id, LiveSheet live, RunEvent.Sub sub, bool undone)
+    {
+        var (off, on) = (First(sub.Out), First(sub.In));
+        var text = (off, on) switch
+        {
+            (not null, not null) => $"{on} in for {off}",
+            (not null, null) => $"{off} off",
+            _ => $"{on} in",
+        };
+        return new TapView(id, sub.Id.Device, sub.Id.N, text, undone, false, "");
+
+        string? First(string? player) => player is null ? null : live.CallNameOf(player);
+    }
+
+    private static string Where(string? zone) => zone is null or Targets.None ? "elsewhere" : Phrase.Words(zone);
+
+    private static TapView View(string id, LiveSheet live, RunEvent.Tap tap, bool undone, string note)
+    {
+        var name = live.Units.Any(unit => unit.Id == tap.Unit) ? live.CallNameOf(tap.Unit!) : null;
+        var outcome = live.Stage.Outcomes.FirstOrDefault(each => each.Id == tap.Outcome)?.Label ?? Where(tap.Zone);
+        var more = string.Join(
+            ", ",
+            (tap.Tags ?? new Dictionary<string, string>())
+                .Select(tag => Phrase.Words(tag.Value))
+                .Concat(tap.Value is { } value ? [Phrase.Figure(value)] : [])
+        );
+        return new TapView(
+            id,
+            tap.Id.Device,
+            tap.Id.N,
+            (name is null ? $"{outcome}" : $"{name} · {outcome}") + (more.Length > 0 ? $" ({more})" : ""),
+            undone,
+            false,
+            note
+        );
+    }
+}

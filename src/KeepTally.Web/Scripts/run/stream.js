@@ -1,0 +1,43 @@
+// Hears every event of a practice in the order of the record. Each names the one before it: where one was missed, the line
+// is opened anew from the last that was heard, and the server sends what is missing.
+const again = 5000;
+
+export class Stream {
+  #practice;
+  #after;
+  #hear;
+  #state;
+
+  /** @param after the last event known already. @param hear takes {sheet, device, n, line}. @param state takes whether the line stands. */
+  constructor({ practice, after, hear, state }) {
+    this.#practice = practice;
+    this.#after = Number(after);
+    this.#hear = hear;
+    this.#state = state;
+  }
+
+  listen() {
+    const source = new EventSource(`/api/practices/${this.#practice}/events?after=${this.#after}`);
+    source.onopen = () => this.#state(true);
+    source.onerror = () => {
+      this.#state(false);
+      if (source.readyState === EventSource.CLOSED) {
+        setTimeout(() => this.listen(), again);
+      }
+    };
+    source.onmessage = ({ data, lastEventId }) => {
+      const event = JSON.parse(data);
+      const sequence = Number(lastEventId);
+      if (sequence <= this.#after) {
+        return;
+      }
+      if (event.after > this.#after) {
+        source.close();
+        this.listen();
+        return;
+      }
+      this.#after = sequence;
+      this.#hear(event);
+    };
+  }
+}
