@@ -1,0 +1,127 @@
+using System.Diagnostics;
+using System.Globalization;
+using System.Net;
+using System.Net.Sockets;
+using System.Text.Json;
+using System.Text.RegularExpressions;
+
+namespace KeepTally.Bench;
+
+/// <summary>The published application in a process and a data folder of its own, with the demo begun in as many practices as asked for.</summary>
+internal sealed partial class Server : IAsyncDisposable
+{
+    private static readonly TimeSpan Patience = TimeSpan.FromSeconds(60);
+
+    private readonly Process _process;
+    private readonly string _data;
+
+    private Server(Process process, string data, Uri address)
+    {
+        _process = process;
+        _data = data;
+        Http = new HttpClient(new SocketsHttpHandler { MaxConnectionsPerServer = 2000 }) { BaseAddress = address };
+    }
+
+    internal HttpClient Http { get; }
+
+    internal static async Task<Server> StartAsync()
+    {
+        var application = Path.Combine(Root(), "artifacts/web/KeepTally.Web.dll");
+        if (!File.Exists(application))
+        {
+            throw new InvalidOperationException($"{application} is not there: publish first, with ./check or ./demo.");
+        }
+
+        var data = Directory.CreateTempSubdirectory("keep-tally-bench").FullName;
+        var port = FreePort();
+        var process = System.Diagnostics.Process.Start(
+            new ProcessStartInfo("dotnet", [application, "--demo", "--data", data, "--port", $"{port}"])
+            {
+                RedirectStandardOutput = true,
+            }
+        )!;
+        using var late = new CancellationTokenSource(Patience);
+        while (await process.StandardOutput.ReadLineAsync(late.Token) is { } line && !line.Contains("is ready", StringComparison.Ordinal)) { }
+
+        // The demo's past comes in after the start; it is not what is measured.
+        await Task.Delay(TimeSpan.FromSeconds(6), late.Token);
+        return new Server(process, data, new Uri($"http://127.0.0.1:{port}"));
+    }
+
+    /// <summary>Begins the demo's practice of today; a sheet of its match, on which two sides score.</summary>
+    internal async Task<(int Practice, string Sheet, long Origin)> BeginAsync()
+    {
+        await PostAsync("/?handler=Start", ("practice", "1"));
+        return await OpenAsync(1);
+    }
+
+    /// <summary>Puts a match into a practice of its own, and begins it.</summary>
+    internal async Task<(int Practice, string Sheet, long Origin)> BeginAnotherAsync()
+    {
+        var today = await PostAsync("/drills/win-it-score-it?handler=Put", ("Minutes", "8"), ("Groups", "1"));
+        var practice = int.Parse(PracticeField().Match(today).Groups[1].Value, CultureInfo.InvariantCulture);
+        await PostAsync("/?handler=Start", ("practice", $"{practice}"));
+        return await OpenAsync(practice);
+    }
+
+    internal async Task<(int Practice, string Sheet, long Origin)> OpenAsync(int practice)
+    {
+        var page = await Http.GetStringAsync(new Uri($"/run/{practice}", UriKind.Relative));
+        using var file = JsonDocument.Parse(PracticeFile().Match(page).Groups[1].Value);
+        var runs = file.RootElement.GetProperty("runs");
+        var sheet = runs[runs.GetArrayLength() - 1].GetProperty("sheets")[0].GetProperty("id").GetString()!;
+        var origin = long.Parse(Origin().Match(page).Groups[1].Value, CultureInfo.InvariantCulture);
+        return (practice, sheet, origin);
+    }
+
+    public async ValueTask DisposeAsync()
+    {
+        Http.Dispose();
+        _process.Kill();
+        await _process.WaitForExitAsync();
+        _process.Dispose();
+        Directory.Delete(_data, recursive: true);
+    }
+
+    private async Task<string> PostAsync(string path, params (string Name, string Value)[] fields)
+    {
+        var token = Token().Match(await Http.GetStringAsync(new Uri("/", UriKind.Relative))).Groups[1].Value;
+        using var form = new FormUrlEncodedContent([
+            .. fields.Select(field => KeyValuePair.Create(field.Name, field.Value)),
+            new("__RequestVerificationToken", token),
+        ]);
+        using var response = await Http.PostAsync(new Uri(path, UriKind.Relative), form);
+        response.EnsureSuccessStatusCode();
+        return await response.Content.ReadAsStringAsync();
+    }
+
+    internal static string Root()
+    {
+        var folder = new DirectoryInfo(AppContext.BaseDirectory);
+        while (!File.Exists(Path.Combine(folder.FullName, "KeepTally.slnx")))
+        {
+            folder = folder.Parent!;
+        }
+
+        return folder.FullName;
+    }
+
+    internal static int FreePort()
+    {
+        using var listener = new TcpListener(IPAddress.Loopback, 0);
+        listener.Start();
+        return ((IPEndPoint)listener.LocalEndpoint).Port;
+    }
+
+    [GeneratedRegex("name=\"__RequestVerificationToken\"[^>]*value=\"([^\"]+)\"")]
+    private static partial Regex Token();
+
+    [GeneratedRegex("<script type=\"application/json\" id=\"practice\">(.*?)</script>", RegexOptions.Singleline)]
+    private static partial Regex PracticeFile();
+
+    [GeneratedRegex("data-origin=\"(\\d+)\"")]
+    private static partial Regex Origin();
+
+    [GeneratedRegex("name=\"practice\" value=\"(\\d+)\"")]
+    private static partial Regex PracticeField();
+}
