@@ -107,7 +107,13 @@ public sealed class DrillBook(TallyDb db, CardShelf shelf)
         return BookReader.Write(kept.Select(entry => texts[entry.VersionId]));
     }
 
-    /// <summary>The last day on which each card was run, by itself or as a station of a circuit.</summary>
+    /// <summary>How the line of an event begins that sets a sheet going.</summary>
+    private const string Started = "\"type\":\"start\"";
+
+    /// <summary>
+    /// The last day on which each card was run, by itself or as a station of a circuit. A drill that stood on the sheet and was
+    /// never started was not run.
+    /// </summary>
     private async Task<Dictionary<string, DateOnly>> LastDoneAsync(CancellationToken stop) =>
         (await AloneAsync(stop))
             .Concat(await InCircuitsAsync(stop))
@@ -120,8 +126,18 @@ public sealed class DrillBook(TallyDb db, CardShelf shelf)
                 db.Runs,
                 station => station.BlockId,
                 run => run.BlockId,
-                (station, run) => new { station.CardVersion!.CardId, run.Block!.PracticeId }
+                (station, run) =>
+                    new
+                    {
+                        station.CardVersion!.CardId,
+                        run.Block!.PracticeId,
+                        Begun = run.Sheets.Any(sheet =>
+                            sheet.Station == station.Order
+                            && db.Events.Any(said => said.SheetId == sheet.Id && said.Line.Contains(Started))
+                        ),
+                    }
             )
+            .Where(each => each.Begun)
             .Join(
                 db.Practices,
                 each => each.PracticeId,
@@ -135,6 +151,9 @@ public sealed class DrillBook(TallyDb db, CardShelf shelf)
     private async Task<Dictionary<string, DateOnly>> AloneAsync(CancellationToken stop) =>
         await db
             .Runs.Where(run => run.Block!.Circuit == null)
+            .Where(run =>
+                run.Sheets.Any(sheet => db.Events.Any(said => said.SheetId == sheet.Id && said.Line.Contains(Started)))
+            )
             .Join(
                 db.Practices,
                 run => run.Block!.PracticeId,

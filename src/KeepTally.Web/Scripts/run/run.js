@@ -71,11 +71,13 @@ async function begin() {
     refused(events) {
       events.forEach(({ sheet, device, n }) => core.takeOut(sheet, device, n));
       unkept.add(events);
+      by("why").textContent = "";
+      tell(`Not written down: ${events[0].why}.`);
       show();
     },
     outdone(sheet, line) {
       core.yield(sheet, line);
-      tell("Another device said this first; what it said stands.");
+      tell("Another device had said this at another moment; that one stands.");
       showSoon();
     },
     trouble: (words) => tell(`Not everything could be sent: ${words}. It is kept here and tried again.`),
