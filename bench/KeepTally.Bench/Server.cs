@@ -41,7 +41,10 @@ internal sealed partial class Server : IAsyncDisposable
             }
         )!;
         using var late = new CancellationTokenSource(Patience);
-        while (await process.StandardOutput.ReadLineAsync(late.Token) is { } line && !line.Contains("is ready", StringComparison.Ordinal)) { }
+        while (
+            await process.StandardOutput.ReadLineAsync(late.Token) is { } line
+            && !line.Contains("is ready", StringComparison.Ordinal)
+        ) { }
 
         // The demo's past comes in after the start; it is not what is measured.
         await Task.Delay(TimeSpan.FromSeconds(6), late.Token);

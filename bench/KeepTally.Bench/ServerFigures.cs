@@ -37,7 +37,9 @@ internal static class ServerFigures
     {
         var folder = Directory.CreateTempSubdirectory("keep-tally-bare").FullName;
         var port = Server.FreePort();
-        using var bare = Process.Start(new ProcessStartInfo("dotnet", [typeof(ServerFigures).Assembly.Location, "--bare", $"{port}", folder]))!;
+        using var bare = Process.Start(
+            new ProcessStartInfo("dotnet", [typeof(ServerFigures).Assembly.Location, "--bare", $"{port}", folder])
+        )!;
         try
         {
             using var http = new HttpClient { BaseAddress = new Uri($"http://127.0.0.1:{port}") };
@@ -51,7 +53,10 @@ internal static class ServerFigures
                 taps.Add(await TimedAsync(server.Http, $"/api/sheets/{sheet}/events", line));
             }
 
-            return (Measure.Quantile(taps.Skip(Alone / 4).ToArray(), 0.5), Measure.Quantile(inserts.Skip(Alone / 4).ToArray(), 0.5));
+            return (
+                Measure.Quantile(taps.Skip(Alone / 4).ToArray(), 0.5),
+                Measure.Quantile(inserts.Skip(Alone / 4).ToArray(), 0.5)
+            );
         }
         finally
         {

@@ -67,12 +67,18 @@ internal static partial class Bridge
     [JSExport]
     internal static void HearAll(string sheet, string lines) => Take(sheet, lines.Split('\n'));
 
-    /// <summary>Takes in an event said elsewhere or earlier; why it cannot stand, or an empty text.</summary>
+    /// <summary>
+    /// Takes in an event as it stands on record; why it cannot stand, or an empty text. Where this device says something else
+    /// under its id, the one on record takes its place.
+    /// </summary>
     [JSExport]
     internal static string Hear(string sheet, string device, int n, string line)
     {
-        // One that is here already need not be read.
-        if (Practice.Find(sheet)?.Log.Holds(new EventId(device, n)) == true)
+        // One that is here already need not be read; only ids that devices share can mean two things.
+        if (
+            device is not (EventId.ClockDevice or EventId.CircuitDevice)
+            && Practice.Find(sheet)?.Log.Holds(new EventId(device, n)) == true
+        )
         {
             return "";
         }
@@ -81,19 +87,15 @@ internal static partial class Bridge
         return said.IsRead ? Practice.Hear(sheet, said.Value)?.ToString() ?? "" : said.Faults[0].ToString();
     }
 
-    /// <summary>The server holds something else under this event's id: that stands.</summary>
-    [JSExport]
-    internal static void Yield(string sheet, string line)
-    {
-        if (EventReader.Read(line) is { IsRead: true } theirs)
-        {
-            Practice.Yield(sheet, theirs.Value);
-        }
-    }
-
     /// <summary>The server refused an event of this device: it is taken out.</summary>
     [JSExport]
-    internal static void TakeOut(string sheet, string device, int n) => Practice.TakeOut(sheet, new EventId(device, n));
+    internal static void TakeOut(string sheet, string line)
+    {
+        if (EventReader.Read(line) is { IsRead: true } refused)
+        {
+            Practice.TakeOut(sheet, refused.Value);
+        }
+    }
 
     /// <summary>An event in the coach's words: "Ada · Clean".</summary>
     [JSExport]

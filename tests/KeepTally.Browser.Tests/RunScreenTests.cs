@@ -88,7 +88,7 @@ public sealed class RunScreenTests
     }
 
     [Fact]
-    public void What_is_heard_twice_counts_once_and_what_stands_elsewhere_under_its_name_wins()
+    public void What_is_heard_twice_counts_once()
     {
         Screen.Say("start", 0);
         const string make = """{"device":"other","n":1,"at":9000,"type":"tap","unit":"ada-fenwick","outcome":"goal"}""";
@@ -96,9 +96,35 @@ public sealed class RunScreenTests
         Assert.Equal("", Screen.Hear("minute-trios-A", make));
         Assert.Equal("", Screen.Hear("minute-trios-A", make));
         Assert.Equal("1", (string)Screen.Sheet(0, 9)["rows"]![0]!["score"]!);
+    }
 
-        Bridge.Yield("minute-trios-A", make.Replace("goal", "clean", StringComparison.Ordinal));
-        Assert.Equal("2", (string)Screen.Sheet(0, 9)["rows"]![0]!["score"]!);
+    [Fact]
+    public void Of_what_two_devices_said_of_the_clock_that_on_record_stands()
+    {
+        Screen.Say("start", 0);
+        Screen.Due(66);
+        const string later = """{"device":"clock","n":2,"at":66500,"type":"rotate"}""";
+        var sheet = Screen.Sheet(0, 67);
+
+        Assert.Equal("", Screen.Hear("minute-trios-A", later));
+
+        Assert.Equal(Screen.People(sheet), Screen.People(Screen.Sheet(0, 67)));
+        // What is refused afterwards is no longer here to be taken out.
+        Bridge.TakeOut("minute-trios-A", later.Replace("66500", "65000", StringComparison.Ordinal));
+        Assert.Equal(Screen.People(sheet), Screen.People(Screen.Sheet(0, 67)));
+    }
+
+    [Fact]
+    public void What_the_server_refused_counts_no_more()
+    {
+        Screen.Say("start", 0);
+        var said = Screen.Tap("minute-trios-A", "Ada Fenwick", "goal", 9)["events"]![0]!;
+        Assert.Equal("1", (string)Screen.Sheet(0, 9)["rows"]![0]!["score"]!);
+        Assert.Equal("Ada F · Goal", Bridge.Describe("minute-trios-A", (string)said["line"]!));
+
+        Bridge.TakeOut("minute-trios-A", (string)said["line"]!);
+
+        Assert.Equal("0", (string)Screen.Sheet(0, 9)["rows"]![0]!["score"]!);
     }
 
     [Fact]

@@ -17,7 +17,7 @@ public static class EventReader
         EventScan.Read(json) is { } plain ? Reading<RunEvent>.Of(plain) : ReadClosely(json);
 
     /// <summary>Reads a line through all its places, so that each fault is named.</summary>
-    internal static Reading<RunEvent> ReadClosely(string json)
+    public static Reading<RunEvent> ReadClosely(string json)
     {
         var faults = new List<Fault>();
         using var document = JsonText.Parse(json, faults);

@@ -32,14 +32,11 @@ public sealed class LivePractice(string device, IReadOnlyList<LiveRun> runs)
     /// <summary>Takes in an event from anywhere; null where it stands, else why it cannot.</summary>
     public Refusal? Hear(string sheet, RunEvent said) =>
         Find(sheet) is { } live
-            ? live.Add(said)
+            ? live.Hear(said)
             : new Refusal("sheet", $"there is no sheet \"{sheet}\" in this practice", "reload the page");
 
-    /// <summary>The server holds another event under the same id: that one stands.</summary>
-    public void Yield(string sheet, RunEvent said) => Find(sheet)?.Yield(said);
-
     /// <summary>The server refused an event: it is taken out, and nothing counts it any more.</summary>
-    public void TakeOut(string sheet, EventId id) => Find(sheet)?.TakeOut(id);
+    public void TakeOut(string sheet, RunEvent refused) => Find(sheet)?.TakeOut(refused);
 
     /// <summary>Says on the sheets of the drill under way what the coach did to its clock.</summary>
     public IReadOnlyList<Said> Say(Word word, long now, string reason = "")

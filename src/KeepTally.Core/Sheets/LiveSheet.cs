@@ -148,11 +148,39 @@ public sealed class LiveSheet
         _fold.BackTo(0);
     }
 
-    /// <summary>Takes another's version of an event in the place of the own one with the same id.</summary>
-    public void Yield(RunEvent said) => Replace(said.Id, said);
+    /// <summary>
+    /// Takes in an event as it stands on record. Where an own one with the same id says something else, as two devices may of
+    /// what the clock calls for, the one on record takes its place.
+    /// </summary>
+    public Refusal? Hear(RunEvent recorded)
+    {
+        if (Log.Find(recorded.Id) is not { } own)
+        {
+            return Add(recorded);
+        }
 
-    /// <summary>Takes an event out for good, as if it had never been made: nobody else will ever hear of it.</summary>
-    public void TakeOut(EventId id) => Replace(id, null);
+        if (!IsSame(own, recorded))
+        {
+            Replace(recorded.Id, recorded);
+        }
+
+        return null;
+    }
+
+    /// <summary>
+    /// Takes an event out for good, as if it had never been made: nobody else will ever hear of it. Where another stands under
+    /// its id by now, that one stays.
+    /// </summary>
+    public void TakeOut(RunEvent refused)
+    {
+        if (Log.Find(refused.Id) is { } own && IsSame(own, refused))
+        {
+            Replace(refused.Id, null);
+        }
+    }
+
+    /// <summary>One device says one thing under one id; of the ids that devices share, the moment tells two events apart.</summary>
+    private static bool IsSame(RunEvent one, RunEvent other) => one.At == other.At && one.GetType() == other.GetType();
 
     private void Expect(RunEvent said)
     {
@@ -164,11 +192,6 @@ public sealed class LiveSheet
 
     private void Replace(EventId id, RunEvent? other)
     {
-        if (!Log.Holds(id) && other is null)
-        {
-            return;
-        }
-
         Log.Replace(id, other);
         _fold.BackTo(0);
     }

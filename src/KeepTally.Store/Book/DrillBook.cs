@@ -151,9 +151,7 @@ public sealed class DrillBook(TallyDb db, CardShelf shelf)
     private async Task<Dictionary<string, DateOnly>> AloneAsync(CancellationToken stop) =>
         await db
             .Runs.Where(run => run.Block!.Circuit == null)
-            .Where(run =>
-                run.Sheets.Any(sheet => db.Events.Any(said => said.SheetId == sheet.Id && said.Line.Contains(Started)))
-            )
+            .Where(run => run.Sheets.Any(sheet => db.Events.Any(said => said.SheetId == sheet.Id && said.Line.Contains(Started))))
             .Join(
                 db.Practices,
                 run => run.Block!.PracticeId,

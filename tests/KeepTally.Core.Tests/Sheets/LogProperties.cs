@@ -8,55 +8,38 @@ namespace KeepTally.Core.Tests.Sheets;
 /// <summary>What holds for any events on any of these cards.</summary>
 public sealed class LogProperties
 {
-    private static readonly DrillCard[] Cards =
-    [
-        Given.Card(""),
-        Given.Card(
-            """
-            "until":[{"points":5},{"seconds":30}],"clock":{"work":10,"change":3,"rounds":3,"countIn":2},
-            "places":[{"id":"s","size":1,"scores":true},{"id":"q","kind":"line"}],
-            "moves":[{"from":"s","to":"q"},{"from":"q","to":"s"}],"rotate":{"on":"success","every":2}
-            """
-        ),
-        Given.Card(
-            """
-            "ladder":{"rungs":["l","m","r"],"laps":2,"pass":{"successes":2,"of":3,"stop":"both"},"fail":"back"},"until":[{"streak":6}]
-            """
-        ),
-        Given.Card(
-            """
-            "play":"match","scores":"side","sides":["a","b"],"until":[{"points":6,"lead":2},{"attempts":20}]
-            """
-        ),
-        Given.Card(
-            """
-            "play":"turns","until":[{"seconds":15,"after":"finish"},{"outs":2}]
-            """,
-            """[{"id":"make","result":"success","points":1},{"id":"miss","result":"failure","does":["out","next"]}]"""
-        ),
-    ];
+    private static readonly DrillCard[] Cards = AnyLog.Cards;
 
     private static readonly Gen<DrillCard> AnyCard = Gen.OneOf(Cards);
 
-    /// <summary>Events with clashing times and devices, so that their order is really asked for.</summary>
-    private static readonly Gen<RunEvent[]> AnyEvents = Gen.Select(
-            Gen.Int[0, 60].Select(tick => tick * 700L),
-            Gen.OneOf("a", "b", "clock"),
-            Gen.Int[0, 13],
-            Gen.Int[0, 40],
-            Gen.OneOf("a", "b")
+    /// <summary>Events of every kind with clashing times and devices, so that their order is really asked for.</summary>
+    private static readonly Gen<(long At, string Device, int Reach, (int, int, int, int) Word)[]> AnyDraws = Gen.Select(
+        Gen.Int[0, 60].Select(tick => tick * 700L),
+        Gen.OneOf("a", "b", "clock"),
+        Gen.Int[0, 40],
+        AnyLog.Word
+    ).Array[0, 45];
+
+    private static readonly Gen<(DrillCard Card, RunEvent[] Events)> AnyHistory = Gen.Select(AnyCard, AnyDraws)
+        .Select((card, draws) => (card, Events(card, draws)));
+
+    /// <summary>Long enough for several kept points of the fold.</summary>
+    private static readonly Gen<(DrillCard Card, RunEvent[] Events)> AnyLongHistory = Gen.Select(
+            AnyCard,
+            Gen.Select(Gen.Int[0, 300].Select(tick => tick * 140L), Gen.OneOf("a", "b"), Gen.Int[0, 400], AnyLog.Word).Array[
+                300,
+                400
+            ]
         )
-        .Array[0, 45]
-        .Select(drawn =>
-            drawn.Select((each, index) => Event(each.Item1, each.Item2, index + 1, each.Item3, each.Item4, each.Item5)).ToArray()
-        );
+        .Select((card, draws) => (card, Events(card, draws)));
 
     [Fact]
     public void Order_of_arrival_and_doubling_never_matter() =>
-        Gen.Select(AnyCard, AnyEvents, Gen.Int)
+        Gen.Select(AnyHistory, Gen.Int)
             .Sample(
-                (card, events, seed) =>
+                (history, seed) =>
                 {
+                    var (card, events) = history;
                     var shuffled = events.Concat(events.Take(events.Length / 2)).ToArray();
                     new Random(seed).Shuffle(shuffled);
 
@@ -66,10 +49,11 @@ public sealed class LogProperties
 
     [Fact]
     public void Undoing_and_redoing_changes_nothing() =>
-        Gen.Select(AnyCard, AnyEvents, Gen.Int[0, 1000])
+        Gen.Select(AnyHistory, Gen.Int[0, 1000])
             .Sample(
-                (card, events, pick) =>
+                (history, pick) =>
                 {
+                    var (card, events) = history;
                     var target = events.Length == 0 ? new EventId("nobody", 1) : events[pick % events.Length].Id;
                     var undo = new RunEvent.Undo(new EventId("z", 1), 50_000, target);
                     var redo = new RunEvent.Undo(new EventId("z", 2), 50_000, undo.Id);
@@ -80,11 +64,12 @@ public sealed class LogProperties
 
     [Fact]
     public void Undoing_an_event_is_as_if_it_was_never_said() =>
-        Gen.Select(AnyCard, AnyEvents, Gen.Int[0, 1000])
-            .Where((_, events, _) => events.Length > 0)
+        Gen.Select(AnyHistory, Gen.Int[0, 1000])
+            .Where((history, _) => history.Events.Length > 0)
             .Sample(
-                (card, events, pick) =>
+                (history, pick) =>
                 {
+                    var (card, events) = history;
                     // An undo may have reached the event already; only events that nothing reaches say something here.
                     var target = events[pick % events.Length];
                     if (events.OfType<RunEvent.Undo>().Any(undo => undo.Of == target.Id) || target is RunEvent.Undo)
@@ -99,13 +84,17 @@ public sealed class LogProperties
 
     [Fact]
     public void What_is_written_reads_back_the_same() =>
-        AnyEvents.Sample(events =>
-        {
-            foreach (var said in events)
+        AnyHistory.Sample(
+            (_, events) =>
             {
-                Assert.Equal(said, EventReader.Read(EventWriter.Write(said)).Sure());
+                foreach (var said in events)
+                {
+                    var line = EventWriter.Write(said);
+                    Assert.Equal(line, EventWriter.Write(EventReader.Read(line).Sure()));
+                    Assert.Equal(line, EventWriter.Write(EventReader.ReadClosely(line).Sure()));
+                }
             }
-        });
+        );
 
     [Fact]
     public void A_ladder_never_clears_more_than_was_made() =>
@@ -131,48 +120,94 @@ public sealed class LogProperties
 
     [Fact]
     public void Folding_on_and_folding_anew_agree() =>
-        Gen.Select(AnyCard, AnyEvents)
-            .Sample(
-                (card, events) =>
+        AnyHistory.Sample(
+            (card, events) =>
+            {
+                var live = AnyLog.Sheet(card);
+                foreach (var said in events)
                 {
-                    var live = Given.Sheet(card, "a", "b");
-                    foreach (var said in events)
+                    live.Add(said);
+                    _ = live.Sheet.Report(live.Log.LastAt + 300);
+                }
+
+                var anew = AnyLog.Sheet(card);
+                foreach (var said in live.Log.Events)
+                {
+                    anew.Add(said);
+                }
+
+                Assert.Equal(ReplayWriter.Write(anew.Now()), ReplayWriter.Write(live.Now()));
+                Assert.Equal(Stood(anew), Stood(live));
+            }
+        );
+
+    [Fact]
+    public void From_a_kept_point_and_from_the_start_a_long_log_folds_to_the_same() =>
+        Gen.Select(AnyLongHistory, Gen.Int)
+            .Sample(
+                (history, seed) =>
+                {
+                    var (card, events) = history;
+                    new Random(seed).Shuffle(events.AsSpan(200));
+                    var live = AnyLog.Sheet(card);
+                    foreach (var (index, said) in events.Index())
                     {
                         live.Add(said);
-                        _ = live.Sheet.Report(live.Log.LastAt + 300);
+                        if (index % 20 == 0)
+                        {
+                            Assert.Equal(live.Sheet.Report(live.Log.LastAt).Done, live.Sheet.IsDoneAt(live.Log.LastAt));
+                        }
                     }
 
-                    var anew = Given.Sheet(card, "a", "b");
-                    foreach (var said in live.Log.Events)
-                    {
-                        anew.Add(said);
-                    }
+                    var anew = AnyLog.Sheet(card);
+                    anew.AddAll(events);
 
                     Assert.Equal(ReplayWriter.Write(anew.Now()), ReplayWriter.Write(live.Now()));
                     Assert.Equal(Stood(anew), Stood(live));
+                },
+                iter: 60
+            );
+
+    [Fact]
+    public void What_is_asked_without_a_report_is_what_the_report_says() =>
+        Gen.Select(AnyHistory, Gen.Int[0, 20_000])
+            .Sample(
+                (history, later) =>
+                {
+                    var live = AnyLog.Sheet(history.Card);
+                    live.AddAll(history.Events);
+                    var at = live.Log.LastAt + later;
+                    var report = live.Sheet.Report(at);
+
+                    Assert.Equal(report.Done, live.Sheet.IsDoneAt(at));
+                    Assert.Equal(report.Running, live.Sheet.RunningTimeAt(at));
+                    Assert.Equal(report.Winner, live.Sheet.Glance(at).Winner);
+                    Assert.All(report.Units, unit => Assert.Equal(unit.Points, live.Sheet.GlanceOf(unit.Id, at).Points));
+                    Assert.All(report.Units, unit => Assert.Equal(unit.Done, live.Sheet.GlanceOf(unit.Id, at).Done));
+                    Assert.Equal(
+                        report.Ranking.Count(each => each.Rank == 1) == 1 ? report.Ranking[0].Unit : null,
+                        live.Sheet.LeaderAt(at)
+                    );
                 }
             );
 
-    private static RunEvent Event(long at, string device, int n, int kind, int reach, string unit)
-    {
-        var id = new EventId(device, n);
-        return kind switch
-        {
-            0 => new RunEvent.Start(id, at / 7),
-            1 => new RunEvent.Pause(id, at),
-            2 => new RunEvent.Resume(id, at),
-            3 => new RunEvent.Freeze(id, at, unit),
-            4 => new RunEvent.Undo(id, at, new EventId(device, reach)),
-            5 => new RunEvent.Turn(id, at, reach % 2 == 0 ? null : unit),
-            6 => new RunEvent.Rotate(id, at, null, null, null),
-            7 => reach < 4 ? new RunEvent.End(id, at) : new RunEvent.Note(id, at, "well done", unit),
-            _ => new RunEvent.Tap(id, at, unit, reach % 3 == 0 ? "miss" : "make", null, null, null),
-        };
-    }
+    private static RunEvent[] Events(DrillCard card, (long At, string Device, int Reach, (int, int, int, int) Word)[] draws) =>
+        [
+            .. draws.Select(
+                (each, index) =>
+                    AnyLog.Event(
+                        card,
+                        new EventId(each.Device, index + 1),
+                        each.Word.Item1 == 0 ? each.At / 7 : each.At,
+                        each.Word,
+                        new EventId(each.Device, each.Reach)
+                    )
+            ),
+        ];
 
     private static string Replayed(DrillCard card, IEnumerable<RunEvent> events)
     {
-        var live = Given.Sheet(card, "a", "b");
+        var live = AnyLog.Sheet(card);
         foreach (var said in events)
         {
             Assert.Null(live.Add(said));

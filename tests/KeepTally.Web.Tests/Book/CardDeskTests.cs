@@ -1,5 +1,7 @@
+using KeepTally.Core.Sheets;
 using KeepTally.Store;
 using KeepTally.Store.Book;
+using KeepTally.Store.Events;
 using KeepTally.Store.Practices;
 using Microsoft.EntityFrameworkCore;
 
@@ -101,13 +103,18 @@ public sealed class CardDeskTests : IAsyncLifetime
     [Fact]
     public async Task A_card_put_away_is_not_offered_and_its_results_stay()
     {
-        await _home.BegunAsync();
+        var sheets = await _home.BegunAsync();
+        await _home.WithAsync<EventJournal, Appended>(journal =>
+            journal.AppendAsync(sheets[4], [new RunEvent.Start(new EventId("d", 1), 0)])
+        );
         Assert.True(await _home.WithAsync<DrillBook, bool>(book => book.ArchiveAsync("three-gates", true)));
 
         var offered = await _home.WithAsync<DrillBook, IReadOnlyList<BookEntry>>(book => book.ListAsync());
         var all = await _home.WithAsync<DrillBook, IReadOnlyList<BookEntry>>(book => book.ListAsync(archived: true));
         Assert.DoesNotContain(offered, entry => entry.Id == "three-gates");
         Assert.Equal(new DateOnly(2026, 9, 3), all.Single(entry => entry.Id == "three-gates").LastDone);
+        // It stood on the sheet of the same day and nobody started it.
+        Assert.Null(all.Single(entry => entry.Id == "win-it-score-it").LastDone);
         Assert.Equal(ShippedCards.All.Count, all.Count);
 
         await _home.WithAsync<CardDesk, bool>(async desk =>

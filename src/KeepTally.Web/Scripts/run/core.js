@@ -17,8 +17,7 @@ export async function loadCore() {
     open: (practice, device) => Bridge.Open(practice, device),
     hear: (sheet, device, n, line) => Bridge.Hear(sheet, device, n, line),
     hearAll: (sheet, lines) => Bridge.HearAll(sheet, lines.join("\n")),
-    yield: (sheet, line) => Bridge.Yield(sheet, line),
-    takeOut: (sheet, device, n) => Bridge.TakeOut(sheet, device, n),
+    takeOut: (sheet, line) => Bridge.TakeOut(sheet, line),
     describe: (sheet, line) => Bridge.Describe(sheet, line),
     tap: (sheet, { unit, outcome, zone, tags, value }, now) => {
       const more = tags && Object.keys(tags).length > 0 ? JSON.stringify(tags) : "";

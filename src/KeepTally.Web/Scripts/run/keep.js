@@ -72,6 +72,10 @@ export class Keep {
     await this.#db.delete("events", [sheet, device, n]);
   }
 
+  waits(event) {
+    return this.#waiting.has(key(event));
+  }
+
   get waiting() {
     return this.#waiting.size;
   }

@@ -69,14 +69,14 @@ async function begin() {
     keep,
     state: showNet,
     refused(events) {
-      events.forEach(({ sheet, device, n }) => core.takeOut(sheet, device, n));
+      events.forEach(({ sheet, line }) => core.takeOut(sheet, line));
       unkept.add(events);
       by("why").textContent = "";
       tell(`Not written down: ${events[0].why}.`);
       show();
     },
-    outdone(sheet, line) {
-      core.yield(sheet, line);
+    outdone({ sheet, device, n, line }) {
+      core.hear(sheet, device, n, line);
       tell("Another device had said this at another moment; that one stands.");
       showSoon();
     },

@@ -13,7 +13,7 @@ export class Wire {
 
   /**
    * @param state takes {online, waiting}. @param refused takes events with the word why the server did not take them.
-   * @param outdone takes a sheet and the line that stands under the id of an event of ours.
+   * @param outdone takes what stands on record under the id of an event of ours.
    * @param trouble takes what else the server says.
    */
   constructor({ keep, state, refused, outdone, trouble }) {
@@ -77,7 +77,10 @@ export class Wire {
     });
     if (response.status === 422) {
       const { faults } = await response.json();
-      const bad = faults.map(({ line, problem, mend }) => ({ ...events[line - 1], why: `${problem}; ${mend}` }));
+      // What was heard meanwhile as it stands on record waits no more, and was not refused.
+      const bad = faults
+        .map(({ line, problem, mend }) => ({ ...events[line - 1], why: `${problem}; ${mend}` }))
+        .filter((event) => this.#keep.waits(event));
       await this.#keep.refused(bad);
       this.#refused(bad);
       return;
@@ -93,7 +96,7 @@ export class Wire {
     const stand = theirs.map((line) => ({ sheet, ...idOf(line), line }));
     const outdone = (event) => stand.find((other) => other.device === event.device && other.n === event.n);
     await this.#keep.sent(events.map((event) => outdone(event) ?? event));
-    stand.forEach((other) => this.#outdone(sheet, other.line));
+    stand.forEach((other) => this.#outdone(other));
   }
 }
 
