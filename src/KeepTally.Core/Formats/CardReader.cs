@@ -10,6 +10,13 @@ public static class CardReader
 
     private static readonly IReadOnlyDictionary<string, string> NothingChosen = new Dictionary<string, string>();
 
+    /// <summary>Whether a text is JSON at all, by the rule every reader goes by; what it says is another matter.</summary>
+    public static bool IsJson(string text)
+    {
+        using var document = JsonText.Parse(text, []);
+        return document is not null;
+    }
+
     /// <summary>Reads a card with its own default house rules.</summary>
     public static Reading<DrillCard> Read(string json) => Read(json, NothingChosen);
 

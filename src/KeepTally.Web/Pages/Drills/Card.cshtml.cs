@@ -46,7 +46,7 @@ public sealed class CardModel(DrillBook book, TimingSheet sheet, SquadBook squad
         }
 
         var (practice, hindrance) = await sheet.AddAsync(
-            new DrillLine(form.Practice, id, form.Minutes, form.Groups, form.Options),
+            new DrillLine(form.Practice, id, form.Minutes, form.Groups, form.Chosen),
             stop
         );
         if (practice is { } there)

@@ -204,15 +204,7 @@ public sealed class EditModel(DrillBook book, CardDesk desk) : PageModel
 
     private static bool TryParse(string text, out JsonObject tree)
     {
-        try
-        {
-            tree = JsonNode.Parse(text) as JsonObject ?? [];
-            return tree.Count > 0;
-        }
-        catch (JsonException)
-        {
-            tree = [];
-            return false;
-        }
+        tree = CardReader.IsJson(text) && JsonNode.Parse(text) is JsonObject read ? read : [];
+        return tree.Count > 0;
     }
 }

@@ -14,5 +14,9 @@ public sealed class PutForm
     [Range(1, 40, ErrorMessage = "Write how many groups, from 1 to 40.")]
     public int Groups { get; set; } = 1;
 
-    public Dictionary<string, string> Options { get; set; } = [];
+    public Dictionary<string, string?> Options { get; set; } = [];
+
+    /// <summary>The house rules chosen; one left empty stays as the card has it.</summary>
+    public IReadOnlyDictionary<string, string> Chosen =>
+        Options.Where(option => !string.IsNullOrEmpty(option.Value)).ToDictionary(option => option.Key, option => option.Value!);
 }

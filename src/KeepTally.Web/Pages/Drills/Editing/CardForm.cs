@@ -81,7 +81,9 @@ internal static class CardForm
             return null;
         }
 
-        return double.TryParse(text.Replace(',', '.'), NumberStyles.Float, CultureInfo.InvariantCulture, out var number)
+        return
+            double.TryParse(text.Replace(',', '.'), NumberStyles.Float, CultureInfo.InvariantCulture, out var number)
+            && double.IsFinite(number)
             ? JsonValue.Create(number)
             : JsonValue.Create(text);
     }

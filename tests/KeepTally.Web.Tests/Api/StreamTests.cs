@@ -1,0 +1,104 @@
+using System.Text.Json;
+using KeepTally.Core.Sheets;
+using KeepTally.Store.Events;
+using Microsoft.Data.Sqlite;
+using Microsoft.Extensions.DependencyInjection;
+
+namespace KeepTally.Web.Tests.Api;
+
+/// <summary>Whoever listens hears every event once, in the order of the record, however many write at once.</summary>
+public sealed class StreamTests(Installation home) : IClassFixture<Installation>
+{
+    private const int Devices = 24;
+    private const int Taps = 25;
+
+    private sealed record Event(long Id, long After, string Device, int N);
+
+    /// <summary>Reads a stream until so many events were heard.</summary>
+    private async Task<List<Event>> HearAsync(int practice, long after, int many, CancellationToken stop)
+    {
+        await using var stream = await home.Visit()
+            .Http.GetStreamAsync(new Uri($"/api/practices/{practice}/events?after={after}", UriKind.Relative), stop);
+        using var reader = new StreamReader(stream);
+        var (events, id) = (new List<Event>(), 0L);
+        while (events.Count < many && await reader.ReadLineAsync(stop) is { } line)
+        {
+            if (line.StartsWith("id: ", StringComparison.Ordinal))
+            {
+                id = long.Parse(line[4..], System.Globalization.CultureInfo.InvariantCulture);
+            }
+            else if (line.StartsWith("data: {\"sheet\"", StringComparison.Ordinal))
+            {
+                var said = JsonDocument.Parse(line[6..]).RootElement;
+                events.Add(
+                    new Event(
+                        id,
+                        said.GetProperty("after").GetInt64(),
+                        said.GetProperty("device").GetString()!,
+                        said.GetProperty("n").GetInt32()
+                    )
+                );
+            }
+        }
+
+        return events;
+    }
+
+    [Fact]
+    public async Task With_many_writers_and_many_who_listen_nobody_misses_or_doubles_anything()
+    {
+        var sheets = await home.BegunAsync();
+        var practice = await home.PracticeAsync();
+        using var stop = new CancellationTokenSource(TimeSpan.FromSeconds(60));
+        var ears = Enumerable.Range(0, 6).Select(_ => HearAsync(practice, 0, Devices * Taps, stop.Token)).ToArray();
+        var writer = home.Services.GetRequiredService<JournalWriter>();
+
+        await Task.WhenAll(
+            Enumerable
+                .Range(0, Devices)
+                .Select(device =>
+                    Task.Run(async () =>
+                    {
+                        for (var n = 1; n <= Taps; n++)
+                        {
+                            await writer.AppendAsync(sheets[device % 4], [new RunEvent.Start(new EventId($"s{device}", n), n)]);
+                        }
+                    })
+                )
+        );
+        var heard = await Task.WhenAll(ears);
+        var late = await HearAsync(practice, heard[0][100].Id, (Devices * Taps) - 101, stop.Token);
+
+        Assert.All(
+            heard,
+            events =>
+            {
+                Assert.Equal(Devices * Taps, events.Select(each => (each.Device, each.N)).Distinct().Count());
+                Assert.Equal(events.Select(each => each.Id).Order(), events.Select(each => each.Id));
+                Assert.Equal(events.SkipLast(1).Select(each => each.Id).Prepend(0), events.Select(each => each.After));
+            }
+        );
+        Assert.Equal(heard[0].Skip(101), late);
+    }
+
+    [Fact]
+    public async Task One_that_cannot_be_written_takes_no_other_down()
+    {
+        var sheet = (await home.BegunAsync())[5];
+        var writer = home.Services.GetRequiredService<JournalWriter>();
+
+        var all = Enumerable
+            .Range(1, 40)
+            .Select(n =>
+                (
+                    N: n,
+                    Task: writer.AppendAsync(n % 10 == 0 ? "no such sheet" : sheet, [new RunEvent.Start(new EventId("w", n), n)])
+                )
+            )
+            .ToArray();
+        await Task.WhenAll(all.Select(each => each.Task.ContinueWith(_ => { }, TaskScheduler.Default)));
+
+        Assert.All(all, each => Assert.Equal(each.N % 10 == 0, each.Task.IsFaulted));
+        Assert.All(all.Where(each => each.N % 10 != 0), each => Assert.Single(each.Task.Result.Fresh));
+    }
+}
