@@ -37,3 +37,17 @@ test("a word that is not known is said in one line", async () => {
   await expectRefused(["--port", "eleven"], /a port is a number/);
   await expectRefused(["--colour"], /--colour is not known here/);
 });
+
+test("a second one on the same data folder is refused in one line, and can start when the first is gone", async ({
+  app,
+}) => {
+  await expectRefused(["--data", app.data], /in use by another Keep Tally.*--data DIR/);
+  await app.kill();
+  await app.start();
+});
+
+test("an empty database is said in one line and left alone", async () => {
+  const data = mkdtempSync(join(tmpdir(), "keep-tally-"));
+  writeFileSync(join(data, "tally.db"), "");
+  await expectRefused(["--data", data], /is an empty file.*begin with nothing/);
+});

@@ -1,0 +1,86 @@
+// One sheet everywhere: what the server does not take, what the stream leaves out, what a wrong clock does.
+import { expect, test } from "./application.mjs";
+import { RunScreen } from "./run-screen.mjs";
+
+test.use({ serviceWorkers: "block" });
+
+test("a refused tap is taken back at once, with a word, and listed until seen; other sheets are not held up", async ({
+  page,
+}) => {
+  const screen = await RunScreen.begin(page);
+  await screen.start();
+  const sheet = await screen.row("Ada").locator("xpath=ancestor::*[@data-sheet]").getAttribute("data-sheet");
+  await page.route(`**/api/sheets/${sheet}/events`, (route) =>
+    route.continue({
+      postData: route
+        .request()
+        .postData()
+        .replace(/"at":\d+/, '"at":99999999'),
+    }),
+  );
+
+  await screen.tap("Ada", "Clean");
+  await screen.tap("Bea", "Goal");
+
+  await expect(page.locator("#unkept-open")).toHaveText("1 not kept");
+  await screen.expectScore("Ada", 0);
+  await screen.expectScore("Bea", 1);
+  await expect(page.locator("#why")).not.toContainText("Ada");
+  await page.unrouteAll();
+  await page.reload();
+  await screen.ready();
+  await screen.expectScore("Ada", 0);
+  await screen.expectScore("Bea", 1);
+  await page.locator("#unkept-open").click();
+  await expect(page.locator("#unkept li")).toContainText("Ada · Clean");
+  await expect(page.locator("#unkept li")).toContainText("the clock of the device runs ahead");
+  await page.getByRole("button", { name: "Seen" }).click();
+  await expect(page.locator("#unkept")).toBeHidden();
+  await page.reload();
+  await screen.ready();
+  await expect(page.locator("#unkept-open")).toBeHidden();
+});
+
+test("a screen that missed an event notices and fetches it", async ({ page, browser, app }) => {
+  const one = await RunScreen.begin(page);
+  await one.start();
+  const other = await (await browser.newContext({ baseURL: app.url, serviceWorkers: "block" })).newPage();
+  let broken = 0;
+  await other.route("**/api/practices/1/events*", (route) =>
+    broken++ === 0
+      ? // A line that leaves out what came before: its event says so.
+        route.fulfill({
+          contentType: "text/event-stream",
+          body: 'id: 99999\ndata: {"sheet":"s","device":"x","n":1,"after":99998,"line":"{}"}\n\n',
+        })
+      : route.continue(),
+  );
+  await other.goto("/run/1");
+  const two = new RunScreen(other);
+  await two.ready();
+  await one.tap("Bea", "Clean");
+
+  await two.expectScore("Bea", 2);
+  expect(broken).toBeGreaterThan(1);
+});
+
+test("a device whose clock is hours off is told so and works by the shared clock", async ({ page, browser, app }) => {
+  const one = await RunScreen.begin(page);
+  await one.start();
+  const context = await browser.newContext({ baseURL: app.url, serviceWorkers: "block" });
+  await context.addInitScript(() => {
+    const now = Date.now;
+    Date.now = () => now() + 3 * 3600_000;
+  });
+  const other = await context.newPage();
+  await other.goto("/run/1");
+  const two = new RunScreen(other);
+  await two.ready();
+
+  await expect(other.locator("#says")).toContainText("3 hours ahead");
+  expect(Math.abs((await one.seconds()) - (await two.seconds()))).toBeLessThanOrEqual(1);
+  await two.tap("Bea", "Clean");
+  await one.expectScore("Bea", 2);
+  await one.undo.click();
+  await two.expectScore("Bea", 0);
+});
