@@ -1,6 +1,6 @@
-using System.Collections.Concurrent;
 using KeepTally.Core.Cards;
 using KeepTally.Core.Formats;
+using Microsoft.Extensions.Caching.Memory;
 
 namespace KeepTally.Store.Book;
 
@@ -8,21 +8,13 @@ namespace KeepTally.Store.Book;
 /// Cards that were read lately, so that browsing the book reads no text twice. The text of a version changes only with
 /// the revision of its card.
 /// </summary>
-public sealed class CardShelf
+public sealed class CardShelf(IMemoryCache cache)
 {
-    private const int Kept = 20_000;
-    private readonly ConcurrentDictionary<(int Version, int Revision), DrillCard> _read = new();
+    private readonly record struct Key(int Version, int Revision);
 
-    public DrillCard? Find(int version, int revision) => _read.GetValueOrDefault((version, revision));
+    public DrillCard? Find(int version, int revision) => cache.Get<DrillCard>(new Key(version, revision));
 
     /// <summary>The card of a text that was found good before it was kept.</summary>
-    public DrillCard Put(int version, int revision, string json)
-    {
-        if (_read.Count >= Kept)
-        {
-            _read.Clear();
-        }
-
-        return _read.GetOrAdd((version, revision), static (_, text) => CardReader.Read(text).Sure(), json);
-    }
+    public DrillCard Put(int version, int revision, string json) =>
+        cache.Set(new Key(version, revision), CardReader.Read(json).Sure(), new MemoryCacheEntryOptions { Size = 1 });
 }
