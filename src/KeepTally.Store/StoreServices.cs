@@ -20,6 +20,8 @@ public static class StoreServices
         );
         services.AddSingleton<JournalWriter>();
         services.AddSingleton<CardShelf>();
+        services.AddSingleton<TextShelf>();
+        services.AddScoped<SheetOutcomes>();
         services.AddScoped<DrillBook>();
         services.AddScoped<CardDesk>();
         services.AddScoped<SquadBook>();

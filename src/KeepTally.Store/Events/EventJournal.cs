@@ -1,5 +1,5 @@
-using KeepTally.Core.Formats;
 using KeepTally.Core.Sheets;
+using KeepTally.Store.Book;
 using KeepTally.Store.Tables;
 using Microsoft.EntityFrameworkCore;
 
@@ -9,7 +9,7 @@ namespace KeepTally.Store.Events;
 /// The append-only journal of all sheets. A batch is on the disk before it is acknowledged; an event whose device and number
 /// are there already is not written again.
 /// </summary>
-public sealed class EventJournal(TallyDb db, JournalWriter writer)
+public sealed class EventJournal(TallyDb db, JournalWriter writer, TextShelf texts)
 {
     /// <inheritdoc cref="JournalWriter.AppendAsync"/>
     public Task<Appended> AppendAsync(string sheetId, IReadOnlyList<RunEvent> events) => writer.AppendAsync(sheetId, events);
@@ -55,11 +55,11 @@ public sealed class EventJournal(TallyDb db, JournalWriter writer)
             return null;
         }
 
-        var head = HeadReader.Read(row.HeadJson).Sure();
+        var head = texts.Head(row.HeadJson);
         return new SheetOnRecord(
             row.PracticeId,
             row.Origin,
-            Sheet.Open(CardReader.Read(row.CardJson, head.Options).Sure(), head).Sure(),
+            Sheet.Open(texts.Card(row.CardJson, head.Options), head).Sure(),
             new EventGate(head)
         );
     }

@@ -107,8 +107,9 @@ public sealed class JournalWriter : IDisposable
 
             transaction.Commit();
         }
-        catch (Exception failure) when (failure is SqliteException or InvalidOperationException)
+        catch (Exception failure)
         {
+            // Whatever it was, the next ones are written all the same.
             if (requests.Count == 1)
             {
                 requests[0].Done.SetException(failure);
@@ -117,12 +118,12 @@ public sealed class JournalWriter : IDisposable
             return false;
         }
 
-        PassOn(written);
         for (var i = 0; i < requests.Count; i++)
         {
             requests[i].Done.SetResult(written[i].Appended);
         }
 
+        PassOn(written);
         return true;
     }
 

@@ -1,11 +1,11 @@
 using System.Text.Json;
 using KeepTally.Core.Cards;
 using KeepTally.Core.Faults;
-using KeepTally.Core.Formats;
 using KeepTally.Core.Places;
 using KeepTally.Core.Planning;
 using KeepTally.Core.Sheets;
 using KeepTally.Core.Words;
+using KeepTally.Store.Book;
 using KeepTally.Store.Squads;
 using KeepTally.Store.Tables;
 
@@ -15,7 +15,7 @@ namespace KeepTally.Store.Practices;
 /// Who is in which group in each drill of a practice: the same for whoever looks beforehand and for the start, since it
 /// follows from what is written down alone: who is here, how groups are made, and what was settled by hand.
 /// </summary>
-public sealed class GroupPlan(SquadBook squad, PairBook pairs, PartnerMemory partners, PlayerLevels levels)
+public sealed class GroupPlan(SquadBook squad, PairBook pairs, PartnerMemory partners, PlayerLevels levels, TextShelf texts)
 {
     public async Task<PlannedGroups> OfAsync(Practice practice, CancellationToken stop = default)
     {
@@ -40,11 +40,11 @@ public sealed class GroupPlan(SquadBook squad, PairBook pairs, PartnerMemory par
 
     internal static string Written(IEnumerable<IReadOnlyList<string>> groups) => JsonSerializer.Serialize(groups);
 
-    private static DealtBlock Make(Block block, DealtGroups? settled, GroupFacts facts)
+    private DealtBlock Make(Block block, DealtGroups? settled, GroupFacts facts)
     {
         DrillCard[] cards = block.Circuit is { } circuit
-            ? [.. circuit.Stations.Select(station => CardReader.Read(station.CardVersion!.Json).Sure())]
-            : [CardReader.Read(block.CardVersion!.Json, TimingSheet.Chosen(block)).Sure()];
+            ? [.. circuit.Stations.Select(station => texts.Card(station.CardVersion!.Json))]
+            : [texts.Card(block.CardVersion!.Json, TimingSheet.Chosen(block))];
         // At a circuit a limit keeps a player from a station, not from the group.
         var allowed = facts.Members.Where(player => block.Circuit is not null || facts.May(player, cards[0])).ToArray();
         if (allowed.Length < 2)

@@ -1,12 +1,14 @@
+using KeepTally.Core.Cards;
 using KeepTally.Core.Formats;
 using KeepTally.Core.Sheets;
+using KeepTally.Store.Book;
 using KeepTally.Store.Tables;
 using Microsoft.EntityFrameworkCore;
 
 namespace KeepTally.Store.Practices;
 
 /// <summary>A practice as it stands on record: each run with its sheets, and every event acknowledged so far.</summary>
-public sealed class LiveRecord(TallyDb db)
+public sealed class LiveRecord(TallyDb db, TextShelf texts)
 {
     /// <summary>The runs of a practice, in the order of its blocks.</summary>
     public async Task<IReadOnlyList<RecordedRun>> OfAsync(int practiceId, CancellationToken stop = default) =>
@@ -40,9 +42,15 @@ public sealed class LiveRecord(TallyDb db)
         [
             .. runs.Select(run => new RecordedRun(
                 run,
-                [.. run.Sheets.Select(sheet => new RecordedSheet(sheet, [.. bySheet[sheet.Id]]))]
+                [.. run.Sheets.Select(sheet => Recorded(run, sheet, [.. bySheet[sheet.Id]]))]
             )),
         ];
+    }
+
+    private RecordedSheet Recorded(Run run, SheetRow row, IReadOnlyList<EventRow> events)
+    {
+        var head = texts.Head(row.HeadJson);
+        return new RecordedSheet(row, events, texts.Card(row.CardJson ?? run.CardJson, head.Options), head);
     }
 }
 
@@ -50,17 +58,16 @@ public sealed record RecordedRun(Run Run, IReadOnlyList<RecordedSheet> Sheets)
 {
     /// <summary>Every sheet folded from its events, to be shown or gone on with.</summary>
     public IReadOnlyList<RunSheet> Fold() =>
-        [.. Sheets.Select(sheet => new RunSheet(sheet.Row.Id, sheet.Row.Name, sheet.Fold(Run.CardJson), sheet.Row.Stop))];
+        [.. Sheets.Select(sheet => new RunSheet(sheet.Row.Id, sheet.Row.Name, sheet.Fold(), sheet.Row.Stop))];
 }
 
-public sealed record RecordedSheet(SheetRow Row, IReadOnlyList<EventRow> Events)
+/// <param name="Card">The card it is kept by: its own, else its run's.</param>
+public sealed record RecordedSheet(SheetRow Row, IReadOnlyList<EventRow> Events, DrillCard Card, LogHead Head)
 {
-    /// <summary>The sheet folded from its events by the rules of its own card, else of its run's.</summary>
-    public LiveSheet Fold(string runCardJson)
+    /// <summary>The sheet folded from its events.</summary>
+    public LiveSheet Fold()
     {
-        var cardJson = Row.CardJson ?? runCardJson;
-        var head = HeadReader.Read(Row.HeadJson).Sure();
-        var live = LiveSheet.Open(CardReader.Read(cardJson, head.Options).Sure(), head).Sure();
+        var live = LiveSheet.Open(Card, Head).Sure();
         live.AddAll([.. Events.Select(said => EventReader.Read(said.Line)).Where(said => said.IsRead).Select(said => said.Sure())]);
         return live;
     }

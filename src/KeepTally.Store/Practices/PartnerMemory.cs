@@ -1,13 +1,13 @@
-using KeepTally.Core.Formats;
 using KeepTally.Core.Places;
 using KeepTally.Core.Sheets;
+using KeepTally.Store.Book;
 using KeepTally.Store.Tables;
 using Microsoft.EntityFrameworkCore;
 
 namespace KeepTally.Store.Practices;
 
 /// <summary>Who was with whom in the last practices.</summary>
-public sealed class PartnerMemory(TallyDb db)
+public sealed class PartnerMemory(TallyDb db, TextShelf texts)
 {
     /// <summary>Partners of so many practices back are remembered.</summary>
     private const int Remembered = 3;
@@ -28,7 +28,7 @@ public sealed class PartnerMemory(TallyDb db)
             .Select(sheet => sheet.HeadJson)
             .ToListAsync(stop);
         var met = new Dictionary<Pair, int>();
-        foreach (var head in heads.Select(head => HeadReader.Read(head).Sure()))
+        foreach (var head in heads.Select(texts.Head))
         {
             Add(met, GroupsOf(head));
         }

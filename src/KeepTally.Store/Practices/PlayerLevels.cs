@@ -1,11 +1,11 @@
 using KeepTally.Core.Cards;
-using KeepTally.Core.Formats;
+using KeepTally.Store.Book;
 using Microsoft.EntityFrameworkCore;
 
 namespace KeepTally.Store.Practices;
 
 /// <summary>How strong players are by their latest result in a drill: what groups are made level by.</summary>
-public sealed class PlayerLevels(TallyDb db, LiveRecord record)
+public sealed class PlayerLevels(TallyDb db, SheetOutcomes outcomes, TextShelf texts)
 {
     /// <summary>Results of so many runs back count; the latest of each player.</summary>
     private const int RunsBack = 5;
@@ -38,7 +38,7 @@ public sealed class PlayerLevels(TallyDb db, LiveRecord record)
         return
         [
             .. played
-                .Where(card => CardReader.Read(card.Json).Sure().Stages[card.Stage].Scores == Scorer.Player)
+                .Where(card => texts.Card(card.Json).Stages[card.Stage].Scores == Scorer.Player)
                 .OrderByDescending(card => card.Version)
                 .DistinctBy(card => card.CardId)
                 .Select(card => (card.CardId, card.Name))
@@ -64,9 +64,9 @@ public sealed class PlayerLevels(TallyDb db, LiveRecord record)
             .Take(RunsBack)
             .Select(each => each.run.Id)
             .ToListAsync(stop);
-        foreach (var recorded in await record.OfRunsAsync(runs, stop))
+        foreach (var run in await outcomes.OfRunsAsync(runs, stop))
         {
-            foreach (var (player, level) in recorded.Sheets.SelectMany(sheet => LevelsOn(sheet, recorded.Run.CardJson)))
+            foreach (var (player, level) in run.Sheets.SelectMany(sheet => LevelsOn(sheet.Outcome)))
             {
                 levels.TryAdd(player, level);
             }
@@ -75,16 +75,15 @@ public sealed class PlayerLevels(TallyDb db, LiveRecord record)
         return levels;
     }
 
-    private static IEnumerable<(string Player, double Level)> LevelsOn(RecordedSheet sheet, string card)
+    private static IEnumerable<(string Player, double Level)> LevelsOn(SheetOutcome sheet)
     {
-        var live = sheet.Fold(card);
-        if (live.Stage.Scores != Scorer.Player)
+        if (sheet.Stage.Scores != Scorer.Player)
         {
             yield break;
         }
 
-        var measure = live.Stage.Measures[0];
-        foreach (var unit in live.ReportAt(live.Log.LastAt).Units.Where(unit => unit.Counts.Any(count => count.Value > 0)))
+        var measure = sheet.Stage.Measures[0];
+        foreach (var unit in sheet.Report.Units.Where(unit => unit.Counts.Any(count => count.Value > 0)))
         {
             if (unit.Value(measure.By) is { } value)
             {

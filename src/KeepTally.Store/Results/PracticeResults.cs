@@ -7,45 +7,37 @@ using KeepTally.Store.Tables;
 
 namespace KeepTally.Store.Results;
 
-/// <summary>The results of a practice: every drill's sheets folded from their events and ranked.</summary>
-public sealed class PracticeResults(LiveRecord record)
+/// <summary>The results of a practice: every drill's sheets as they ended, ranked.</summary>
+public sealed class PracticeResults(SheetOutcomes outcomes)
 {
     public async Task<IReadOnlyList<DrillResult>> OfAsync(int practiceId, CancellationToken stop = default) =>
-        [.. (await record.OfAsync(practiceId, stop)).SelectMany(Of)];
+        [.. (await outcomes.OfPracticeAsync(practiceId, stop)).SelectMany(Of)];
 
     /// <summary>A drill; of a circuit each station by itself, in the order of going, over all the groups that came to it.</summary>
-    private static IEnumerable<DrillResult> Of(RecordedRun recorded) =>
-        recorded.Sheets.Any(sheet => sheet.Row.Station is not null)
-            ? recorded
+    private static IEnumerable<DrillResult> Of(RunOutcome run) =>
+        run.Sheets.Any(sheet => sheet.Row.Station is not null)
+            ? run
                 .Sheets.Where(sheet => sheet.Row.Station is not null)
                 .GroupBy(sheet => sheet.Row.Station)
                 .OrderBy(station => station.Key)
-                .Select(station => Of(recorded.Run, [.. station.OrderBy(sheet => sheet.Row.Group)]))
-            : [Of(recorded.Run, recorded.Sheets)];
+                .Select(station => Of(run.Run, [.. station.OrderBy(sheet => sheet.Row.Group)]))
+            : [Of(run.Run, run.Sheets)];
 
-    private static IEnumerable<GoesRow> GoesOn(string sheet, LiveSheet live) =>
-        live.Floor.Stood.Select(player => new GoesRow(sheet, live.Head.NameOf(player), live.Floor.GoesOf(player)));
-
-    private static DrillResult Of(Run run, IReadOnlyList<RecordedSheet> recorded)
+    private static DrillResult Of(Run run, IReadOnlyList<(SheetRow Row, SheetOutcome Outcome)> recorded)
     {
         var sheets = recorded
-            .Select(sheet =>
-                (Name: sheet.Row.Group is { } group ? Letters.Of(group) : sheet.Row.Name, Live: sheet.Fold(run.CardJson))
-            )
+            .Select(sheet => (Name: sheet.Row.Group is { } group ? Letters.Of(group) : sheet.Row.Name, sheet.Outcome))
             .ToArray();
-        var reports = sheets
-            .Select(sheet => (sheet.Name, sheet.Live.Units, Report: sheet.Live.ReportAt(sheet.Live.Log.LastAt)))
-            .ToArray();
-        var stage = sheets[0].Live.Stage;
+        var (card, stage) = (sheets[0].Outcome.Card, sheets[0].Outcome.Stage);
         return new DrillResult(
             run.Id,
-            sheets[0].Live.Card,
+            card,
             stage,
-            sheets.Any(sheet => sheet.Live.Sheet.Clock.IsStarted),
-            DrillTable.Rank(stage.Measures, reports),
-            [.. reports.Select(report => new SheetResult(report.Name, report.Units, report.Report))],
+            Array.Exists(sheets, sheet => sheet.Outcome.Begun),
+            DrillTable.Rank(stage.Measures, [.. sheets.Select(sheet => (sheet.Name, sheet.Outcome.Units, sheet.Outcome.Report))]),
+            [.. sheets.Select(sheet => new SheetResult(sheet.Name, sheet.Outcome.Units, sheet.Outcome.Report))],
             recorded[0].Row.Station,
-            stage.Moves.Count == 0 ? [] : [.. sheets.SelectMany(sheet => GoesOn(sheet.Name, sheet.Live))]
+            [.. sheets.SelectMany(sheet => sheet.Outcome.Goes.Select(goes => goes with { Sheet = sheet.Name }))]
         );
     }
 }
@@ -69,7 +61,3 @@ public sealed record DrillResult(
 }
 
 public sealed record SheetResult(string Name, IReadOnlyList<Unit> Units, SheetReport Report);
-
-/// <summary>How often a player had each job of a drill.</summary>
-/// <param name="Sheet">The name of the group or court; empty where there was only one.</param>
-public sealed record GoesRow(string Sheet, string Player, IReadOnlyDictionary<string, int> Goes);

@@ -1,11 +1,12 @@
 using KeepTally.Core.Formats;
 using KeepTally.Core.Sheets;
 using Microsoft.EntityFrameworkCore;
+using Microsoft.Extensions.Caching.Memory;
 
 namespace KeepTally.Store.Squads;
 
 /// <summary>Erases a player on request: the results stay, and say nobody's name.</summary>
-public sealed class PlayerErasure(TallyDb db)
+public sealed class PlayerErasure(TallyDb db, IMemoryCache cache)
 {
     /// <summary>What stands in results where the name stood.</summary>
     public const string Nameless = "Nameless";
@@ -37,6 +38,8 @@ public sealed class PlayerErasure(TallyDb db)
         db.Players.Remove(player);
         await db.SaveChangesAsync(stop);
         await transaction.CommitAsync(stop);
+        // No name is kept in memory either.
+        (cache as MemoryCache)?.Clear();
         return true;
     }
 

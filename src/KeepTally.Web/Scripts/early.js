@@ -49,6 +49,13 @@ function keepByKey(event) {
   }
 }
 
+// Without a network the page comes from this device's own store, as it was when it was last fetched: what has changed since
+// is not shown as if it were so.
+const old = 20_000;
+document.addEventListener("DOMContentLoaded", () => {
+  const now = Date.now() + (Number(localStorage.getItem("clock-offset")) || 0);
+  root()?.classList.toggle("is-old", now - Number(root().dataset.now) > old);
+});
 document.addEventListener("pointerdown", keep, true);
 document.addEventListener("click", keepByKey, true);
 window.early = early;

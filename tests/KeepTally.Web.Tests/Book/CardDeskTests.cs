@@ -139,7 +139,7 @@ public sealed class CardDeskTests : IAsyncLifetime
 
         Assert.Null(await _home.WithAsync<PracticeStart, string?>(start => start.BeginAsync(practice!.Value)));
         var record = await _home.WithAsync<LiveRecord, IReadOnlyList<RecordedRun>>(each => each.OfAsync(practice!.Value));
-        var stages = record.Select(run => run.Sheets[0].Fold(run.Run.CardJson)).ToArray();
+        var stages = record.Select(run => run.Sheets[0].Fold()).ToArray();
 
         Assert.Equal(
             ["Controlled", "Live, unscored", "Scored", "Five of seven from each spot"],

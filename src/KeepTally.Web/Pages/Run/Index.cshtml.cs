@@ -12,7 +12,7 @@ public sealed class IndexModel(PracticeBook book, LiveRecord record, TimeProvide
         Drills = [
             .. live.Runs.Select(
                 (run, index) =>
-                    DrillPad.Of(index, run.Name, Practice.Blocks[index].Minutes, run.Sheets) with
+                    DrillPad.Of(index, run.Name, Blocks[index].Minutes, run.Sheets) with
                     {
                         Now = index == View.Block ? View.Run : null,
                     }

@@ -16,6 +16,9 @@ public abstract class LivePageModel(PracticeBook book, LiveRecord record, TimePr
 {
     public required Practice Practice { get; set; }
 
+    /// <summary>The block of each run, in the order of the runs.</summary>
+    protected IReadOnlyList<Block> Blocks { get; private set; } = [];
+
     /// <summary>The practice for the core in the browser, as JSON.</summary>
     public string PracticeJson { get; private set; } = "";
 
@@ -48,10 +51,8 @@ public abstract class LivePageModel(PracticeBook book, LiveRecord record, TimePr
         Now = clock.GetUtcNow().ToUnixTimeMilliseconds();
         LastSequence = PracticeText.LastSequence(runs);
         PracticeJson = PracticeText.Of(practice, runs);
-        var live = new LivePractice(
-            "page",
-            [.. runs.Select(run => new LiveRun(practice.Blocks.First(block => block.Id == run.Run.BlockId).Title, run.Fold()))]
-        );
+        Blocks = [.. runs.Select(run => practice.Blocks.First(block => block.Id == run.Run.BlockId))];
+        var live = new LivePractice("page", [.. runs.Select((run, index) => new LiveRun(Blocks[index].Title, run.Fold()))]);
         // What the clock calls for by now is shown as every device will show it; the devices say it themselves.
         live.SayDue(Now - Origin);
         View = new RunFace(live).At(Now - Origin);

@@ -118,10 +118,10 @@ async function begin() {
   }
 
   function keepAndSend(events) {
-    keep.toSend(events).then(
-      () => wire.send(),
-      () => tell("This device keeps nothing: its storage is full or closed. Free some space, then reload."),
-    );
+    keep
+      .toSend(events)
+      .catch(() => tell("This device keeps nothing: its storage is full or closed. Free some space, then reload."))
+      .then(() => wire.send());
   }
 
   // What others say may come in bursts: one look shows them all.
