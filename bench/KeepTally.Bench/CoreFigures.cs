@@ -1,5 +1,7 @@
 using KeepTally.Core.Formats;
 using KeepTally.Core.Sheets;
+using KeepTally.Core.Words;
+using KeepTally.Screen;
 
 namespace KeepTally.Bench;
 
@@ -54,7 +56,7 @@ internal static class CoreFigures
         }
     }
 
-    /// <summary>A press to its event, its words and how everything stands after it.</summary>
+    /// <summary>A press as the run screen takes it: to its event, its words, and the changed screen.</summary>
     private static double TapPath(int before)
     {
         const int Presses = 100;
@@ -68,10 +70,16 @@ internal static class CoreFigures
                 },
                 practice =>
                 {
+                    var face = new RunFace(practice);
+                    var live = practice.Find("s")!;
                     for (var i = 0; i < Presses; i++)
                     {
-                        practice.Tap("s", new Touch("a", "goal"), before + (10 * i), out _);
-                        _ = practice.Find("s")!.ReportAt(before + (10 * i) + 5);
+                        var now = before + (10 * i);
+                        var glance = live.Sheet.Glance(now);
+                        practice.Tap("s", new Touch("a", "goal"), now, out var said);
+                        practice.SayDue(now);
+                        _ = TapWords.Explain(live, (RunEvent.Tap)said[0].Event, glance, live.Sheet.Glance(now + 1));
+                        _ = face.At(now + 5);
                     }
                 }
             )

@@ -125,8 +125,8 @@ try {
   await page.keyboard.press("Escape");
   const board = await context.newPage();
   await board.goto(page.url().replace("/run/", "/board/"));
-  await board.locator("place-board").first().waitFor();
-  await board.waitForTimeout(400);
+  await board.locator("#board[aria-busy=false]").waitFor();
+  await board.locator("#net[data-net=on]").waitFor();
   await board.screenshot({ path: `${folder}/board.png` });
   await board.close();
   await phone();
