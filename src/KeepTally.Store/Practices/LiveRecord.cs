@@ -12,24 +12,14 @@ public sealed class LiveRecord(TallyDb db, TextShelf texts)
 {
     /// <summary>The runs of a practice, in the order of its blocks.</summary>
     public async Task<IReadOnlyList<RecordedRun>> OfAsync(int practiceId, CancellationToken stop = default) =>
-        await OfRunsAsync(
-            await db
-                .Runs.Where(run => run.Block!.PracticeId == practiceId)
-                .OrderBy(run => run.Block!.Order)
-                .Select(run => run.Id)
-                .ToListAsync(stop),
-            stop
-        );
+        await OfAsync(await RunRows.OfPracticeAsync(db, practiceId, stop), stop);
 
     /// <summary>Runs in the order asked for.</summary>
-    public async Task<IReadOnlyList<RecordedRun>> OfRunsAsync(IReadOnlyList<int> ids, CancellationToken stop = default)
+    public async Task<IReadOnlyList<RecordedRun>> OfRunsAsync(IReadOnlyList<int> ids, CancellationToken stop = default) =>
+        await OfAsync(await RunRows.OfAsync(db, ids, stop), stop);
+
+    private async Task<IReadOnlyList<RecordedRun>> OfAsync(List<Run> runs, CancellationToken stop)
     {
-        var found = await db
-            .Runs.AsNoTracking()
-            .Include(run => run.Sheets.OrderBy(sheet => sheet.Order))
-            .Where(run => ids.Contains(run.Id))
-            .ToDictionaryAsync(run => run.Id, stop);
-        var runs = ids.Select(id => found[id]).ToArray();
         // By the sheets' own ids, so that the index leads there however long the journal has grown.
         var sheets = runs.SelectMany(run => run.Sheets).Select(sheet => sheet.Id).ToArray();
         var events = await db

@@ -1,5 +1,4 @@
 using KeepTally.Core.Cards;
-using KeepTally.Core.Formats;
 using KeepTally.Core.Sheets;
 using KeepTally.Store.Book;
 using KeepTally.Store.Tables;
@@ -21,24 +20,15 @@ public sealed class SheetOutcomes(TallyDb db, TextShelf texts, IMemoryCache cach
 
     /// <summary>The runs of a practice, in the order of its blocks.</summary>
     public async Task<IReadOnlyList<RunOutcome>> OfPracticeAsync(int practice, CancellationToken stop = default) =>
-        await OfRunsAsync(
-            await db
-                .Runs.Where(run => run.Block!.PracticeId == practice)
-                .OrderBy(run => run.Block!.Order)
-                .Select(run => run.Id)
-                .ToListAsync(stop),
-            stop
-        );
+        await OfAsync(await RunRows.OfPracticeAsync(db, practice, stop), stop);
 
     /// <summary>Runs in the order asked for.</summary>
-    public async Task<IReadOnlyList<RunOutcome>> OfRunsAsync(IReadOnlyList<int> ids, CancellationToken stop = default)
+    public async Task<IReadOnlyList<RunOutcome>> OfRunsAsync(IReadOnlyList<int> ids, CancellationToken stop = default) =>
+        await OfAsync(await RunRows.OfAsync(db, ids, stop), stop);
+
+    private async Task<IReadOnlyList<RunOutcome>> OfAsync(List<Run> runs, CancellationToken stop)
     {
-        var runs = await db
-            .Runs.AsNoTracking()
-            .Include(run => run.Sheets.OrderBy(sheet => sheet.Order))
-            .Where(run => ids.Contains(run.Id))
-            .ToDictionaryAsync(run => run.Id, stop);
-        var sheets = runs.Values.SelectMany(run => run.Sheets).Select(sheet => sheet.Id).ToArray();
+        var sheets = runs.SelectMany(run => run.Sheets).Select(sheet => sheet.Id).ToArray();
         var last = await db
             .Events.Where(said => sheets.Contains(said.SheetId))
             .GroupBy(said => said.SheetId)
@@ -47,7 +37,7 @@ public sealed class SheetOutcomes(TallyDb db, TextShelf texts, IMemoryCache cach
         Key KeyOf(SheetRow sheet) => new(sheet.Id, sheet.HeadJson, last.GetValueOrDefault(sheet.Id));
 
         var known = new Dictionary<string, SheetOutcome>(StringComparer.Ordinal);
-        foreach (var sheet in runs.Values.SelectMany(run => run.Sheets))
+        foreach (var sheet in runs.SelectMany(run => run.Sheets))
         {
             if (cache.TryGetValue(KeyOf(sheet), out SheetOutcome? outcome))
             {
@@ -61,7 +51,7 @@ public sealed class SheetOutcomes(TallyDb db, TextShelf texts, IMemoryCache cach
                 ? []
                 : await db.Events.AsNoTracking().Where(said => unknown.Contains(said.SheetId)).ToListAsync(stop);
         var events = rows.ToLookup(said => said.SheetId);
-        foreach (var run in runs.Values)
+        foreach (var run in runs)
         {
             foreach (var sheet in run.Sheets.Where(sheet => !known.ContainsKey(sheet.Id)))
             {
@@ -70,14 +60,13 @@ public sealed class SheetOutcomes(TallyDb db, TextShelf texts, IMemoryCache cach
             }
         }
 
-        return [.. ids.Select(id => new RunOutcome(runs[id], [.. runs[id].Sheets.Select(sheet => (sheet, known[sheet.Id]))]))];
+        return [.. runs.Select(run => new RunOutcome(run, [.. run.Sheets.Select(sheet => (sheet, known[sheet.Id]))]))];
     }
 
     private SheetOutcome Fold(SheetRow row, Run run, IReadOnlyList<EventRow> events)
     {
         var head = texts.Head(row.HeadJson);
-        var live = LiveSheet.Open(texts.Card(row.CardJson ?? run.CardJson, head.Options), head).Sure();
-        live.AddAll([.. events.Select(said => EventReader.Read(said.Line)).Where(said => said.IsRead).Select(said => said.Sure())]);
+        var live = new RecordedSheet(row, events, texts.Card(row.CardJson ?? run.CardJson, head.Options), head).Fold();
         return new SheetOutcome(
             live.Card,
             live.Stage,
