@@ -47,20 +47,20 @@ internal static class BenchCards
                     _ => Points,
                 }
             )
-            .Sure();
+            .Require();
 
     internal static LogHead Head(DrillCard card) => new("d", 0, card.Chosen, [.. Units.Select(id => new Unit(id, id, []))]);
 
-    internal static Sheet Sheet(string name)
+    internal static Score Sheet(string name)
     {
         var card = Card(name);
-        return Core.Sheets.Sheet.Open(card, Head(card)).Sure();
+        return Core.Sheets.Score.Open(card, Head(card)).Require();
     }
 
-    internal static LiveSheet Live(string name)
+    internal static Sheet Live(string name)
     {
         var card = Card(name);
-        return LiveSheet.Open(card, Head(card)).Sure();
+        return Sheet.Open(card, Head(card)).Require();
     }
 
     /// <summary>A start, and then a tap a millisecond.</summary>

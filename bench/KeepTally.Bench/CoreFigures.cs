@@ -48,11 +48,11 @@ internal static class CoreFigures
         yield return new Figure("2,000 taps, each undone, one by one", Undos(), "ms", Most: 100);
     }
 
-    private static void Fold(Sheet sheet, RunEvent[] events)
+    private static void Fold(Score sheet, RunEvent[] events)
     {
-        foreach (var said in events)
+        foreach (var runEvent in events)
         {
-            sheet.Apply(said);
+            sheet.Apply(runEvent);
         }
     }
 
@@ -75,10 +75,10 @@ internal static class CoreFigures
                     for (var i = 0; i < Presses; i++)
                     {
                         var now = before + (10 * i);
-                        var glance = live.Sheet.Glance(now);
-                        practice.Tap("s", new Touch("a", "goal"), now, out var said);
-                        practice.SayDue(now);
-                        _ = TapWords.Explain(live, (RunEvent.Tap)said[0].Event, glance, live.Sheet.Glance(now + 1));
+                        var glance = live.Score.Snapshot(now);
+                        practice.Tap("s", new TapCommand("a", "goal"), now, out var appended);
+                        practice.AppendDue(now);
+                        _ = TapWords.Explain(live, (RunEvent.Tap)appended[0].Event, glance, live.Score.Snapshot(now + 1));
                         _ = face.At(now + 5);
                     }
                 }
@@ -87,9 +87,9 @@ internal static class CoreFigures
             / Presses;
     }
 
-    private static void Open(LiveSheet live, string[] lines)
+    private static void Open(Sheet live, string[] lines)
     {
-        live.AddAll([.. lines.Select(line => EventReader.Read(line).Sure())]);
+        live.AddAll([.. lines.Select(line => EventReader.Read(line).Require())]);
         _ = live.ReportAt(live.Log.LastAt);
     }
 
@@ -113,16 +113,16 @@ internal static class CoreFigures
     {
         var later = BenchCards
             .Events(Half, device: "late")
-            .Select(said => said is RunEvent.Tap tap ? tap with { At = tap.At + Half } : said)
+            .Select(runEvent => runEvent is RunEvent.Tap tap ? tap with { At = tap.At + Half } : runEvent)
             .ToArray();
         var earlier = BenchCards.Events(Half, device: "early");
         return Measure.Milliseconds(
             () => BenchCards.Live("points"),
             live =>
             {
-                foreach (var said in later.Concat(earlier))
+                foreach (var runEvent in later.Concat(earlier))
                 {
-                    live.Add(said);
+                    live.Add(runEvent);
                 }
 
                 _ = live.ReportAt(2 * Half);

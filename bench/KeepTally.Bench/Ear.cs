@@ -3,7 +3,7 @@ using System.Buffers.Text;
 namespace KeepTally.Bench;
 
 /// <summary>One device that listens: every event once, and how long after its stamp it came. Reads bytes, so that many fit in.</summary>
-internal sealed class Ear(HttpClient http, int practice)
+internal sealed class StreamListener(HttpClient http, int practice)
 {
     private readonly TaskCompletionSource _ready = new(TaskCreationOptions.RunContinuationsAsynchronously);
     private long _last;
@@ -15,17 +15,17 @@ internal sealed class Ear(HttpClient http, int practice)
 
     internal List<double> Delays { get; } = [];
 
-    internal async Task ListenAsync(CancellationToken stop)
+    internal async Task ListenAsync(CancellationToken cancellationToken)
     {
         try
         {
             await using var stream = await http.GetStreamAsync(
                 new Uri($"/api/practices/{practice}/events?after=0", UriKind.Relative),
-                stop
+                cancellationToken
             );
             var buffer = new byte[1 << 16];
             var kept = 0;
-            while (await stream.ReadAsync(buffer.AsMemory(kept), stop) is > 0 and var read)
+            while (await stream.ReadAsync(buffer.AsMemory(kept), cancellationToken) is > 0 and var read)
             {
                 kept = Take(buffer.AsSpan(0, kept + read));
                 buffer.AsSpan(0, kept).CopyTo(buffer);

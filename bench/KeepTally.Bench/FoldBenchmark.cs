@@ -17,12 +17,12 @@ public class FoldBenchmark
     public void SetUp() => _events = BenchCards.Events(Taps, Card == "tags");
 
     [Benchmark(OperationsPerInvoke = Taps)]
-    public SheetReport Fold()
+    public ScoreReport Fold()
     {
         var sheet = BenchCards.Sheet(Card);
-        foreach (var said in _events)
+        foreach (var runEvent in _events)
         {
-            sheet.Apply(said);
+            sheet.Apply(runEvent);
         }
 
         return sheet.Report(Taps);

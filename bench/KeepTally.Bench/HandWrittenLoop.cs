@@ -23,9 +23,9 @@ internal static class HandWrittenLoop
     {
         var counts = new Counts[Units.Length];
         var started = false;
-        foreach (var said in events)
+        foreach (var runEvent in events)
         {
-            switch (said)
+            switch (runEvent)
             {
                 case RunEvent.Start:
                     started = true;

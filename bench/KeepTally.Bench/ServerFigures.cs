@@ -76,14 +76,14 @@ internal static class ServerFigures
             sheets.Add(await server.BeginAnotherAsync());
         }
 
-        using var stop = new CancellationTokenSource();
-        var ears = new List<Ear>();
+        using var timeout = new CancellationTokenSource();
+        var ears = new List<StreamListener>();
         for (var i = 0; i < devices; i++)
         {
-            ears.Add(new Ear(server.Http, sheets[i % practices].Practice) { Origin = sheets[i % practices].Origin });
+            ears.Add(new StreamListener(server.Http, sheets[i % practices].Practice) { Origin = sheets[i % practices].Origin });
         }
 
-        var listening = ears.Select(ear => ear.ListenAsync(stop.Token)).ToArray();
+        var listening = ears.Select(ear => ear.ListenAsync(timeout.Token)).ToArray();
         await Task.WhenAll(ears.Select(ear => ear.Ready));
         var sent = new int[practices];
         var (times, failed) = (new List<double>(), 0);
@@ -116,7 +116,7 @@ internal static class ServerFigures
             });
         await Task.WhenAll(tapping);
         await Task.Delay(TimeSpan.FromSeconds(2));
-        await stop.CancelAsync();
+        await timeout.CancelAsync();
         await Task.WhenAll(listening);
         var due = Enumerable.Range(0, devices).Sum(device => (long)sent[device % practices]);
         return new LoadResult(times, [.. ears.SelectMany(ear => ear.Delays)], failed, due - ears.Sum(ear => ear.Heard), due);

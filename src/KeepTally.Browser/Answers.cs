@@ -7,18 +7,18 @@ using KeepTally.Screen;
 namespace KeepTally.Browser;
 
 /// <summary>An event to keep and to send.</summary>
-internal sealed record SaidEvent(string Sheet, string Device, int N, string Line);
+internal sealed record EventLine(string Sheet, string Device, int N, string Line);
 
 /// <summary>Makes what came of something said.</summary>
 internal static class Answers
 {
-    internal static IReadOnlyList<SaidEvent> Events(IReadOnlyList<Said> said)
+    internal static IReadOnlyList<EventLine> Events(IReadOnlyList<SheetEvent> appended)
     {
-        var events = new SaidEvent[said.Count];
+        var events = new EventLine[appended.Count];
         for (var i = 0; i < events.Length; i++)
         {
-            var (sheet, made) = said[i];
-            events[i] = new SaidEvent(sheet, made.Id.Device, made.Id.N, EventWriter.Write(made));
+            var (sheet, made) = appended[i];
+            events[i] = new EventLine(sheet, made.Id.Device, made.Id.N, EventWriter.Write(made));
         }
 
         return events;
@@ -28,13 +28,13 @@ internal static class Answers
     /// Lines of text: why nothing was said, or empty; what a tap did and why, or empty; then four lines an event: sheet,
     /// device, number, and its line of the log, which is JSON and need not be written as a text within another.
     /// </summary>
-    internal static string Of(IReadOnlyList<Said> said, string? refused, string why = "")
+    internal static string Of(IReadOnlyList<SheetEvent> appended, string? refused, string why = "")
     {
         var text = new StringBuilder();
         text.Append(refused?.ReplaceLineEndings(" ")).Append('\n').Append(why.ReplaceLineEndings(" "));
-        for (var i = 0; i < said.Count; i++)
+        for (var i = 0; i < appended.Count; i++)
         {
-            var (sheet, made) = said[i];
+            var (sheet, made) = appended[i];
             text.Append('\n').Append(sheet).Append('\n').Append(made.Id.Device).Append('\n').Append(made.Id.N);
             text.Append('\n').Append(EventWriter.Write(made));
         }
@@ -50,7 +50,7 @@ internal sealed record SignalView(string Kind, double In, int Left);
 [JsonSourceGenerationOptions(PropertyNamingPolicy = JsonKnownNamingPolicy.CamelCase)]
 [JsonSerializable(typeof(PracticeFile))]
 [JsonSerializable(typeof(Dictionary<string, string>))]
-[JsonSerializable(typeof(IReadOnlyList<SaidEvent>))]
+[JsonSerializable(typeof(IReadOnlyList<EventLine>))]
 [JsonSerializable(typeof(PracticeView))]
 [JsonSerializable(typeof(ClockView))]
 [JsonSerializable(typeof(ChangeFile))]

@@ -34,13 +34,13 @@ internal static partial class Bridge
             {
                 var head = HeadReader.Read(sheet.Head);
                 var card = CardReader.Read(sheet.Card ?? run.Card, head.Value?.Options ?? new Dictionary<string, string>());
-                if (!head.IsRead || !card.IsRead)
+                if (!head.IsOk || !card.IsOk)
                 {
                     return $"{run.Name}: {head.Faults.Concat(card.Faults).First()}";
                 }
 
-                var live = LiveSheet.Open(card.Value, head.Value);
-                if (!live.IsRead)
+                var live = Sheet.Open(card.Value, head.Value);
+                if (!live.IsOk)
                 {
                     return $"{run.Name}: {live.Faults[0]}";
                 }
@@ -65,14 +65,14 @@ internal static partial class Bridge
 
     /// <summary>Takes in a history of a sheet, one line an event, folded once.</summary>
     [JSExport]
-    internal static void HearAll(string sheet, string lines) => Take(sheet, lines.Split('\n'));
+    internal static void ReceiveAll(string sheet, string lines) => Take(sheet, lines.Split('\n'));
 
     /// <summary>
     /// Takes in an event as it stands on record; why it cannot stand, or an empty text. Where this device says something else
     /// under its id, the one on record takes its place.
     /// </summary>
     [JSExport]
-    internal static string Hear(string sheet, string device, int n, string line)
+    internal static string Receive(string sheet, string device, int n, string line)
     {
         // One that is here already need not be read; only ids that devices share can mean two things.
         if (
@@ -83,25 +83,25 @@ internal static partial class Bridge
             return "";
         }
 
-        var said = EventReader.Read(line);
-        return said.IsRead ? Practice.Hear(sheet, said.Value)?.ToString() ?? "" : said.Faults[0].ToString();
+        var read = EventReader.Read(line);
+        return read.IsOk ? Practice.Receive(sheet, read.Value)?.ToString() ?? "" : read.Faults[0].ToString();
     }
 
     /// <summary>The server refused an event of this device: it is taken out.</summary>
     [JSExport]
-    internal static void TakeOut(string sheet, string line)
+    internal static void Retract(string sheet, string line)
     {
-        if (EventReader.Read(line) is { IsRead: true } refused)
+        if (EventReader.Read(line) is { IsOk: true } refused)
         {
-            Practice.TakeOut(sheet, refused.Value);
+            Practice.Retract(sheet, refused.Value);
         }
     }
 
     /// <summary>An event in the coach's words: "Ada · Clean".</summary>
     [JSExport]
     internal static string Describe(string sheet, string line) =>
-        Practice.Find(sheet) is { } live && EventReader.Read(line) is { IsRead: true } said
-            ? RunFace.Describe(sheet, live, said.Value)
+        Practice.Find(sheet) is { } live && EventReader.Read(line) is { IsOk: true } read
+            ? RunFace.Describe(sheet, live, read.Value)
             : "";
 
     /// <summary>Takes a touch of the pad and says why it did what it did.</summary>
@@ -111,10 +111,10 @@ internal static partial class Bridge
     internal static string Tap(string sheet, string? unit, string? outcome, string? zone, string tags, double value, double now)
     {
         var live = Practice.Find(sheet);
-        var before = live?.Sheet.Glance(Math.Max((long)now, live.Log.LastAt + 1));
-        var refusal = Practice.Tap(
+        var before = live?.Score.Snapshot(Math.Max((long)now, live.Log.LastAt + 1));
+        var fault = Practice.Tap(
             sheet,
-            new Touch(
+            new TapCommand(
                 unit,
                 outcome,
                 zone,
@@ -122,33 +122,33 @@ internal static partial class Bridge
                 double.IsNaN(value) ? null : value
             ),
             (long)now,
-            out var said
+            out var appended
         );
         var why =
-            live is not null && said is [{ Event: RunEvent.Tap tap }]
-                ? TapWords.Explain(live, tap, before!, live.Sheet.Glance(tap.At))
+            live is not null && appended is [{ Event: RunEvent.Tap tap }]
+                ? TapWords.Explain(live, tap, before!, live.Score.Snapshot(tap.At))
                 : "";
-        return Answers.Of(said, refusal?.ToString(), why);
+        return Answers.Of(appended, fault?.ToString(), why);
     }
 
     /// <summary>Passes the turn to a unit, or with an empty text to the next.</summary>
     [JSExport]
     internal static string PassTurn(string sheet, string unit, double now)
     {
-        var refusal = Practice.PassTurn(sheet, unit.Length == 0 ? null : unit, (long)now, out var said);
-        return Answers.Of(said, refusal?.ToString());
+        var fault = Practice.PassTurn(sheet, unit.Length == 0 ? null : unit, (long)now, out var appended);
+        return Answers.Of(appended, fault?.ToString());
     }
 
     /// <summary>Moves the places of a sheet on, and says who won.</summary>
     [JSExport]
-    internal static string MoveOn(string sheet, string winner, double now) =>
-        Answers.Of(Practice.MoveOn(sheet, winner, (long)now), null);
+    internal static string RotateWith(string sheet, string winner, double now) =>
+        Answers.Of(Practice.RotateWith(sheet, winner, (long)now), null);
 
     /// <summary>Start, Pause, Resume, Freeze, Rotate, Turn, End or Back, on the drill under way.</summary>
     [JSExport]
-    internal static string Say(string word, string reason, double now) =>
-        Enum.TryParse<Word>(word, ignoreCase: true, out var meant)
-            ? Answers.Of(Practice.Say(meant, (long)now, reason), null)
+    internal static string Execute(string word, string reason, double now) =>
+        Enum.TryParse<RunCommand>(word, ignoreCase: true, out var meant)
+            ? Answers.Of(Practice.Execute(meant, (long)now, reason), null)
             : Answers.Of([], $"\"{word}\" is not something that can be said here.");
 
     [JSExport]
@@ -157,10 +157,10 @@ internal static partial class Bridge
 
     /// <summary>Says that people come, go or change places, as JSON.</summary>
     [JSExport]
-    internal static string Change(string change, double now)
+    internal static string ChangeRoster(string change, double now)
     {
         var file = JsonSerializer.Deserialize(change, ViewJson.Default.ChangeFile)!;
-        return Answers.Of(Practice.Change(new PeopleChange(file.Off, file.In, file.Sheet), (long)now), null);
+        return Answers.Of(Practice.ChangeRoster(new RosterChange(file.Off, file.In, file.Sheet), (long)now), null);
     }
 
     /// <summary>Who is on the drill under way and who may come in.</summary>
@@ -176,7 +176,7 @@ internal static partial class Bridge
     [JSExport]
     internal static string Look(double now)
     {
-        var due = Practice.SayDue((long)now);
+        var due = Practice.AppendDue((long)now);
         return _changes.To(_face!.At((long)now), due);
     }
 
@@ -205,8 +205,8 @@ internal static partial class Bridge
             var lead = Practice.Runs[Practice.Current].Lead((long)to);
             if (
                 lead.Timeline is { } timeline
-                && lead.Sheet.Clock is { IsStarted: true, IsPaused: false } clock
-                && !lead.Sheet.IsDoneAt((long)from)
+                && lead.Score.Clock is { IsStarted: true, IsPaused: false } clock
+                && !lead.Score.IsDoneAt((long)from)
             )
             {
                 var start = clock.InstantOf(0);
@@ -243,7 +243,7 @@ internal static partial class Bridge
     {
         if (Practice.Find(sheet) is { } live && lines.Count > 0)
         {
-            live.AddAll([.. lines.Select(EventReader.Read).Where(said => said.IsRead).Select(said => said.Sure())]);
+            live.AddAll([.. lines.Select(EventReader.Read).Where(read => read.IsOk).Select(read => read.Require())]);
         }
     }
 }

@@ -18,7 +18,7 @@ internal sealed record SheetFile(
     string Head,
     IReadOnlyList<string> Events,
     string? Card = null,
-    Stop? Stop = null
+    CircuitStop? Stop = null
 );
 
 /// <summary>People who come, go or change places.</summary>

@@ -22,7 +22,7 @@ internal sealed class ViewChanges
     private readonly ArrayBufferWriter<byte> _buffer = new(4096);
     private PracticeView? _shown;
 
-    internal string To(PracticeView now, IReadOnlyList<Said> due)
+    internal string To(PracticeView now, IReadOnlyList<SheetEvent> due)
     {
         _buffer.ResetWrittenCount();
         using (var json = new Utf8JsonWriter(_buffer))
@@ -31,7 +31,7 @@ internal sealed class ViewChanges
             if (due.Count > 0)
             {
                 json.WritePropertyName("due");
-                JsonSerializer.Serialize(json, Answers.Events(due), ViewJson.Default.IReadOnlyListSaidEvent);
+                JsonSerializer.Serialize(json, Answers.Events(due), ViewJson.Default.IReadOnlyListEventLine);
             }
 
             if (_shown is not { Run: { } was } before || before.Block != now.Block || now.Run is not { } run)

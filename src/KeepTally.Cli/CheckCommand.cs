@@ -26,7 +26,7 @@ internal static class CheckCommand
         foreach (var file in files)
         {
             var read = CardReader.Read(Unusable.Text(file));
-            if (read.IsRead)
+            if (read.IsOk)
             {
                 Console.Out.WriteLine(CardWords.InFull(read.Value));
             }

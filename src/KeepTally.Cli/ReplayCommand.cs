@@ -27,15 +27,15 @@ internal static class ReplayCommand
     {
         var log = Unusable.Read(logFile, LogReader.Read);
         var card = Unusable.Read(cardFile, text => CardReader.Read(text, log.Head.Options));
-        var live = Unusable.Sure(logFile, LiveSheet.Open(card, log.Head));
-        foreach (var (line, said) in log.Events.Where(logged => at is null || logged.Said.At <= at))
+        var live = Unusable.Require(logFile, Sheet.Open(card, log.Head));
+        foreach (var (line, runEvent) in log.Events.Where(logged => at is null || logged.Event.At <= at))
         {
-            if (live.Add(said) is { } refusal)
+            if (live.Add(runEvent) is { } fault)
             {
-                throw Unusable.In(logFile, new Fault(refusal.Property, refusal.Problem, refusal.Mend).OnLine(line));
+                throw Unusable.In(logFile, new Fault(fault.Path, fault.Problem, fault.Mend).OnLine(line));
             }
         }
 
-        return ReplayWriter.Write(live.Sheet.Report(at ?? live.Log.LastAt));
+        return ReplayWriter.Write(live.Score.Report(at ?? live.Log.LastAt));
     }
 }

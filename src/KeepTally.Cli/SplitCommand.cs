@@ -45,7 +45,7 @@ internal static class SplitCommand
         };
         command.SetAction(parsed =>
         {
-            var wish = new SplitWish(
+            var request = new SplitRequest(
                 WayOf(parsed.GetValue(how)!),
                 parsed.GetValue(groups),
                 parsed.GetValue(seed),
@@ -53,8 +53,8 @@ internal static class SplitCommand
                 Pairs("--together", parsed.GetValue(together)),
                 parsed.GetValue(history) is { } file ? SplitFiles.Met(file) : new Dictionary<Pair, int>()
             );
-            var made = Split.Make(SplitFiles.Players(parsed.GetValue(players)!), wish);
-            var split = made.IsRead ? made.Value : throw new Unusable($"--{made.Faults[0]}");
+            var made = Split.Make(SplitFiles.Players(parsed.GetValue(players)!), request);
+            var split = made.IsOk ? made.Value : throw new Unusable($"--{made.Faults[0]}");
             Console.Out.WriteLine(JsonSerializer.Serialize(split.Select(group => group.Select(player => player.Id)), Plain));
         });
         return command;

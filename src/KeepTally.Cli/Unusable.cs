@@ -10,8 +10,8 @@ internal sealed class Unusable(string line) : Exception(line)
     internal static Unusable In(string file, Fault fault) => new($"{file}: {fault}");
 
     /// <summary>The value read from a file, or its first fault.</summary>
-    internal static T Read<T>(string file, Func<string, Reading<T>> read)
-        where T : class => Sure(file, read(Text(file)));
+    internal static T Read<T>(string file, Func<string, Result<T>> read)
+        where T : class => Require(file, read(Text(file)));
 
     internal static string Text(string file)
     {
@@ -25,8 +25,8 @@ internal sealed class Unusable(string line) : Exception(line)
         }
     }
 
-    internal static T Sure<T>(string file, Reading<T> reading)
-        where T : class => reading.IsRead ? reading.Value : throw In(file, reading.Faults[0]);
+    internal static T Require<T>(string file, Result<T> reading)
+        where T : class => reading.IsOk ? reading.Value : throw In(file, reading.Faults[0]);
 
     internal static int Guard(Func<int> run)
     {

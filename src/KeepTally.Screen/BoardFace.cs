@@ -27,11 +27,11 @@ public static class BoardFace
         var live = each.Sheet;
         var resting =
             live.Timeline is { } timeline
-            && live.Sheet.Clock.IsStarted
-            && timeline.At(live.Sheet.Clock.At(at)).Kind is IntervalKind.Change or IntervalKind.Break;
+            && live.Score.Clock.IsStarted
+            && timeline.At(live.Score.Clock.At(at)).Kind is IntervalKind.Change or IntervalKind.Break;
         var moving = resting && live.Floor.Rotations > 0;
         var (from, to) = moving ? (live.Floor.Before, live.Floor.Now) : (live.Floor.Now, live.Floor.Next);
-        var people = live.Sheet.Roll.Everyone.ToArray();
+        var people = live.Score.Roster.Everyone.ToArray();
         var board = PlaceBoard.Of(live.Stage.Places, place => Math.Max(StandAt(from, place).Count, StandAt(to, place).Count));
         var letters = BibLetters.Of([.. people.Select(live.Head.NameOf)]);
         return new BoardView(
@@ -61,11 +61,11 @@ public static class BoardFace
     }
 
     /// <summary>Where a stage has no places, everyone stands together.</summary>
-    private static string NameOf(LiveSheet live, BoardPlace place) =>
+    private static string NameOf(Sheet live, BoardPlace place) =>
         live.Stage.Places.Count == 0 ? "Everyone" : Phrase.Capital(Phrase.Words(place.Name));
 
     private static BibView BibOf(
-        LiveSheet live,
+        Sheet live,
         PlaceBoard board,
         string player,
         string letters,
@@ -114,8 +114,8 @@ public static class BoardFace
     }
 
     /// <summary>The bib of a group, or of a side.</summary>
-    private static int PatternOf(LiveSheet live, string player, int order) =>
+    private static int PatternOf(Sheet live, string player, int order) =>
         live.Stage.Scores == Scorer.Player || live.Units.Count == 1
             ? order % 4
-            : Math.Max(0, live.Units.ToList().FindIndex(unit => unit.Id == live.Sheet.Roll.UnitOf(player))) % 4;
+            : Math.Max(0, live.Units.ToList().FindIndex(unit => unit.Id == live.Score.Roster.UnitOf(player))) % 4;
 }

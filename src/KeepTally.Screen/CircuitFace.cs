@@ -40,7 +40,7 @@ internal static class CircuitFace
     private static string NamesOf(LiveRun run, IEnumerable<RunSheet> stops, int round)
     {
         var left = stops.Where(each => each.Stop!.Value.Round >= round).DefaultIfEmpty(stops.Last());
-        var players = left.SelectMany(each => each.Sheet.Sheet.Roll.Everyone).Distinct();
+        var players = left.SelectMany(each => each.Sheet.Score.Roster.Everyone).Distinct();
         return string.Join(", ", players.Select(run.CallNameOf));
     }
 }

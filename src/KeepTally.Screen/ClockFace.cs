@@ -15,10 +15,10 @@ public static class ClockFace
         var (state, word) = StateOf(run, lead, at);
         if (lead.Timeline is not { } timeline)
         {
-            return new ClockView(state, word, Up(lead.Sheet.RunningTimeAt(at)), 1, "", "", [], false, "");
+            return new ClockView(state, word, Up(lead.Score.RunningTimeAt(at)), 1, "", "", [], false, "");
         }
 
-        if (!lead.Sheet.Clock.IsStarted)
+        if (!lead.Score.Clock.IsStarted)
         {
             return Ready(timeline, state, word);
         }
@@ -58,10 +58,10 @@ public static class ClockFace
     internal static string Up(long passed) => Minutes(passed / 1000);
 
     /// <summary>Once a sheet is done its clock stands at the moment it was done.</summary>
-    private static long StoodAt(LiveSheet live, Timeline timeline, long at) =>
-        live.Sheet.IsDoneAt(at) ? live.Sheet.RunningTimeAt(at) + timeline.Plan.CountIn : live.Sheet.Clock.At(at);
+    private static long StoodAt(Sheet live, Timeline timeline, long at) =>
+        live.Score.IsDoneAt(at) ? live.Score.RunningTimeAt(at) + timeline.Plan.CountIn : live.Score.Clock.At(at);
 
-    private static (string State, string Word) StateOf(LiveRun run, LiveSheet lead, long at)
+    private static (string State, string Word) StateOf(LiveRun run, Sheet lead, long at)
     {
         if (!run.IsStarted)
         {
@@ -75,7 +75,7 @@ public static class ClockFace
 
         if (run.IsPaused)
         {
-            return ("paused", lead.Sheet.FrozenFor is { Length: > 0 } reason ? $"Teaching stop: {reason}" : "Paused");
+            return ("paused", lead.Score.FrozenFor is { Length: > 0 } reason ? $"Teaching stop: {reason}" : "Paused");
         }
 
         return run.ClockAt(at)?.Interval.Kind switch

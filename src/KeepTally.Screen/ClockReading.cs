@@ -10,7 +10,7 @@ namespace KeepTally.Screen;
 /// <param name="Seconds">Whole seconds as they are read: left, or where there is no timeline, run.</param>
 /// <param name="Rep">Whole seconds left of the rep; -1 where there are none.</param>
 internal readonly record struct ClockReading(
-    LiveSheet Lead,
+    Sheet Lead,
     bool Started,
     bool Paused,
     string? Frozen,
@@ -24,7 +24,7 @@ internal readonly record struct ClockReading(
     internal static ClockReading Of(LiveRun run, long at, out double share)
     {
         var lead = run.Lead(at);
-        var (kept, timeline) = (lead.Sheet, lead.Timeline);
+        var (kept, timeline) = (lead.Score, lead.Timeline);
         var elapsed = kept.IsDoneAt(at) ? kept.RunningTimeAt(at) + (timeline?.Plan.CountIn ?? 0) : kept.Clock.At(at);
         var interval = timeline?.At(elapsed) ?? default;
         var left = timeline is null || interval.Kind == IntervalKind.Over ? 0 : interval.End - elapsed;

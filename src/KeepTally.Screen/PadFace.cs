@@ -12,10 +12,10 @@ namespace KeepTally.Screen;
 /// </summary>
 internal sealed class PadFace(RunSheet sheet)
 {
-    private readonly LiveSheet _live = sheet.Sheet;
+    private readonly Sheet _live = sheet.Sheet;
     private readonly bool _hasOwners = sheet.Sheet.Stage.Outcomes.Any(outcome => outcome.By is not null);
     private (Key Key, RowView Row)[] _rows = [];
-    private (Floor Floor, Placement Now, Placement Before, object People, bool Resting) _standing;
+    private (FloorState Floor, Placement Now, Placement Before, object People, bool Resting) _standing;
     private IReadOnlyList<string?> _slots = [];
     private IReadOnlyList<PersonView> _people = [];
     private bool _everyone;
@@ -25,7 +25,7 @@ internal sealed class PadFace(RunSheet sheet)
     /// <summary>What a row is made from: where it is the same, so is the row.</summary>
     private readonly record struct Key(
         string Unit,
-        UnitGlance Glance,
+        UnitSnapshot Glance,
         bool Last,
         bool Leads,
         bool Waits,
@@ -37,7 +37,7 @@ internal sealed class PadFace(RunSheet sheet)
 
     internal SheetView At(long at)
     {
-        var kept = _live.Sheet;
+        var kept = _live.Score;
         IntervalKind? interval =
             _live.Timeline is { } timeline && kept.Clock.IsStarted ? timeline.At(kept.Clock.At(at)).Kind : null;
         var resting = interval is IntervalKind.Change or IntervalKind.Break;
@@ -72,8 +72,8 @@ internal sealed class PadFace(RunSheet sheet)
     /// <summary>Who is tapped and who is where follows from the places alone: looked at anew when somebody has moved.</summary>
     private void LookWhoStands(IntervalKind? interval, bool resting)
     {
-        var (floor, roll) = (_live.Floor, _live.Sheet.Roll);
-        var standing = (floor, floor.Now, floor.Before, roll.Mark, resting);
+        var (floor, roster) = (_live.Floor, _live.Score.Roster);
+        var standing = (floor, floor.Now, floor.Before, roster.Mark, resting);
         if (standing == _standing)
         {
             return;
@@ -88,7 +88,7 @@ internal sealed class PadFace(RunSheet sheet)
 
     private IReadOnlyList<RowView> RowsAt(long at, bool done, bool resting)
     {
-        var kept = _live.Sheet;
+        var kept = _live.Score;
         var turn = done ? null : kept.Turn;
         var ball = kept.Ball;
         var leader = _everyone ? kept.LeaderAt(at) : null;
@@ -103,7 +103,7 @@ internal sealed class PadFace(RunSheet sheet)
             }
             else
             {
-                var glance = kept.GlanceOf(unit, at);
+                var glance = kept.SnapshotOf(unit, at);
                 var key = new Key(
                     unit,
                     glance,
@@ -113,7 +113,7 @@ internal sealed class PadFace(RunSheet sheet)
                     ball == unit && !done,
                     ball is not null && ball != unit,
                     _live.Stage.Limits.Count == 0 ? "" : BarredOf(unit),
-                    kept.Roll.Mark
+                    kept.Roster.Mark
                 );
                 rows[i] = i < _rows.Length && _rows[i].Key == key ? _rows[i] : (key, RowOf(key, at));
             }
@@ -127,7 +127,7 @@ internal sealed class PadFace(RunSheet sheet)
 
     private RowView RowOf(in Key key, long at)
     {
-        var unit = _live.Sheet.UnitAt(key.Unit, at)!;
+        var unit = _live.Score.UnitAt(key.Unit, at)!;
         var score = ScoreOf(_live.Stage, unit);
         return new RowView(
             key.Unit,
@@ -147,7 +147,7 @@ internal sealed class PadFace(RunSheet sheet)
             key.Waits,
             key.HasBall,
             _hasOwners ? WithheldFrom(key) : "",
-            _live.Stage.Scores == Scorer.Player ? "" : string.Join(", ", _live.Sheet.Roll.Of(key.Unit).Select(_live.CallNameOf))
+            _live.Stage.Scores == Scorer.Player ? "" : string.Join(", ", _live.Score.Roster.Of(key.Unit).Select(_live.CallNameOf))
         );
     }
 
@@ -158,7 +158,7 @@ internal sealed class PadFace(RunSheet sheet)
     /// <summary>An outcome that belongs to the side with the ball is not offered to the other; nor one side's own to any other.</summary>
     private string WithheldFrom(in Key key)
     {
-        var (unit, others, own) = (key.Unit, key.OthersBall, _live.Sheet.Ball == key.Unit);
+        var (unit, others, own) = (key.Unit, key.OthersBall, _live.Score.Ball == key.Unit);
         return string.Join(
             '\n',
             _live
@@ -204,12 +204,12 @@ internal sealed class PadFace(RunSheet sheet)
     /// <summary>A station keeps its own rounds within the circuit's.</summary>
     private string OwnClock(long at)
     {
-        if (_live.Timeline is not { } timeline || _live.Sheet.Clock is not { IsStarted: true, IsPaused: false })
+        if (_live.Timeline is not { } timeline || _live.Score.Clock is not { IsStarted: true, IsPaused: false })
         {
             return "";
         }
 
-        var elapsed = _live.Sheet.Clock.At(at);
+        var elapsed = _live.Score.Clock.At(at);
         var interval = timeline.At(elapsed);
         var left = interval.Kind == IntervalKind.Over ? "" : $", {ClockFace.Down(interval.End - elapsed)}";
         return interval.Kind switch
@@ -224,7 +224,7 @@ internal sealed class PadFace(RunSheet sheet)
     }
 
     /// <summary>Everyone on the floor with the place now and the place next; while places move on, where from and where to.</summary>
-    private static IEnumerable<PersonView> PeopleOf(LiveSheet live, bool resting)
+    private static IEnumerable<PersonView> PeopleOf(Sheet live, bool resting)
     {
         if (live.Stage.Places.Count == 0)
         {
@@ -234,7 +234,7 @@ internal sealed class PadFace(RunSheet sheet)
         var moving = resting && live.Floor.Rotations > 0;
         var from = moving ? live.Floor.Before : live.Floor.Now;
         var next = live.Floor.NextPlaces();
-        foreach (var player in live.Sheet.Roll.Everyone.OrderBy(player => OrderOf(from, player)))
+        foreach (var player in live.Score.Roster.Everyone.OrderBy(player => OrderOf(from, player)))
         {
             yield return new PersonView(
                 live.CallNameOf(player),

@@ -9,7 +9,7 @@ internal static class RowWords
 {
     private const int WidestGate = 20;
 
-    internal static string Result(LiveSheet live, SheetReport report)
+    internal static string Result(Sheet live, ScoreReport report)
     {
         if (!report.Done || report.Units.Count < 2)
         {

@@ -16,7 +16,7 @@ public sealed class RunFace(LivePractice practice)
     private ClockView? _clock;
 
     /// <summary>One event of a sheet in the coach's words; empty for what is not tapped, moved or changed.</summary>
-    public static string Describe(string sheet, LiveSheet live, RunEvent said) => TapList.Words(sheet, live, said);
+    public static string Describe(string sheet, Sheet live, RunEvent runEvent) => TapList.Words(sheet, live, runEvent);
 
     public PracticeView At(long at)
     {

@@ -71,35 +71,35 @@ internal sealed class TapList
         one.At > other.At || (one.At == other.At && one.View.N > other.View.N);
 
     /// <summary>One event of a log in words; empty for what no coach would list.</summary>
-    internal static string Words(string id, LiveSheet live, RunEvent said) => ViewOf(id, live, said, false, "")?.Text ?? "";
+    internal static string Words(string id, Sheet live, RunEvent runEvent) => ViewOf(id, live, runEvent, false, "")?.Text ?? "";
 
-    private static (long At, TapView View)[] Recent(string id, LiveSheet live, (long At, TapView View)[] known)
+    private static (long At, TapView View)[] Recent(string id, Sheet live, (long At, TapView View)[] known)
     {
         var taps = new List<(long At, TapView View)>(Shown);
         var events = live.Log.Events;
         var next = 0;
         for (var i = live.Log.Count - 1; i >= 0 && taps.Count < Shown; i--)
         {
-            var said = events[i];
-            if (said is not (RunEvent.Tap or RunEvent.Sub or RunEvent.Rotate))
+            var runEvent = events[i];
+            if (runEvent is not (RunEvent.Tap or RunEvent.Substitution or RunEvent.Rotate))
             {
                 continue;
             }
 
             var undone = !live.Log.StandsAt(i);
-            var note = undone || said is not RunEvent.Tap ? "" : NoteOf(live.VerdictAt(i));
+            var note = undone || runEvent is not RunEvent.Tap ? "" : NoteOf(live.ResultAt(i));
             // Both lists have the same order: the line is most often the next one.
-            while (next < known.Length && known[next].At > said.At)
+            while (next < known.Length && known[next].At > runEvent.At)
             {
                 next++;
             }
 
             taps.Add(
                 (
-                    said.At,
-                    next < known.Length && Is(known[next].View, said.Id, undone, note)
+                    runEvent.At,
+                    next < known.Length && Is(known[next].View, runEvent.Id, undone, note)
                         ? known[next].View
-                        : ViewOf(id, live, said, undone, note)!
+                        : ViewOf(id, live, runEvent, undone, note)!
                 )
             );
         }
@@ -110,24 +110,24 @@ internal sealed class TapList
     private static bool Is(TapView view, EventId id, bool undone, string note) =>
         view.N == id.N && view.Undone == undone && view.Note == note && view.Device == id.Device;
 
-    private static TapView? ViewOf(string id, LiveSheet live, RunEvent said, bool undone, string note) =>
-        said switch
+    private static TapView? ViewOf(string id, Sheet live, RunEvent runEvent, bool undone, string note) =>
+        runEvent switch
         {
             RunEvent.Tap tap => View(id, live, tap, undone, note),
-            RunEvent.Sub sub => View(id, live, sub, undone),
+            RunEvent.Substitution substitution => View(id, live, substitution, undone),
             RunEvent.Rotate rotate => View(id, live, rotate, undone),
             _ => null,
         };
 
-    private static string NoteOf(Verdict verdict) =>
-        verdict.Kind switch
+    private static string NoteOf(EventResult result) =>
+        result.Kind switch
         {
-            VerdictKind.Late => "late, not counted",
-            VerdictKind.Void => "void, not counted",
+            EventResultKind.Late => "late, not counted",
+            EventResultKind.Void => "void, not counted",
             _ => "",
         };
 
-    private static TapView View(string id, LiveSheet live, RunEvent.Rotate rotate, bool undone) =>
+    private static TapView View(string id, Sheet live, RunEvent.Rotate rotate, bool undone) =>
         new(
             id,
             rotate.Id.Device,
@@ -140,23 +140,23 @@ internal sealed class TapList
             ""
         );
 
-    private static TapView View(string id, LiveSheet live, RunEvent.Sub sub, bool undone)
+    private static TapView View(string id, Sheet live, RunEvent.Substitution substitution, bool undone)
     {
-        var (off, on) = (First(sub.Out), First(sub.In));
+        var (off, on) = (First(substitution.Out), First(substitution.In));
         var text = (off, on) switch
         {
             (not null, not null) => $"{on} in for {off}",
             (not null, null) => $"{off} off",
             _ => $"{on} in",
         };
-        return new TapView(id, sub.Id.Device, sub.Id.N, text, undone, false, "");
+        return new TapView(id, substitution.Id.Device, substitution.Id.N, text, undone, false, "");
 
         string? First(string? player) => player is null ? null : live.CallNameOf(player);
     }
 
     private static string Where(string? zone) => zone is null or Targets.None ? "elsewhere" : Phrase.Words(zone);
 
-    private static TapView View(string id, LiveSheet live, RunEvent.Tap tap, bool undone, string note)
+    private static TapView View(string id, Sheet live, RunEvent.Tap tap, bool undone, string note)
     {
         var name = live.Units.Any(unit => unit.Id == tap.Unit) ? live.CallNameOf(tap.Unit!) : null;
         var outcome = live.Stage.Outcomes.FirstOrDefault(each => each.Id == tap.Outcome)?.Label ?? Where(tap.Zone);

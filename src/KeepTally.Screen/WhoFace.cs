@@ -35,7 +35,7 @@ public static class WhoFace
 
     /// <summary>Everyone on the sheets of a lane: at a circuit, who goes along without doing this station's drill too.</summary>
     private static IEnumerable<string> Everyone(IReadOnlyList<RunSheet> lane) =>
-        lane.SelectMany(each => each.Sheet.Sheet.Roll.Everyone).Distinct(StringComparer.Ordinal);
+        lane.SelectMany(each => each.Sheet.Score.Roster.Everyone).Distinct(StringComparer.Ordinal);
 
     private static IEnumerable<GroupView> GroupsOf(LiveRun run, IReadOnlyList<RunSheet> lane, string name)
     {
@@ -52,10 +52,10 @@ public static class WhoFace
                     run,
                     each,
                     name.Length == 0 || live.Units.Count == 1 ? unit.Name : $"{name}, {unit.Name}",
-                    live.Sheet.Roll.Of(unit.Id)
+                    live.Score.Roster.Of(unit.Id)
                 )
             )
-            : [Group(run, each, name.Length == 0 ? "Everyone" : name, live.Sheet.Roll.Everyone)];
+            : [Group(run, each, name.Length == 0 ? "Everyone" : name, live.Score.Roster.Everyone)];
     }
 
     private static GroupView Group(LiveRun run, RunSheet each, string name, IEnumerable<string> players) =>
@@ -72,12 +72,12 @@ public static class WhoFace
             ]
         );
 
-    private static string GoesOf(LiveSheet live, string player) =>
-        !live.Sheet.Roll.Has(player) ? "not at this station"
+    private static string GoesOf(Sheet live, string player) =>
+        !live.Score.Roster.Has(player) ? "not at this station"
         : live.Stage.Moves.Count == 0 ? ""
         : string.Join(", ", live.Floor.GoesOf(player).Select(job => $"{Phrase.Words(job.Key)} {job.Value}"));
 
-    private static IEnumerable<string> OffOf(LiveSheet sheet) =>
+    private static IEnumerable<string> OffOf(Sheet sheet) =>
         (sheet.Head.Bench ?? [])
             .Concat(sheet.Head.Units.SelectMany(unit => unit.People))
             .Select(player => player.Id)

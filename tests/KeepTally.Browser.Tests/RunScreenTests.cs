@@ -110,7 +110,7 @@ public sealed class RunScreenTests
 
         Assert.Equal(Screen.People(sheet), Screen.People(Screen.Sheet(0, 67)));
         // What is refused afterwards is no longer here to be taken out.
-        Bridge.TakeOut("minute-trios-A", later.Replace("66500", "65000", StringComparison.Ordinal));
+        Bridge.Retract("minute-trios-A", later.Replace("66500", "65000", StringComparison.Ordinal));
         Assert.Equal(Screen.People(sheet), Screen.People(Screen.Sheet(0, 67)));
     }
 
@@ -122,7 +122,7 @@ public sealed class RunScreenTests
         Assert.Equal("1", (string)Screen.Sheet(0, 9)["rows"]![0]!["score"]!);
         Assert.Equal("Ada F · Goal", Bridge.Describe("minute-trios-A", (string)said["line"]!));
 
-        Bridge.TakeOut("minute-trios-A", (string)said["line"]!);
+        Bridge.Retract("minute-trios-A", (string)said["line"]!);
 
         Assert.Equal("0", (string)Screen.Sheet(0, 9)["rows"]![0]!["score"]!);
     }
@@ -133,7 +133,7 @@ public sealed class RunScreenTests
         Assert.Contains("not something that can be said", (string)Screen.Say("dance", 0)["refused"]!, StringComparison.Ordinal);
         Assert.Contains("no sheet", (string)Screen.Tap("nowhere", "Ada Fenwick", "goal", 0)["refused"]!, StringComparison.Ordinal);
         Assert.NotEqual("", Screen.Hear("minute-trios-A", """{"device":"x","n":1,"at":0,"type":"tap","outcome":"own goal"}"""));
-        Assert.NotEqual("", Bridge.Hear("minute-trios-A", "x", 9, "{"));
+        Assert.NotEqual("", Bridge.Receive("minute-trios-A", "x", 9, "{"));
     }
 
     [Fact]

@@ -27,7 +27,7 @@ internal static class Screen
     internal static RunFile Drill(string card, string[][] groups, params string[] bench)
     {
         var text = Shipped(card);
-        var read = CardReader.Read(text).Sure();
+        var read = CardReader.Read(text).Require();
         return new RunFile(
             read.Name,
             text,
@@ -56,7 +56,7 @@ internal static class Screen
             {
                 if (way.StationOf(group, round) is { } at)
                 {
-                    var read = CardReader.Read(Shipped(cards[at])).Sure();
+                    var read = CardReader.Read(Shipped(cards[at])).Require();
                     sheets.Add(
                         Sheet(
                             $"{round + 1}{"ABCD"[group]}",
@@ -67,7 +67,7 @@ internal static class Screen
                         ) with
                         {
                             Card = Shipped(cards[at]),
-                            Stop = new Stop(round + 1, at, group),
+                            Stop = new CircuitStop(round + 1, at, group),
                         }
                     );
                 }
@@ -110,14 +110,14 @@ internal static class Screen
     internal static JsonArray Signals(double from, double to) => Parsed(Bridge.Signals(from * 1000, to * 1000)).AsArray();
 
     internal static JsonNode Say(string word, double seconds, string reason = "") =>
-        Heard(Bridge.Say(word, reason, seconds * 1000));
+        Heard(Bridge.Execute(word, reason, seconds * 1000));
 
     internal static JsonNode Tap(string sheet, string player, string outcome, double seconds) =>
         Heard(Bridge.Tap(sheet, Id(player), outcome, null, "", double.NaN, seconds * 1000));
 
     internal static JsonNode Change(string? off, string? comes, double seconds, string? sheet = null) =>
         Heard(
-            Bridge.Change(
+            Bridge.ChangeRoster(
                 JsonSerializer.Serialize(
                     new
                     {
@@ -138,7 +138,7 @@ internal static class Screen
     internal static string Hear(string sheet, string line)
     {
         var id = JsonNode.Parse(line)!;
-        return Bridge.Hear(sheet, (string)id["device"]!, (int)id["n"]!, line);
+        return Bridge.Receive(sheet, (string)id["device"]!, (int)id["n"]!, line);
     }
 
     internal static JsonNode Undo(JsonNode said, double seconds)

@@ -17,14 +17,14 @@ public sealed class CheckCases
     public void A_log_replays_to_the_sheet_written_beside_it(string name)
     {
         var given = new CheckCase(name);
-        var log = LogReader.Read(given.Log).Sure();
-        var live = LiveSheet.Open(CardReader.Read(given.Card, log.Head.Options).Sure(), log.Head).Sure();
-        foreach (var (_, said) in log.Events)
+        var log = LogReader.Read(given.Log).Require();
+        var live = Sheet.Open(CardReader.Read(given.Card, log.Head.Options).Require(), log.Head).Require();
+        foreach (var (_, runEvent) in log.Events)
         {
-            Assert.Null(live.Add(said));
+            Assert.Null(live.Add(runEvent));
         }
 
-        var replayed = JsonDocument.Parse(ReplayWriter.Write(live.Sheet.Report(live.Log.LastAt))).RootElement;
+        var replayed = JsonDocument.Parse(ReplayWriter.Write(live.Score.Report(live.Log.LastAt))).RootElement;
 
         Assert.Null(CheckCase.Difference(given.Expected, replayed));
     }
@@ -34,7 +34,7 @@ public sealed class CheckCases
     public void Places_move_on_as_written_beside_them(string name)
     {
         var given = new CheckCase(name);
-        var stage = CardReader.Read(given.Card).Sure().Stages[0];
+        var stage = CardReader.Read(given.Card).Require().Stages[0];
         var standing = Placement.Fill(stage.Places, given.Ask.GetProperty("players").GetString()!.Split(','));
         foreach (var expected in given.Expected.EnumerateArray())
         {

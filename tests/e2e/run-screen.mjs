@@ -45,7 +45,7 @@ export class RunScreen {
 
   /** Ends the drill from the list of more, saying twice that one is sure. */
   async endDrill() {
-    const end = this.page.locator("[data-say=end]");
+    const end = this.page.locator("[data-command=end]");
     await end.click();
     await end.click();
   }

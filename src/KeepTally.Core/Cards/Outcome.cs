@@ -2,12 +2,12 @@ namespace KeepTally.Core.Cards;
 
 /// <summary>Something that can be tapped. Source: docs/formats.md, section 1, "Outcome".</summary>
 /// <param name="Key">The key of a keyboard that taps it, one character, or null.</param>
-/// <param name="Said">How the outcome stands in a sentence (<c>any other goal</c>), or null for its label with an article.</param>
+/// <param name="InSentence">How the outcome stands in a sentence (<c>any other goal</c>), or null for its label with an article.</param>
 /// <param name="Reading">The unit of the number its tap carries (<c>s</c>, <c>m</c>, <c>throws</c>), or null where it carries none.</param>
 public sealed record Outcome(
     string Id,
     string Label,
-    string? Said,
+    string? InSentence,
     string? Key,
     OutcomeResult Result,
     IReadOnlyList<Award> Points,

@@ -3,10 +3,10 @@ using System.Diagnostics.CodeAnalysis;
 namespace KeepTally.Core.Faults;
 
 /// <summary>What came of reading a text a person wrote: the whole value, or every fault found in it. Nothing is half read.</summary>
-public sealed class Reading<T>
+public sealed class Result<T>
     where T : class
 {
-    private Reading(T? value, IReadOnlyList<Fault> faults) => (Value, Faults) = (value, faults);
+    private Result(T? value, IReadOnlyList<Fault> faults) => (Value, Faults) = (value, faults);
 
     public T? Value { get; }
 
@@ -14,23 +14,23 @@ public sealed class Reading<T>
     public IReadOnlyList<Fault> Faults { get; }
 
     [MemberNotNullWhen(true, nameof(Value))]
-    public bool IsRead => Value is not null;
+    public bool IsOk => Value is not null;
 
     /// <summary>The value, for a caller who has already made sure of the text.</summary>
     /// <exception cref="InvalidOperationException">The text did not read.</exception>
-    public T Sure() => Value ?? throw new InvalidOperationException(Faults[0].ToString());
+    public T Require() => Value ?? throw new InvalidOperationException(Faults[0].ToString());
 
-    internal static Reading<T> Of(T value) => new(value, []);
+    internal static Result<T> Ok(T value) => new(value, []);
 
-    internal static Reading<T> Failed(IReadOnlyList<Fault> faults) => new(null, faults);
+    internal static Result<T> Fail(IReadOnlyList<Fault> faults) => new(null, faults);
 }
 
 /// <summary>Makes what came of reading, for rooms outside the core.</summary>
-public static class Reading
+public static class Result
 {
-    public static Reading<T> Of<T>(T value)
-        where T : class => Reading<T>.Of(value);
+    public static Result<T> Ok<T>(T value)
+        where T : class => Result<T>.Ok(value);
 
-    public static Reading<T> Failed<T>(IReadOnlyList<Fault> faults)
-        where T : class => Reading<T>.Failed(faults);
+    public static Result<T> Fail<T>(IReadOnlyList<Fault> faults)
+        where T : class => Result<T>.Fail(faults);
 }

@@ -13,13 +13,13 @@ public static class BookReader
     public const string Format = "keep-tally/book@1";
 
     /// <summary>Every card with its own text; or every fault of every card, each with the card's place in the book.</summary>
-    public static Reading<IReadOnlyList<BookCard>> Read(string json)
+    public static Result<IReadOnlyList<BookCard>> Read(string json)
     {
         var faults = new List<Fault>();
         using var document = JsonText.Parse(json, faults);
         if (document is null)
         {
-            return Reading<IReadOnlyList<BookCard>>.Failed(faults);
+            return Result<IReadOnlyList<BookCard>>.Fail(faults);
         }
 
         var root = JsonPlace.Root(document.RootElement, faults);
@@ -27,7 +27,7 @@ public static class BookReader
             root.Find("format") is { IsText: true } format && format.Element.ValueEquals(Format)
                 ? ReadBook(root, faults)
                 : ReadOne(document.RootElement.GetRawText(), "", faults);
-        return faults.Count == 0 ? Reading<IReadOnlyList<BookCard>>.Of(cards) : Reading<IReadOnlyList<BookCard>>.Failed(faults);
+        return faults.Count == 0 ? Result<IReadOnlyList<BookCard>>.Ok(cards) : Result<IReadOnlyList<BookCard>>.Fail(faults);
     }
 
     /// <param name="cards">The text of each card.</param>
@@ -75,7 +75,7 @@ public static class BookReader
                 path.Length == 0 ? fault : fault with { Path = fault.Path.Length == 0 ? path : $"{path}.{fault.Path}" }
             )
         );
-        return read.IsRead ? [new BookCard(read.Value, Tidy(json))] : [];
+        return read.IsOk ? [new BookCard(read.Value, Tidy(json))] : [];
     }
 }
 

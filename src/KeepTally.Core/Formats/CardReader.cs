@@ -18,20 +18,20 @@ public static class CardReader
     }
 
     /// <summary>Reads a card with its own default house rules.</summary>
-    public static Reading<DrillCard> Read(string json) => Read(json, NothingChosen);
+    public static Result<DrillCard> Read(string json) => Read(json, NothingChosen);
 
     /// <summary>Reads a card; <paramref name="chosen"/> overrides the defaults of its options.</summary>
-    public static Reading<DrillCard> Read(string json, IReadOnlyDictionary<string, string> chosen)
+    public static Result<DrillCard> Read(string json, IReadOnlyDictionary<string, string> chosen)
     {
         var faults = new List<Fault>();
         using var document = JsonText.Parse(json, faults);
         if (document is null)
         {
-            return Reading<DrillCard>.Failed(faults);
+            return Result<DrillCard>.Fail(faults);
         }
 
         var card = ReadCard(JsonPlace.Root(document.RootElement, faults), chosen, faults);
-        return faults.Count == 0 ? Reading<DrillCard>.Of(card) : Reading<DrillCard>.Failed(faults);
+        return faults.Count == 0 ? Result<DrillCard>.Ok(card) : Result<DrillCard>.Fail(faults);
     }
 
     private static DrillCard ReadCard(JsonPlace root, IReadOnlyDictionary<string, string> chosen, List<Fault> faults)
@@ -66,7 +66,7 @@ public static class CardReader
             return Unread;
         }
 
-        root.Need("format", $"\"format\": \"{Format}\"")?.Word((Format, true));
+        root.Need("format", $"\"format\": \"{Format}\"")?.OneOf((Format, true));
         var options = ReadOptions(root);
         var inForce = Choose(options, chosen, faults);
 
@@ -157,7 +157,7 @@ public static class CardReader
         return new Equipment(
             place.NeedText("item", "what to bring, such as \"ball\""),
             place.Find("count")?.Whole(0, 999) ?? 1,
-            place.Find("per")?.Word(("drill", EquipmentPer.Drill), ("group", EquipmentPer.Group), ("player", EquipmentPer.Player))
+            place.Find("per")?.OneOf(("drill", EquipmentPer.Drill), ("group", EquipmentPer.Group), ("player", EquipmentPer.Player))
                 ?? EquipmentPer.Drill
         );
     }

@@ -32,7 +32,7 @@ internal static class EndingReader
             "taps" => new Ending.Taps(value.Whole(1)),
             _ => new Ending.Time(
                 ClockReader.Span(value, 0.001),
-                place.Find("after")?.Word(("cut", AtTheHorn.Cut), ("finish", AtTheHorn.Finish)) ?? AtTheHorn.Cut
+                place.Find("after")?.OneOf(("cut", AtTheHorn.Cut), ("finish", AtTheHorn.Finish)) ?? AtTheHorn.Cut
             ),
         };
     }

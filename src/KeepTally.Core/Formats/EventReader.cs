@@ -13,16 +13,16 @@ public static class EventReader
     private const int LongestNote = 2000;
 
     /// <summary>The event of a line, or every fault in it.</summary>
-    public static Reading<RunEvent> Read(string json) =>
-        EventScan.Read(json) is { } plain ? Reading<RunEvent>.Of(plain) : ReadClosely(json);
+    public static Result<RunEvent> Read(string json) =>
+        EventScan.Read(json) is { } plain ? Result<RunEvent>.Ok(plain) : ReadClosely(json);
 
     /// <summary>Reads a line through all its places, so that each fault is named.</summary>
-    public static Reading<RunEvent> ReadClosely(string json)
+    public static Result<RunEvent> ReadClosely(string json)
     {
         var faults = new List<Fault>();
         using var document = JsonText.Parse(json, faults);
-        var said = document is null ? null : Read(JsonPlace.Root(document.RootElement, faults));
-        return said is not null && faults.Count == 0 ? Reading<RunEvent>.Of(said) : Reading<RunEvent>.Failed(faults);
+        var runEvent = document is null ? null : Read(JsonPlace.Root(document.RootElement, faults));
+        return runEvent is not null && faults.Count == 0 ? Result<RunEvent>.Ok(runEvent) : Result<RunEvent>.Fail(faults);
     }
 
     private static RunEvent? Read(JsonPlace place)
@@ -35,7 +35,7 @@ public static class EventReader
 
         var type = place.Need("type", "what was said, such as \"tap\"")?.Text();
         var id = new EventId(
-            Word(place, "device", LongestDevice) ?? "",
+            ShortText(place, "device", LongestDevice) ?? "",
             place.Need("n", "the number of the event on its device")?.Whole(0, int.MaxValue) ?? 0
         );
         var at = place.Need("at", "whole milliseconds from the run's origin")?.WholeLong(0, LatestAt) ?? 0;
@@ -63,37 +63,43 @@ public static class EventReader
                 return new RunEvent.Tap(
                     id,
                     at,
-                    Word(place, "unit"),
-                    Word(place, "outcome"),
-                    Word(place, "zone"),
+                    ShortText(place, "unit"),
+                    ShortText(place, "outcome"),
+                    ShortText(place, "zone"),
                     Tags(place),
                     place.Find("value")?.Number()
                 );
             case "turn":
                 Only(place, "unit");
-                return new RunEvent.Turn(id, at, Word(place, "unit"));
+                return new RunEvent.Turn(id, at, ShortText(place, "unit"));
             case "rotate":
                 Only(place, "winner", "loser", "actor");
-                return new RunEvent.Rotate(id, at, Word(place, "winner"), Word(place, "loser"), Word(place, "actor"));
+                return new RunEvent.Rotate(
+                    id,
+                    at,
+                    ShortText(place, "winner"),
+                    ShortText(place, "loser"),
+                    ShortText(place, "actor")
+                );
             case "undo":
                 Only(place, "of");
                 return new RunEvent.Undo(id, at, Of(place));
             case "freeze":
                 Only(place, "reason");
-                return new RunEvent.Freeze(id, at, Word(place, "reason") ?? "");
+                return new RunEvent.Freeze(id, at, ShortText(place, "reason") ?? "");
             case "note":
                 Only(place, "text", "unit");
                 return new RunEvent.Note(
                     id,
                     at,
                     place.NeedText("text", "the words of the note") is var text && text.Length > 0
-                        ? Word(place, "text", LongestNote) ?? ""
+                        ? ShortText(place, "text", LongestNote) ?? ""
                         : text,
-                    Word(place, "unit")
+                    ShortText(place, "unit")
                 );
             case "sub":
                 Only(place, "out", "in");
-                return new RunEvent.Sub(id, at, Word(place, "out"), Word(place, "in"));
+                return new RunEvent.Substitution(id, at, ShortText(place, "out"), ShortText(place, "in"));
             case null:
                 return null;
             default:
@@ -109,10 +115,10 @@ public static class EventReader
 
     private static void Only(JsonPlace place, params ReadOnlySpan<string> own) => place.Only(["device", "n", "at", "type", .. own]);
 
-    private static string? Word(JsonPlace place, string name, int longest = LongestWord) =>
-        place.Find(name) is { } found ? Short(found, longest) : null;
+    private static string? ShortText(JsonPlace place, string name, int longest = LongestWord) =>
+        place.Find(name) is { } found ? Limited(found, longest) : null;
 
-    private static string Short(JsonPlace found, int longest)
+    private static string Limited(JsonPlace found, int longest)
     {
         var word = found.Text();
         if (word.Length > longest)
@@ -136,7 +142,7 @@ public static class EventReader
 
         of.Only("device", "n");
         return new EventId(
-            of.NeedText("device", "whose event") is { Length: > 0 } ? Word(of, "device", LongestDevice) ?? "" : "",
+            of.NeedText("device", "whose event") is { Length: > 0 } ? ShortText(of, "device", LongestDevice) ?? "" : "",
             of.Need("n", "which event")?.Whole(0, int.MaxValue) ?? 0
         );
     }
@@ -148,7 +154,7 @@ public static class EventReader
             return null;
         }
 
-        var said = tags.Properties().ToDictionary(tag => tag.Name, tag => Short(tag.Value, LongestWord), StringComparer.Ordinal);
+        var said = tags.Properties().ToDictionary(tag => tag.Name, tag => Limited(tag.Value, LongestWord), StringComparer.Ordinal);
         if (said.Count > MostTags || said.Keys.Any(tag => tag.Length > LongestWord))
         {
             tags.Wrong(

@@ -258,7 +258,7 @@ internal ref struct EventScan
             ),
             "undo" when Only(1 << Of) && _of is { } of => new RunEvent.Undo(id, _at, of),
             "freeze" when Only(1 << Reason) => new RunEvent.Freeze(id, _at, _texts[Reason] ?? ""),
-            "sub" when Only(1 << Out | 1 << In) => new RunEvent.Sub(id, _at, _texts[Out], _texts[In]),
+            "sub" when Only(1 << Out | 1 << In) => new RunEvent.Substitution(id, _at, _texts[Out], _texts[In]),
             _ => null,
         };
     }

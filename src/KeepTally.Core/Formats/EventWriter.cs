@@ -6,20 +6,20 @@ namespace KeepTally.Core.Formats;
 /// <summary>Writes one event as the one line that <see cref="EventReader"/> reads.</summary>
 public static class EventWriter
 {
-    public static string Write(RunEvent said) =>
+    public static string Write(RunEvent runEvent) =>
         JsonLine.Write(json =>
         {
             json.WriteStartObject();
-            json.WriteString("device", said.Id.Device);
-            json.WriteNumber("n", said.Id.N);
-            json.WriteNumber("at", said.At);
-            json.WriteString("type", TypeOf(said));
-            WriteOwn(json, said);
+            json.WriteString("device", runEvent.Id.Device);
+            json.WriteNumber("n", runEvent.Id.N);
+            json.WriteNumber("at", runEvent.At);
+            json.WriteString("type", TypeOf(runEvent));
+            WriteOwn(json, runEvent);
             json.WriteEndObject();
         });
 
-    private static string TypeOf(RunEvent said) =>
-        said switch
+    private static string TypeOf(RunEvent runEvent) =>
+        runEvent switch
         {
             RunEvent.Start => "start",
             RunEvent.Pause => "pause",
@@ -31,13 +31,13 @@ public static class EventWriter
             RunEvent.Undo => "undo",
             RunEvent.Freeze => "freeze",
             RunEvent.Note => "note",
-            RunEvent.Sub => "sub",
+            RunEvent.Substitution => "sub",
             _ => throw new InvalidOperationException("An event that no writer knows."),
         };
 
-    private static void WriteOwn(Utf8JsonWriter json, RunEvent said)
+    private static void WriteOwn(Utf8JsonWriter json, RunEvent runEvent)
     {
-        switch (said)
+        switch (runEvent)
         {
             case RunEvent.Tap tap:
                 WriteTap(json, tap);
@@ -63,9 +63,9 @@ public static class EventWriter
                 json.WriteString("text", note.Text);
                 Optional(json, "unit", note.Unit);
                 break;
-            case RunEvent.Sub sub:
-                Optional(json, "out", sub.Out);
-                Optional(json, "in", sub.In);
+            case RunEvent.Substitution substitution:
+                Optional(json, "out", substitution.Out);
+                Optional(json, "in", substitution.In);
                 break;
         }
     }

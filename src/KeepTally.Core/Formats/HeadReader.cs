@@ -9,12 +9,12 @@ public static class HeadReader
 {
     public const string Format = "keep-tally/log@1";
 
-    public static Reading<LogHead> Read(string json)
+    public static Result<LogHead> Read(string json)
     {
         var faults = new List<Fault>();
         using var document = JsonText.Parse(json, faults);
         var head = document is null ? null : Read(JsonPlace.Root(document.RootElement, faults));
-        return head is not null && faults.Count == 0 ? Reading<LogHead>.Of(head) : Reading<LogHead>.Failed(faults);
+        return head is not null && faults.Count == 0 ? Result<LogHead>.Ok(head) : Result<LogHead>.Fail(faults);
     }
 
     public static string Write(LogHead head) =>
@@ -81,7 +81,7 @@ public static class HeadReader
     private static LogHead Read(JsonPlace place)
     {
         place.Only("format", "drill", "stage", "options", "seed", "units", "bench", "countIn");
-        place.Need("format", $"\"format\": \"{Format}\"")?.Word((Format, true));
+        place.Need("format", $"\"format\": \"{Format}\"")?.OneOf((Format, true));
         var units = place.Need("units", "who carries a score")?.Items().Select(ReadUnit).ToArray() ?? [];
         if (units.Length == 0)
         {

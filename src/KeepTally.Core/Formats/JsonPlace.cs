@@ -196,7 +196,7 @@ internal readonly struct JsonPlace
     }
 
     /// <summary>One of a closed set of words.</summary>
-    internal T Word<T>(params ReadOnlySpan<(string Word, T Meaning)> words)
+    internal T OneOf<T>(params ReadOnlySpan<(string Word, T Meaning)> words)
     {
         var faultsBefore = _context.Faults.Count;
         var text = Text();

@@ -13,7 +13,7 @@ internal static class LadderReader
             place.Need("pass", "what clears a rung") is { } pass ? PassOf(pass) : new Pass.Makes(1),
             place
                 .Find("fail")
-                ?.Word(
+                ?.OneOf(
                     ("retry", WindowShort.Retry),
                     ("back", WindowShort.Back),
                     ("first", WindowShort.First),
@@ -76,7 +76,7 @@ internal static class LadderReader
             of,
             place
                 .Find("stop")
-                ?.Word(("none", WindowStop.None), ("fail", WindowStop.Fail), ("pass", WindowStop.Pass), ("both", WindowStop.Both))
+                ?.OneOf(("none", WindowStop.None), ("fail", WindowStop.Fail), ("pass", WindowStop.Pass), ("both", WindowStop.Both))
                 ?? WindowStop.None
         );
     }

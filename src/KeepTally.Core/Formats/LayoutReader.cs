@@ -55,7 +55,7 @@ internal static class LayoutReader
             place.TextOr("id", ""),
             place
                 .Find("kind")
-                ?.Word(
+                ?.OneOf(
                     ("cone", MarkKind.Cone),
                     ("line", MarkKind.Line),
                     ("zone", MarkKind.Zone),
@@ -79,7 +79,7 @@ internal static class LayoutReader
             End("to"),
             place
                 .Find("as")
-                ?.Word(
+                ?.OneOf(
                     ("run", Travel.Run),
                     ("pass", Travel.Pass),
                     ("shot", Travel.Shot),

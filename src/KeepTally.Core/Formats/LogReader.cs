@@ -6,7 +6,7 @@ namespace KeepTally.Core.Formats;
 /// <summary>Reads a whole log, JSON Lines. Faults name their line, counted from 1. Source: docs/formats.md, section 2.</summary>
 public static class LogReader
 {
-    public static Reading<RunLog> Read(string text)
+    public static Result<RunLog> Read(string text)
     {
         var faults = new List<Fault>();
         LogHead? head = null;
@@ -22,9 +22,9 @@ public static class LogReader
             {
                 head = Take(HeadReader.Read(line), index, faults);
             }
-            else if (Take(EventReader.Read(line), index, faults) is { } said)
+            else if (Take(EventReader.Read(line), index, faults) is { } runEvent)
             {
-                events.Add(new LoggedEvent(index + 1, said));
+                events.Add(new LoggedEvent(index + 1, runEvent));
             }
         }
 
@@ -33,12 +33,10 @@ public static class LogReader
             faults.Add(new Fault("line 1", "the log is empty", $"begin with a head of format {HeadReader.Format}"));
         }
 
-        return head is not null && faults.Count == 0
-            ? Reading<RunLog>.Of(new RunLog(head, events))
-            : Reading<RunLog>.Failed(faults);
+        return head is not null && faults.Count == 0 ? Result<RunLog>.Ok(new RunLog(head, events)) : Result<RunLog>.Fail(faults);
     }
 
-    private static T? Take<T>(Reading<T> reading, int index, List<Fault> faults)
+    private static T? Take<T>(Result<T> reading, int index, List<Fault> faults)
         where T : class
     {
         faults.AddRange(reading.Faults.Select(fault => fault.OnLine(index + 1)));
@@ -50,4 +48,4 @@ public static class LogReader
 public sealed record RunLog(LogHead Head, IReadOnlyList<LoggedEvent> Events);
 
 /// <summary>An event and the line it stood on, from 1.</summary>
-public readonly record struct LoggedEvent(int Line, RunEvent Said);
+public readonly record struct LoggedEvent(int Line, RunEvent Event);

@@ -15,7 +15,7 @@ internal static class OutcomeReader
             Key(place),
             place
                 .Find("result")
-                ?.Word(("neutral", OutcomeResult.Neutral), ("success", OutcomeResult.Success), ("failure", OutcomeResult.Failure))
+                ?.OneOf(("neutral", OutcomeResult.Neutral), ("success", OutcomeResult.Success), ("failure", OutcomeResult.Failure))
                 ?? OutcomeResult.Neutral,
             place.Find("points") is { } points ? Points(points) : [],
             place.List("does", Does),
@@ -64,7 +64,7 @@ internal static class OutcomeReader
     }
 
     private static Effect Does(JsonPlace place) =>
-        place.Word(
+        place.OneOf(
             ("reset", Effect.Reset),
             ("win", Effect.Win),
             ("lose", Effect.Lose),

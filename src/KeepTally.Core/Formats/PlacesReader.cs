@@ -9,7 +9,7 @@ internal static class PlacesReader
         place.Only("id", "kind", "size", "role", "active", "scores", "side");
         return new Place(
             place.NeedText("id", "a short id such as \"shoot\""),
-            place.Find("kind")?.Word(("spot", PlaceKind.Spot), ("line", PlaceKind.Line)) ?? PlaceKind.Spot,
+            place.Find("kind")?.OneOf(("spot", PlaceKind.Spot), ("line", PlaceKind.Line)) ?? PlaceKind.Spot,
             place.Find("size")?.Whole(1, 99) ?? 1,
             place.Find("role")?.Text(),
             place.Find("active")?.Truth() ?? false,
@@ -26,7 +26,7 @@ internal static class PlacesReader
             place.NeedText("to", "the place gone to"),
             place
                 .Find("who")
-                ?.Word(
+                ?.OneOf(
                     ("all", MoveWho.All),
                     ("first", MoveWho.First),
                     ("winner", MoveWho.Winner),
@@ -43,7 +43,7 @@ internal static class PlacesReader
         return new RotateOn(
             place
                 .Find("on")
-                ?.Word(
+                ?.OneOf(
                     ("round", RotateTrigger.Round),
                     ("turn", RotateTrigger.Turn),
                     ("tap", RotateTrigger.Tap),

@@ -6,7 +6,7 @@ namespace KeepTally.Core.Formats;
 /// <summary>Writes a report as the JSON object of docs/formats.md, section 2.</summary>
 public static class ReplayWriter
 {
-    public static string Write(SheetReport report) =>
+    public static string Write(ScoreReport report) =>
         JsonLine.Write(json =>
         {
             json.WriteStartObject();

@@ -72,7 +72,7 @@ internal static class RuleReader
         return new Limit(
             place.NeedText("tag", "the tag that may not repeat"),
             place.Find("within")?.Whole(1, 1000) ?? 1,
-            place.Find("breach")?.Word(("void", Breach.Void), ("failure", Breach.Failure)) ?? Breach.Void
+            place.Find("breach")?.OneOf(("void", Breach.Void), ("failure", Breach.Failure)) ?? Breach.Void
         );
     }
 
@@ -84,7 +84,7 @@ internal static class RuleReader
         }
 
         place.Only("miss");
-        return place.Find("miss")?.Word(("zero", StreakMiss.Zero), ("hold", StreakMiss.Hold)) ?? StreakMiss.Zero;
+        return place.Find("miss")?.OneOf(("zero", StreakMiss.Zero), ("hold", StreakMiss.Hold)) ?? StreakMiss.Zero;
     }
 
     internal static IReadOnlyList<Measure> Measures(JsonPlace stage)
@@ -96,7 +96,7 @@ internal static class RuleReader
                 place.Only("by", "better");
                 return new Measure(
                     By(place),
-                    place.Find("better")?.Word(("high", Better.High), ("low", Better.Low)) ?? Better.High
+                    place.Find("better")?.OneOf(("high", Better.High), ("low", Better.Low)) ?? Better.High
                 );
             }
         );
@@ -115,5 +115,5 @@ internal static class RuleReader
     }
 
     private static MeasureBy By(JsonPlace place) =>
-        place.Need("by", "what is measured")?.Word<MeasureBy>(MeasureWords) ?? MeasureBy.Points;
+        place.Need("by", "what is measured")?.OneOf<MeasureBy>(MeasureWords) ?? MeasureBy.Points;
 }

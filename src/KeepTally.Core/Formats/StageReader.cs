@@ -33,9 +33,9 @@ internal static class StageReader
             place.TextOr("name", "Stage"),
             place
                 .Find("scores")
-                ?.Word(("player", Scorer.Player), ("group", Scorer.Group), ("side", Scorer.Side), ("none", Scorer.None))
+                ?.OneOf(("player", Scorer.Player), ("group", Scorer.Group), ("side", Scorer.Side), ("none", Scorer.None))
                 ?? Scorer.Player,
-            place.Find("play")?.Word(("together", Play.Together), ("turns", Play.Turns), ("match", Play.Match)) ?? Play.Together,
+            place.Find("play")?.OneOf(("together", Play.Together), ("turns", Play.Turns), ("match", Play.Match)) ?? Play.Together,
             place.Texts("sides"),
             place.List("outcomes", OutcomeReader.Read),
             place.List("until", EndingReader.Read),

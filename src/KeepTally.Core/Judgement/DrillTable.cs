@@ -14,7 +14,7 @@ public static class DrillTable
     /// <param name="sheets">Each sheet's name, its units and how it stands; all of the same stage.</param>
     public static IReadOnlyList<DrillRow> Rank(
         IReadOnlyList<Measure> measures,
-        IReadOnlyList<(string Name, IReadOnlyList<Unit> Units, SheetReport Report)> sheets
+        IReadOnlyList<(string Name, IReadOnlyList<Unit> Units, ScoreReport Report)> sheets
     )
     {
         var lines = sheets

@@ -3,16 +3,16 @@ using KeepTally.Core.Faults;
 namespace KeepTally.Core.Places;
 
 /// <summary>Pairs that are kept together or apart, and the search for groups in which all of them hold.</summary>
-internal sealed class Bonds
+internal sealed class PairConstraints
 {
     /// <summary>Beyond so many tries it is said that no way was found; a squad of thirty needs a few hundred.</summary>
     private const int Patience = 200_000;
 
-    private readonly SplitWish _wish;
+    private readonly SplitRequest _wish;
     private readonly List<SplitPlayer[]> _blocks;
     private int _tries;
 
-    private Bonds(SplitWish wish, List<SplitPlayer[]> blocks) => (_wish, _blocks) = (wish, blocks);
+    private PairConstraints(SplitRequest request, List<SplitPlayer[]> blocks) => (_wish, _blocks) = (request, blocks);
 
     /// <summary>Nobody is kept together with or apart from anybody.</summary>
     internal bool IsFree => _wish.Apart.Count == 0 && _wish.Together.Count == 0;
@@ -20,11 +20,11 @@ internal sealed class Bonds
     internal static int LargestGroup(int players, int groups) => (players + groups - 1) / groups;
 
     /// <summary>The bonds of a wish, or the fault that makes them impossible whatever the groups.</summary>
-    internal static Bonds? Of(IReadOnlyList<SplitPlayer> players, SplitWish wish, out Fault? fault)
+    internal static PairConstraints? Of(IReadOnlyList<SplitPlayer> players, SplitRequest request, out Fault? fault)
     {
-        var blocks = Blocks(players, wish);
-        var torn = blocks.FirstOrDefault(block => Torn(block, wish.Apart));
-        var large = blocks.FirstOrDefault(block => block.Length > LargestGroup(players.Count, wish.Groups));
+        var blocks = Blocks(players, request);
+        var torn = blocks.FirstOrDefault(block => Torn(block, request.Apart));
+        var large = blocks.FirstOrDefault(block => block.Length > LargestGroup(players.Count, request.Groups));
         fault =
             torn is not null
                 ? new Fault("pairs", $"{Names(torn)} are kept together and apart at once", "take one of the pairs away")
@@ -35,7 +35,7 @@ internal sealed class Bonds
                     "make fewer groups, or take a pair away"
                 )
             : null;
-        return fault is null ? new Bonds(wish, blocks) : null;
+        return fault is null ? new PairConstraints(request, blocks) : null;
     }
 
     internal bool Hold(IReadOnlyList<IReadOnlyList<SplitPlayer>> groups)
@@ -116,11 +116,11 @@ internal sealed class Bonds
         return false;
     }
 
-    private static List<SplitPlayer[]> Blocks(IReadOnlyList<SplitPlayer> players, SplitWish wish)
+    private static List<SplitPlayer[]> Blocks(IReadOnlyList<SplitPlayer> players, SplitRequest request)
     {
         var block = Enumerable.Range(0, players.Count).ToArray();
         var index = players.Index().ToDictionary(each => each.Item.Id, each => each.Index, StringComparer.Ordinal);
-        foreach (var pair in wish.Together.Where(pair => index.ContainsKey(pair.One) && index.ContainsKey(pair.Other)))
+        foreach (var pair in request.Together.Where(pair => index.ContainsKey(pair.One) && index.ContainsKey(pair.Other)))
         {
             var (from, to) = (block[index[pair.One]], block[index[pair.Other]]);
             for (var i = 0; i < block.Length; i++)

@@ -6,12 +6,12 @@ namespace KeepTally.Core.Places;
 /// spot takes the head of the line that feeds it, then who waits. Who only comes takes the first spot with room, else the
 /// tail of the shortest line, else waits. Nobody is lost or doubled. Source: docs/formats.md, section 2, "sub".
 /// </summary>
-public static class Mending
+public static class SubstitutionRule
 {
     /// <param name="gone">Who goes, or null.</param>
     /// <param name="comes">Who comes, or null; somebody who stands already changes places with who goes.</param>
     /// <param name="sideOf">The side a player is on, or null.</param>
-    public static Placement After(
+    public static Placement Apply(
         Placement before,
         IReadOnlyList<Move> moves,
         string? gone,

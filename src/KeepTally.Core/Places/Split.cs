@@ -25,30 +25,30 @@ public static class Split
     /// Puts players into groups as wished, the same for the same seed; or says why it cannot be done. Kept pairs always
     /// hold.
     /// </summary>
-    public static Reading<IReadOnlyList<IReadOnlyList<SplitPlayer>>> Make(IReadOnlyList<SplitPlayer> players, SplitWish wish)
+    public static Result<IReadOnlyList<IReadOnlyList<SplitPlayer>>> Make(IReadOnlyList<SplitPlayer> players, SplitRequest request)
     {
-        if (wish.Groups < 1 || wish.Groups > Math.Max(1, players.Count))
+        if (request.Groups < 1 || request.Groups > Math.Max(1, players.Count))
         {
             return Failed(
                 "groups",
-                $"{players.Count} players do not make {wish.Groups} groups",
+                $"{players.Count} players do not make {request.Groups} groups",
                 $"write a number from 1 to {Math.Max(1, players.Count)}"
             );
         }
 
-        var bonds = Bonds.Of(players, wish, out var fault);
+        var bonds = PairConstraints.Of(players, request, out var fault);
         if (bonds is null)
         {
-            return Reading<IReadOnlyList<IReadOnlyList<SplitPlayer>>>.Failed([fault!]);
+            return Result<IReadOnlyList<IReadOnlyList<SplitPlayer>>>.Fail([fault!]);
         }
 
-        var groups = wish.Way switch
+        var groups = request.Way switch
         {
-            SplitWay.Listed => Dealt(players, wish),
-            SplitWay.Shuffle => Dealt(Shuffled(players, new SeededDraw(wish.Seed)), wish),
-            SplitWay.Level => Snake(players, wish),
-            SplitWay.Spread => SpreadOut(players, wish),
-            SplitWay.Fresh => Freshest(players, wish),
+            SplitWay.Listed => Dealt(players, request),
+            SplitWay.Shuffle => Dealt(Shuffled(players, new SeededDraw(request.Seed)), request),
+            SplitWay.Level => Snake(players, request),
+            SplitWay.Spread => SpreadOut(players, request),
+            SplitWay.Fresh => Freshest(players, request),
         };
         if (!bonds.Hold(groups))
         {
@@ -56,7 +56,7 @@ public static class Split
             {
                 return Failed(
                     "pairs",
-                    $"the kept pairs leave no way to make {wish.Groups} even groups",
+                    $"the kept pairs leave no way to make {request.Groups} even groups",
                     "take one pair away, or make another number of groups"
                 );
             }
@@ -64,23 +64,23 @@ public static class Split
             groups = kept;
         }
 
-        if (wish.Way is SplitWay.Fresh or SplitWay.Spread || !bonds.IsFree)
+        if (request.Way is SplitWay.Fresh or SplitWay.Spread || !bonds.IsFree)
         {
-            SplitCost.Improve(groups, wish, bonds);
+            SplitCost.Improve(groups, request, bonds);
         }
 
-        return Reading<IReadOnlyList<IReadOnlyList<SplitPlayer>>>.Of([.. groups]);
+        return Result<IReadOnlyList<IReadOnlyList<SplitPlayer>>>.Ok([.. groups]);
     }
 
     /// <summary>How even groups are, however they were made.</summary>
     public static Evenness Judge(IReadOnlyList<IReadOnlyList<SplitPlayer>> groups, IReadOnlyDictionary<Pair, int> met) =>
         new(SplitCost.LevelGap(groups), SplitCost.PositionGap(groups), SplitCost.Met(groups, met), SplitCost.Uneven(groups));
 
-    private static Reading<IReadOnlyList<IReadOnlyList<SplitPlayer>>> Failed(string path, string problem, string mend) =>
-        Reading<IReadOnlyList<IReadOnlyList<SplitPlayer>>>.Failed([new Fault(path, problem, mend)]);
+    private static Result<IReadOnlyList<IReadOnlyList<SplitPlayer>>> Failed(string path, string problem, string mend) =>
+        Result<IReadOnlyList<IReadOnlyList<SplitPlayer>>>.Fail([new Fault(path, problem, mend)]);
 
-    private static List<SplitPlayer>[] Dealt(IReadOnlyList<SplitPlayer> players, SplitWish wish) =>
-        [.. Listed(players, wish.Groups).Select(group => group.ToList())];
+    private static List<SplitPlayer>[] Dealt(IReadOnlyList<SplitPlayer> players, SplitRequest request) =>
+        [.. Listed(players, request.Groups).Select(group => group.ToList())];
 
     private static SplitPlayer[] Shuffled(IReadOnlyList<SplitPlayer> players, SeededDraw draw)
     {
@@ -95,24 +95,24 @@ public static class Split
     }
 
     /// <summary>The strongest first, 1 to k and back from k to 1.</summary>
-    private static List<SplitPlayer>[] Snake(IReadOnlyList<SplitPlayer> players, SplitWish wish)
+    private static List<SplitPlayer>[] Snake(IReadOnlyList<SplitPlayer> players, SplitRequest request)
     {
-        var groups = Enumerable.Range(0, wish.Groups).Select(_ => new List<SplitPlayer>()).ToArray();
+        var groups = Enumerable.Range(0, request.Groups).Select(_ => new List<SplitPlayer>()).ToArray();
         foreach (var (index, player) in ByLevel(players).Index())
         {
-            var (lap, step) = (index / wish.Groups, index % wish.Groups);
-            groups[lap % 2 == 0 ? step : wish.Groups - 1 - step].Add(player);
+            var (lap, step) = (index / request.Groups, index % request.Groups);
+            groups[lap % 2 == 0 ? step : request.Groups - 1 - step].Add(player);
         }
 
         return groups;
     }
 
     /// <summary>Position by position, each player to the smallest group with the fewest of the position, the weakest among those.</summary>
-    private static List<SplitPlayer>[] SpreadOut(IReadOnlyList<SplitPlayer> players, SplitWish wish)
+    private static List<SplitPlayer>[] SpreadOut(IReadOnlyList<SplitPlayer> players, SplitRequest request)
     {
-        var groups = Enumerable.Range(0, wish.Groups).Select(_ => new List<SplitPlayer>()).ToArray();
-        var least = players.Count / wish.Groups;
-        var larger = players.Count % wish.Groups;
+        var groups = Enumerable.Range(0, request.Groups).Select(_ => new List<SplitPlayer>()).ToArray();
+        var least = players.Count / request.Groups;
+        var larger = players.Count % request.Groups;
         foreach (
             var player in ByLevel(players)
                 .OrderBy(player => player.Positions.Count > 0 ? player.Positions[0] : "~", StringComparer.Ordinal)
@@ -132,11 +132,11 @@ public static class Split
     }
 
     /// <summary>The best of the shuffles of this seed and the next hundred and ninety-nine.</summary>
-    private static List<SplitPlayer>[] Freshest(IReadOnlyList<SplitPlayer> players, SplitWish wish) =>
+    private static List<SplitPlayer>[] Freshest(IReadOnlyList<SplitPlayer> players, SplitRequest request) =>
         Enumerable
             .Range(0, Shuffles)
-            .Select(each => Dealt(Shuffled(players, new SeededDraw((long)wish.Seed + each)), wish))
-            .MinBy(groups => SplitCost.Met(groups, wish.Met))!;
+            .Select(each => Dealt(Shuffled(players, new SeededDraw((long)request.Seed + each)), request))
+            .MinBy(groups => SplitCost.Met(groups, request.Met))!;
 
     private static IEnumerable<SplitPlayer> ByLevel(IReadOnlyList<SplitPlayer> players) =>
         players.OrderByDescending(player => player.Level ?? double.NegativeInfinity);

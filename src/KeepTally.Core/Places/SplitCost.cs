@@ -43,16 +43,16 @@ internal static class SplitCost
     }
 
     /// <summary>Exchanges two players as long as that makes the split better; sizes and kept pairs stay as they are.</summary>
-    internal static void Improve(List<SplitPlayer>[] groups, SplitWish wish, Bonds bonds)
+    internal static void Improve(List<SplitPlayer>[] groups, SplitRequest request, PairConstraints bonds)
     {
-        var best = Of(groups, wish);
+        var best = Of(groups, request);
         for (var better = true; better; )
         {
             better = false;
             foreach (var (here, there) in Exchanges(groups))
             {
                 Exchange(groups, here, there);
-                var cost = Of(groups, wish);
+                var cost = Of(groups, request);
                 if (cost.CompareTo(best) < 0 && bonds.Hold(groups))
                 {
                     (best, better) = (cost, true);
@@ -66,10 +66,10 @@ internal static class SplitCost
     }
 
     /// <summary>What the way cares about most, then what it cares about next.</summary>
-    private static (double First, double Next) Of(List<SplitPlayer>[] groups, SplitWish wish) =>
-        wish.Way switch
+    private static (double First, double Next) Of(List<SplitPlayer>[] groups, SplitRequest request) =>
+        request.Way switch
         {
-            SplitWay.Fresh => (Met(groups, wish.Met), 0),
+            SplitWay.Fresh => (Met(groups, request.Met), 0),
             SplitWay.Spread => (PositionGap(groups), LevelGap(groups) ?? 0),
             SplitWay.Level => (LevelGap(groups) ?? 0, 0),
             SplitWay.Listed or SplitWay.Shuffle => (0, 0),

@@ -36,7 +36,7 @@ public readonly record struct Pair
 /// <param name="Apart">Pairs that must not be in one group.</param>
 /// <param name="Together">Pairs that must be.</param>
 /// <param name="Met">How often pairs were in one group lately.</param>
-public sealed record SplitWish(
+public sealed record SplitRequest(
     SplitWay Way,
     int Groups,
     int Seed,
@@ -45,7 +45,7 @@ public sealed record SplitWish(
     IReadOnlyDictionary<Pair, int> Met
 )
 {
-    public static SplitWish Of(SplitWay way, int groups, int seed = 1) =>
+    public static SplitRequest Of(SplitWay way, int groups, int seed = 1) =>
         new(way, groups, seed, new HashSet<Pair>(), new HashSet<Pair>(), new Dictionary<Pair, int>());
 }
 

@@ -4,7 +4,7 @@ namespace KeepTally.Core.Planning;
 
 /// <summary>What there is to practise with; null where it does not matter.</summary>
 /// <param name="Courts">Courts, goals or corners: a place for a group.</param>
-public sealed record Means(int? Balls, int? Courts, int? Coaches);
+public sealed record Resources(int? Balls, int? Courts, int? Coaches);
 
 /// <summary>What keeps the groups from being more.</summary>
 public enum GroupBound
@@ -24,7 +24,7 @@ public static class GroupCount
     public static int OfSize(int players, int size) => Within((players + Math.Max(1, size) - 1) / Math.Max(1, size), players);
 
     /// <summary>As many groups as the players, balls, courts and coaches allow, and what keeps them from being more.</summary>
-    public static (int Groups, GroupBound By) Most(DrillCard card, int players, Means means)
+    public static (int Groups, GroupBound By) Most(DrillCard card, int players, Resources means)
     {
         var balls = card.Equipment.Where(each => each is { Item: Ball, Per: EquipmentPer.Group }).Sum(each => each.Count);
         (int Groups, GroupBound By)[] bounds =

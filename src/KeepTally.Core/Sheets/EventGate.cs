@@ -1,4 +1,5 @@
 using System.Globalization;
+using KeepTally.Core.Faults;
 
 namespace KeepTally.Core.Sheets;
 
@@ -19,28 +20,28 @@ public sealed class EventGate
 
     /// <summary>Why an event cannot be taken, or null where it can.</summary>
     /// <param name="now">Milliseconds from the run's origin on the shared clock.</param>
-    public Refusal? Refuse(RunEvent said, long now)
+    public Fault? Check(RunEvent runEvent, long now)
     {
-        if (said.At > now + Allowance)
+        if (runEvent.At > now + Allowance)
         {
-            return new Refusal(
+            return new Fault(
                 "at",
                 string.Create(
                     CultureInfo.InvariantCulture,
-                    $"this would have happened {Span(said.At - now)} from now; the clock of the device runs ahead"
+                    $"this would have happened {Span(runEvent.At - now)} from now; the clock of the device runs ahead"
                 ),
                 "set the clock of the device, or reload the page so that it asks for the time again"
             );
         }
 
-        return said switch
+        return runEvent switch
         {
-            RunEvent.Sub { Out: null, In: null } => new Refusal(
+            RunEvent.Substitution { Out: null, In: null } => new Fault(
                 "out",
                 "the change says neither who goes nor who comes",
                 "write out, in, or both"
             ),
-            RunEvent.Sub sub => Stranger("out", sub.Out) ?? Stranger("in", sub.In),
+            RunEvent.Substitution substitution => Stranger("out", substitution.Out) ?? Stranger("in", substitution.In),
             RunEvent.Rotate rotate => Stranger("winner", rotate.Winner)
                 ?? Stranger("loser", rotate.Loser)
                 ?? Stranger("actor", rotate.Actor),
@@ -48,10 +49,10 @@ public sealed class EventGate
         };
     }
 
-    private Refusal? Stranger(string property, string? who) =>
+    private Fault? Stranger(string property, string? who) =>
         who is null || _people.Contains(who)
             ? null
-            : new Refusal(
+            : new Fault(
                 property,
                 $"nobody on this sheet or its bench is \"{who}\"",
                 "name somebody of the sheet or of its bench by id"

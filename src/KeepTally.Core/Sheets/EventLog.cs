@@ -38,7 +38,7 @@ public sealed class EventLog
     public bool StandsAt(int position) => _stands[position];
 
     /// <summary>The position of an event that is here.</summary>
-    internal int PositionOf(RunEvent said) => _events.BinarySearch(said, InOrder);
+    internal int PositionOf(RunEvent runEvent) => _events.BinarySearch(runEvent, InOrder);
 
     /// <summary>The last standing undo that reaches for an event, or null.</summary>
     public RunEvent.Undo? StandingUndoOf(EventId id) =>
@@ -49,20 +49,22 @@ public sealed class EventLog
     /// The position from which the log reads differently now; at the end of the log for a plain next event. Null where the
     /// event was there already.
     /// </returns>
-    public int? Add(RunEvent said)
+    public int? Add(RunEvent runEvent)
     {
-        if (!_byId.TryAdd(said.Id, said))
+        if (!_byId.TryAdd(runEvent.Id, runEvent))
         {
             return null;
         }
 
         var at =
-            _events.Count == 0 || InOrder.Compare(_events[^1], said) < 0 ? _events.Count : ~_events.BinarySearch(said, InOrder);
-        _events.Insert(at, said);
+            _events.Count == 0 || InOrder.Compare(_events[^1], runEvent) < 0
+                ? _events.Count
+                : ~_events.BinarySearch(runEvent, InOrder);
+        _events.Insert(at, runEvent);
         _stands.Insert(at, true);
-        Number(said);
+        Number(runEvent);
         var from = at;
-        if (said is RunEvent.Undo undo)
+        if (runEvent is RunEvent.Undo undo)
         {
             Reaching(undo);
         }
@@ -70,10 +72,10 @@ public sealed class EventLog
         // It may have been undone before it arrived.
         if (_reaching.Count > 0)
         {
-            Recount(said.Id, ref from);
-            if (said is RunEvent.Undo)
+            Recount(runEvent.Id, ref from);
+            if (runEvent is RunEvent.Undo)
             {
-                Recount(((RunEvent.Undo)said).Of, ref from);
+                Recount(((RunEvent.Undo)runEvent).Of, ref from);
             }
         }
 
@@ -84,17 +86,17 @@ public sealed class EventLog
     public void AddAll(IEnumerable<RunEvent> many)
     {
         var sorted = true;
-        foreach (var said in many)
+        foreach (var runEvent in many)
         {
-            if (!_byId.TryAdd(said.Id, said))
+            if (!_byId.TryAdd(runEvent.Id, runEvent))
             {
                 continue;
             }
 
-            sorted = sorted && (_events.Count == 0 || InOrder.Compare(_events[^1], said) < 0);
-            _events.Add(said);
-            Number(said);
-            if (said is RunEvent.Undo undo)
+            sorted = sorted && (_events.Count == 0 || InOrder.Compare(_events[^1], runEvent) < 0);
+            _events.Add(runEvent);
+            Number(runEvent);
+            if (runEvent is RunEvent.Undo undo)
             {
                 Reaching(undo);
             }
@@ -111,18 +113,18 @@ public sealed class EventLog
     /// <summary>Puts another event in the place of the one with the same id, or takes it out where there is no other.</summary>
     public void Replace(EventId id, RunEvent? other)
     {
-        var rest = _events.FindAll(said => said.Id != id);
+        var rest = _events.FindAll(runEvent => runEvent.Id != id);
         _events.Clear();
         _byId.Clear();
         _reaching.Clear();
         AddAll(other is null ? rest : [.. rest, other]);
     }
 
-    private void Number(RunEvent said)
+    private void Number(RunEvent runEvent)
     {
-        if (said.Id.N > _lastN.GetValueOrDefault(said.Id.Device))
+        if (runEvent.Id.N > _lastN.GetValueOrDefault(runEvent.Id.Device))
         {
-            _lastN[said.Id.Device] = said.Id.N;
+            _lastN[runEvent.Id.Device] = runEvent.Id.N;
         }
     }
 
@@ -141,19 +143,19 @@ public sealed class EventLog
     /// <summary>Looks anew whether an event stands; where that changed and it is an undo, at what it reaches, and so on.</summary>
     private void Recount(EventId id, ref int from)
     {
-        while (_byId.TryGetValue(id, out var said))
+        while (_byId.TryGetValue(id, out var runEvent))
         {
-            var undone = IsReached(said);
+            var undone = IsReached(runEvent);
             if (undone == _undone.Contains(id))
             {
                 return;
             }
 
             _ = undone ? _undone.Add(id) : _undone.Remove(id);
-            var at = PositionOf(said);
+            var at = PositionOf(runEvent);
             _stands[at] = !undone;
             from = Math.Min(from, at);
-            if (said is not RunEvent.Undo undo)
+            if (runEvent is not RunEvent.Undo undo)
             {
                 return;
             }
@@ -163,9 +165,9 @@ public sealed class EventLog
     }
 
     /// <summary>An undo reaches only events before it in order, and only while it stands itself.</summary>
-    private bool IsReached(RunEvent said) =>
-        _reaching.TryGetValue(said.Id, out var undos)
-        && undos.Exists(undo => !_undone.Contains(undo.Id) && InOrder.Compare(undo, said) > 0);
+    private bool IsReached(RunEvent runEvent) =>
+        _reaching.TryGetValue(runEvent.Id, out var undos)
+        && undos.Exists(undo => !_undone.Contains(undo.Id) && InOrder.Compare(undo, runEvent) > 0);
 
     /// <summary>From the last event back, since only a later event can undo.</summary>
     private void RecountAll()

@@ -7,7 +7,7 @@ namespace KeepTally.Core.Sheets;
 /// Who stands where as a run goes on: the fold of the same events as the sheet over the places of the stage.
 /// Rotations that a tap calls for follow from the tap; those the clock or a coach calls for are said as events.
 /// </summary>
-public sealed class Floor
+public sealed class FloorState
 {
     private readonly Stage _stage;
     private readonly Dictionary<string, Dictionary<string, int>> _goes;
@@ -17,7 +17,7 @@ public sealed class Floor
     private readonly bool _groupsInTurn;
     private int _counted;
 
-    public Floor(Stage stage, IReadOnlyList<Unit> units)
+    public FloorState(Stage stage, IReadOnlyList<Unit> units)
     {
         _stage = stage;
         _goes = new Dictionary<string, Dictionary<string, int>>(StringComparer.Ordinal);
@@ -39,7 +39,7 @@ public sealed class Floor
         static string Id(Member player) => player.Id;
     }
 
-    private Floor(Floor other)
+    private FloorState(FloorState other)
     {
         _stage = other._stage;
         _groupsInTurn = other._groupsInTurn;
@@ -56,7 +56,7 @@ public sealed class Floor
     }
 
     /// <summary>The same floor, that goes its own way from here.</summary>
-    internal Floor Copy() => new(this);
+    internal FloorState Copy() => new(this);
 
     public Placement Now { get; private set; }
 
@@ -133,42 +133,42 @@ public sealed class Floor
 
     /// <summary>Takes an event with what the sheet made of it.</summary>
     /// <param name="tapped">The unit a tap was counted for, or null.</param>
-    /// <param name="roll">Who is on the sheet once the event was taken.</param>
+    /// <param name="roster">Who is on the sheet once the event was taken.</param>
     /// <param name="turn">The unit whose turn it is then, or null.</param>
-    public void Apply(RunEvent said, Verdict verdict, string? tapped, Roll roll, string? turn)
+    public void Apply(RunEvent runEvent, EventResult result, string? tapped, Roster roster, string? turn)
     {
-        if (_groupsInTurn && (verdict.TurnPassed || said is RunEvent.Sub))
+        if (_groupsInTurn && (result.TurnPassed || runEvent is RunEvent.Substitution))
         {
-            TakeTurn(turn!, roll);
+            TakeTurn(turn!, roster);
             return;
         }
 
-        if (verdict.TurnPassed && _stage.Rotate?.On == RotateTrigger.Turn)
+        if (result.TurnPassed && _stage.Rotate?.On == RotateTrigger.Turn)
         {
             CountToward(default);
         }
 
-        switch (said)
+        switch (runEvent)
         {
             case RunEvent.Rotate rotate:
                 Rotate(new Rotation.Named(rotate.Winner, rotate.Loser, rotate.Actor));
                 break;
-            case RunEvent.Sub sub:
-                Mend(sub, roll);
+            case RunEvent.Substitution substitution:
+                Mend(substitution, roster);
                 break;
-            case RunEvent.Tap when verdict.Kind == VerdictKind.Counted && Triggers(verdict):
-                CountToward(Named(tapped, verdict.Attempt));
+            case RunEvent.Tap when result.Kind == EventResultKind.Counted && Triggers(result):
+                CountToward(Named(tapped, result.Attempt));
                 break;
         }
     }
 
-    private bool Triggers(Verdict verdict) =>
+    private bool Triggers(EventResult result) =>
         _stage.Rotate?.On switch
         {
             RotateTrigger.Tap => true,
-            RotateTrigger.Success => verdict.Attempt == true,
-            RotateTrigger.Failure => verdict.Attempt == false,
-            RotateTrigger.Attempts => verdict.Attempt is not null,
+            RotateTrigger.Success => result.Attempt == true,
+            RotateTrigger.Failure => result.Attempt == false,
+            RotateTrigger.Attempts => result.Attempt is not null,
             _ => false,
         };
 
@@ -210,19 +210,19 @@ public sealed class Floor
     }
 
     /// <summary>The places fill with the group whose turn it is.</summary>
-    private void TakeTurn(string unit, Roll roll)
+    private void TakeTurn(string unit, Roster roster)
     {
         Before = Now;
-        var players = roll.Of(unit);
-        Now = Placement.Fill(_stage.Places, players, waiting: roll.Everyone.Except(players));
+        var players = roster.Of(unit);
+        Now = Placement.Fill(_stage.Places, players, waiting: roster.Everyone.Except(players));
         Rotations++;
         Count();
     }
 
-    /// <summary>Sets people onto the places anew after somebody came, went or changed places; see <see cref="Mending"/>.</summary>
-    private void Mend(RunEvent.Sub sub, Roll roll)
+    /// <summary>Sets people onto the places anew after somebody came, went or changed places; see <see cref="SubstitutionRule"/>.</summary>
+    private void Mend(RunEvent.Substitution substitution, Roster roster)
     {
-        Now = Mending.After(Now, _stage.Moves, sub.Out, sub.In, player => roll.UnitOf(player));
+        Now = SubstitutionRule.Apply(Now, _stage.Moves, substitution.Out, substitution.In, player => roster.UnitOf(player));
         Count();
     }
 

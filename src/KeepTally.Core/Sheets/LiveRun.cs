@@ -30,15 +30,14 @@ public sealed class LiveRun(string name, IReadOnlyList<RunSheet> sheets)
     /// <summary>
     /// The sheet whose clock is shown: a circuit's own, else the first that is not done.
     /// </summary>
-    public LiveSheet Lead(long at) =>
-        Circuit?.Sheet ?? Sheets.FirstOrDefault(each => !each.Sheet.Sheet.IsDoneAt(at), Sheets[0]).Sheet;
+    public Sheet Lead(long at) => Circuit?.Sheet ?? Sheets.FirstOrDefault(each => !each.Sheet.Score.IsDoneAt(at), Sheets[0]).Sheet;
 
-    public bool IsStarted => Clocks.Any(sheet => sheet.Sheet.Clock.IsStarted);
+    public bool IsStarted => Clocks.Any(sheet => sheet.Score.Clock.IsStarted);
 
-    public bool IsPaused => Clocks.Any(sheet => sheet.Sheet.Clock.IsPaused);
+    public bool IsPaused => Clocks.Any(sheet => sheet.Score.Clock.IsPaused);
 
     /// <summary>Every sheet is done by its own rules or by the clock. A circuit goes on until its clock is over.</summary>
-    public bool IsDone(long at) => Clocks.All(sheet => sheet.Sheet.IsDoneAt(at));
+    public bool IsDone(long at) => Clocks.All(sheet => sheet.Score.IsDoneAt(at));
 
     /// <summary>The coach has ended the drill: every sheet holds an end that stands.</summary>
     public bool IsEnded => Sheets.All(each => each.Sheet.Ended is not null);
@@ -47,12 +46,12 @@ public sealed class LiveRun(string name, IReadOnlyList<RunSheet> sheets)
     public (Interval Interval, long Elapsed)? ClockAt(long at)
     {
         var lead = Lead(at);
-        if (lead.Timeline is not { } timeline || !lead.Sheet.Clock.IsStarted)
+        if (lead.Timeline is not { } timeline || !lead.Score.Clock.IsStarted)
         {
             return null;
         }
 
-        var elapsed = lead.Sheet.Clock.At(at);
+        var elapsed = lead.Score.Clock.At(at);
         return (timeline.At(elapsed), elapsed);
     }
 
@@ -80,11 +79,11 @@ public sealed class LiveRun(string name, IReadOnlyList<RunSheet> sheets)
             ];
 
     /// <summary>What the clock calls for by a moment and nobody has said yet, on every sheet.</summary>
-    public IEnumerable<Said> Due(long at) =>
+    public IEnumerable<SheetEvent> Due(long at) =>
         Sheets.SelectMany(each =>
             (each.Stop is { } stop ? Turns(each.Sheet, stop.Round, at) : [])
                 .Concat(each.Sheet.Due(at))
-                .Select(said => new Said(each.Id, said))
+                .Select(runEvent => new SheetEvent(each.Id, runEvent))
         );
 
     /// <summary>The clock of a stop stands since the work of its round is over: it is not for a coach to let it go on.</summary>
@@ -94,9 +93,9 @@ public sealed class LiveRun(string name, IReadOnlyList<RunSheet> sheets)
     /// A stop opens with the work of its round; its clock stands when that is over, and it closes when the next work
     /// begins: the last ball counts.
     /// </summary>
-    private IEnumerable<RunEvent> Turns(LiveSheet sheet, int round, long at)
+    private IEnumerable<RunEvent> Turns(Sheet sheet, int round, long at)
     {
-        var clock = Circuit!.Sheet.Sheet.Clock;
+        var clock = Circuit!.Sheet.Score.Clock;
         if (!clock.IsStarted || Circuit.Sheet.Ended is not null)
         {
             yield break;
@@ -125,5 +124,5 @@ public sealed class LiveRun(string name, IReadOnlyList<RunSheet> sheets)
     }
 
     /// <summary>The sheets that stand for the drill as a whole.</summary>
-    private IEnumerable<LiveSheet> Clocks => Circuit is { } circuit ? [circuit.Sheet] : Sheets.Select(each => each.Sheet);
+    private IEnumerable<Sheet> Clocks => Circuit is { } circuit ? [circuit.Sheet] : Sheets.Select(each => each.Sheet);
 }

@@ -10,35 +10,33 @@ namespace KeepTally.Core.Sheets;
 /// A sheet being kept: its log, and the sheet and floor folded from it. Events may arrive in any order and more than
 /// once; they are folded when somebody looks, once for however many arrived meanwhile.
 /// </summary>
-public sealed class LiveSheet
+public sealed class Sheet
 {
     private readonly DrillCard _card;
     private readonly Timeline? _timeline;
     private readonly IReadOnlyDictionary<string, string> _callNames;
     private readonly TapAddress _known;
-    private readonly SheetFold _fold;
-    private (long At, int Version, SheetReport Report)? _looked;
+    private readonly CheckpointedFold _fold;
+    private (long At, int Version, ScoreReport Report)? _looked;
     private (long Until, int Version)? _quiet;
 
-    private LiveSheet(DrillCard card, LogHead head, Sheet empty)
+    private Sheet(DrillCard card, LogHead head, Score empty)
     {
         _card = card;
         Head = head;
         Stage = empty.Stage;
         _callNames = CallNames.Of(head.Everyone);
         _known = new TapAddress(Stage, head);
-        var floor = new Floor(Stage, head.Units);
-        _fold = new SheetFold(() => new SheetFold.Point(0, empty.Copy(), floor.Copy(), null, 0));
+        var floor = new FloorState(Stage, head.Units);
+        _fold = new CheckpointedFold(() => new CheckpointedFold.Checkpoint(0, empty.Copy(), floor.Copy(), null, 0));
         _timeline = Stage.Clock is { } plan ? new Timeline(plan, head.Seed) : null;
     }
 
     /// <summary>An empty sheet, where the head fits the card.</summary>
-    public static Reading<LiveSheet> Open(DrillCard card, LogHead head)
+    public static Result<Sheet> Open(DrillCard card, LogHead head)
     {
-        var sheet = Sheet.Open(card, head);
-        return sheet.IsRead
-            ? Reading<LiveSheet>.Of(new LiveSheet(card, head, sheet.Value))
-            : Reading<LiveSheet>.Failed(sheet.Faults);
+        var sheet = Score.Open(card, head);
+        return sheet.IsOk ? Result<Sheet>.Ok(new Sheet(card, head, sheet.Value)) : Result<Sheet>.Fail(sheet.Faults);
     }
 
     public DrillCard Card => _card;
@@ -49,9 +47,9 @@ public sealed class LiveSheet
 
     public EventLog Log { get; } = new();
 
-    public Sheet Sheet => Now.Sheet;
+    public Score Score => Now.Score;
 
-    public Floor Floor => Now.Floor;
+    public FloorState Floor => Now.Floor;
 
     /// <summary>Grows with every change to what is folded: as long as it is the same, everything but the clock is.</summary>
     public int Version => Now.Version;
@@ -60,14 +58,15 @@ public sealed class LiveSheet
     public string CallNameOf(string id) => _callNames.TryGetValue(id, out var name) ? name : Head.NameOf(id);
 
     /// <summary>Everyone who carries a score on the sheet, who came in later and who went off too.</summary>
-    public IReadOnlyList<Unit> Units => Sheet.Units;
+    public IReadOnlyList<Unit> Units => Score.Units;
 
     /// <summary>Those of them who are on the sheet now.</summary>
-    public IReadOnlyList<Unit> UnitsOn => Stage.Scores == Scorer.Player ? [.. Units.Where(unit => Sheet.Roll.Has(unit.Id))] : Units;
+    public IReadOnlyList<Unit> UnitsOn =>
+        Stage.Scores == Scorer.Player ? [.. Units.Where(unit => Score.Roster.Has(unit.Id))] : Units;
 
     /// <summary>Somebody of the squad who is not on the sheet may come in: the head's bench, and who went off.</summary>
     public bool MayCome(string player) =>
-        !Sheet.Roll.Has(player)
+        !Score.Roster.Has(player)
         && (
             (Head.Bench ?? []).Any(each => each.Id == player)
             || Head.Units.SelectMany(unit => unit.People).Any(each => each.Id == player)
@@ -85,52 +84,52 @@ public sealed class LiveSheet
     /// </summary>
     public long? RepLeft(long at)
     {
-        if (_timeline is not { Plan.Rep: { } rep } || !Sheet.Clock.IsStarted || Sheet.IsDoneAt(at))
+        if (_timeline is not { Plan.Rep: { } rep } || !Score.Clock.IsStarted || Score.IsDoneAt(at))
         {
             return null;
         }
 
-        var elapsed = Sheet.Clock.At(at);
+        var elapsed = Score.Clock.At(at);
         var interval = _timeline.At(elapsed);
         return interval.Kind == IntervalKind.Work ? Math.Max(0, Math.Max(interval.Start, _fold.RepFrom) + rep - elapsed) : null;
     }
 
     /// <summary>What a unit may not say again now, by the limits of the stage.</summary>
-    public IEnumerable<(string Tag, string Value)> Barred(string unit) => Sheet.Barred(unit);
+    public IEnumerable<(string Tag, string Value)> Barred(string unit) => Score.Barred(unit);
 
     /// <summary>What became of a standing event; null where it does not stand.</summary>
-    public Verdict? VerdictOn(EventId id) =>
-        Log.Find(id) is { } said && !Log.IsUndone(id) ? Now.VerdictAt(Log.PositionOf(said)) : null;
+    public EventResult? ResultOf(EventId id) =>
+        Log.Find(id) is { } runEvent && !Log.IsUndone(id) ? Now.ResultAt(Log.PositionOf(runEvent)) : null;
 
     /// <summary>What became of the event at a position of the log.</summary>
-    public Verdict VerdictAt(int position) => Now.VerdictAt(position);
+    public EventResult ResultAt(int position) => Now.ResultAt(position);
 
     /// <summary>How the sheet stands at a moment. Asked again for the same moment, the answer is at hand.</summary>
-    public SheetReport ReportAt(long at)
+    public ScoreReport ReportAt(long at)
     {
         if (_looked is not { } looked || looked.At != at || looked.Version != Version)
         {
-            _looked = looked = (at, Version, Sheet.Report(at));
+            _looked = looked = (at, Version, Score.Report(at));
         }
 
         return looked.Report;
     }
 
     /// <summary>Why an event cannot stand on this sheet, whatever the state of play; null where it can.</summary>
-    public Refusal? Refuse(RunEvent said) => _known.Refuse(said);
+    public Fault? Check(RunEvent runEvent) => _known.Check(runEvent);
 
     /// <summary>Takes an event in, or says why it cannot stand. An event that is here already changes nothing.</summary>
-    public Refusal? Add(RunEvent said)
+    public Fault? Add(RunEvent runEvent)
     {
-        if (Refuse(said) is { } refusal)
+        if (Check(runEvent) is { } fault)
         {
-            return refusal;
+            return fault;
         }
 
-        Expect(said);
-        if (Log.Add(said) is { } from)
+        Expect(runEvent);
+        if (Log.Add(runEvent) is { } from)
         {
-            _fold.BackTo(from);
+            _fold.RewindTo(from);
         }
 
         return null;
@@ -139,20 +138,20 @@ public sealed class LiveSheet
     /// <summary>Takes a whole history in: sorted once, and folded once when somebody looks. What cannot stand is left out.</summary>
     public void AddAll(IReadOnlyCollection<RunEvent> history)
     {
-        foreach (var said in history)
+        foreach (var runEvent in history)
         {
-            Expect(said);
+            Expect(runEvent);
         }
 
-        Log.AddAll(history.Where(said => Refuse(said) is null));
-        _fold.BackTo(0);
+        Log.AddAll(history.Where(runEvent => Check(runEvent) is null));
+        _fold.RewindTo(0);
     }
 
     /// <summary>
     /// Takes in an event as it stands on record. Where an own one with the same id says something else, as two devices may of
     /// what the clock calls for, the one on record takes its place.
     /// </summary>
-    public Refusal? Hear(RunEvent recorded)
+    public Fault? Receive(RunEvent recorded)
     {
         if (Log.Find(recorded.Id) is not { } own)
         {
@@ -171,7 +170,7 @@ public sealed class LiveSheet
     /// Takes an event out for good, as if it had never been made: nobody else will ever hear of it. Where another stands under
     /// its id by now, that one stays.
     /// </summary>
-    public void TakeOut(RunEvent refused)
+    public void Retract(RunEvent refused)
     {
         if (Log.Find(refused.Id) is { } own && IsSame(own, refused))
         {
@@ -182,9 +181,9 @@ public sealed class LiveSheet
     /// <summary>One device says one thing under one id; of the ids that devices share, the moment tells two events apart.</summary>
     private static bool IsSame(RunEvent one, RunEvent other) => one.At == other.At && one.GetType() == other.GetType();
 
-    private void Expect(RunEvent said)
+    private void Expect(RunEvent runEvent)
     {
-        if (said is RunEvent.Sub { In: { } comes } && Stage.Scores == Scorer.Player)
+        if (runEvent is RunEvent.Substitution { In: { } comes } && Stage.Scores == Scorer.Player)
         {
             _known.Expect(comes);
         }
@@ -193,7 +192,7 @@ public sealed class LiveSheet
     private void Replace(EventId id, RunEvent? other)
     {
         Log.Replace(id, other);
-        _fold.BackTo(0);
+        _fold.RewindTo(0);
     }
 
     /// <summary>
@@ -202,12 +201,12 @@ public sealed class LiveSheet
     /// </summary>
     public IReadOnlyList<RunEvent> Due(long at)
     {
-        if (_timeline is null || !Sheet.Clock.IsStarted || Sheet.IsDoneAt(at))
+        if (_timeline is null || !Score.Clock.IsStarted || Score.IsDoneAt(at))
         {
             return [];
         }
 
-        var elapsed = Sheet.Clock.At(at);
+        var elapsed = Score.Clock.At(at);
         if (_quiet is { } quiet && quiet.Version == Version && elapsed < quiet.Until)
         {
             return [];
@@ -219,7 +218,7 @@ public sealed class LiveSheet
         return due;
     }
 
-    private SheetFold Now
+    private CheckpointedFold Now
     {
         get
         {
@@ -234,22 +233,22 @@ public sealed class LiveSheet
         {
             if (
                 Stage.Rotate is { On: RotateTrigger.Round } rotate
-                && !Floor.AsksWhoWon(Stage)
+                && !FloorState.AsksWhoWon(Stage)
                 && round % rotate.Every == 0
-                && NotSaid(2 * round, out var moves)
+                && IsMissing(2 * round, out var moves)
             )
             {
-                yield return new RunEvent.Rotate(moves, Sheet.Clock.InstantOf(moment), null, null, null);
+                yield return new RunEvent.Rotate(moves, Score.Clock.InstantOf(moment), null, null, null);
             }
 
-            if (Stage.Play == Play.Turns && NotSaid((2 * round) + 1, out var passes))
+            if (Stage.Play == Play.Turns && IsMissing((2 * round) + 1, out var passes))
             {
-                yield return new RunEvent.Turn(passes, Sheet.Clock.InstantOf(moment), null);
+                yield return new RunEvent.Turn(passes, Score.Clock.InstantOf(moment), null);
             }
         }
     }
 
-    private bool NotSaid(int n, out EventId id)
+    private bool IsMissing(int n, out EventId id)
     {
         id = new EventId(EventId.ClockDevice, n);
         return !Log.Holds(id);

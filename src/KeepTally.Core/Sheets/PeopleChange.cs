@@ -4,7 +4,7 @@ namespace KeepTally.Core.Sheets;
 /// <param name="Off">Who goes off, or null.</param>
 /// <param name="In">Who comes in, or null; somebody who is on already changes places with <paramref name="Off"/>.</param>
 /// <param name="Sheet">The sheet to come in on where nobody goes off for it; null for the one with the fewest players.</param>
-public sealed record PeopleChange(string? Off, string? In, string? Sheet = null)
+public sealed record RosterChange(string? Off, string? In, string? Sheet = null)
 {
     /// <summary>
     /// What it takes on the sheets of the drills left. Who comes or goes does so for the rest of the practice; a change of
@@ -20,7 +20,7 @@ public sealed record PeopleChange(string? Off, string? In, string? Sheet = null)
         var lanes = left[0].LanesAt(at);
         if (LaneOf(lanes, Off) is { } one && LaneOf(lanes, In) is { } other)
         {
-            return one == other ? Said(one, Off, In) : [.. Said(one, Off, In), .. Said(other, In, Off)];
+            return one == other ? Entries(one, Off, In) : [.. Entries(one, Off, In), .. Entries(other, In, Off)];
         }
 
         return [.. left.SelectMany((run, index) => InRun(run.LanesAt(at), index == 0 ? Sheet : null))];
@@ -30,7 +30,7 @@ public sealed record PeopleChange(string? Off, string? In, string? Sheet = null)
     {
         if (LaneOf(lanes, Off) is { } leaves)
         {
-            return Said(leaves, Off, LaneOf(lanes, In) is null ? In : null);
+            return Entries(leaves, Off, LaneOf(lanes, In) is null ? In : null);
         }
 
         if (In is not { } player || LaneOf(lanes, player) is not null)
@@ -41,10 +41,10 @@ public sealed record PeopleChange(string? Off, string? In, string? Sheet = null)
         var open = lanes.Where(lane => lane.Any(each => each.Sheet.MayCome(player))).ToArray();
         return open.Length == 0
             ? []
-            : Said(
+            : Entries(
                 open.FirstOrDefault(
                     lane => lane.Any(each => each.Id == wished),
-                    open.MinBy(lane => lane[0].Sheet.Sheet.Roll.Count)!
+                    open.MinBy(lane => lane[0].Sheet.Score.Roster.Count)!
                 ),
                 null,
                 player
@@ -52,18 +52,18 @@ public sealed record PeopleChange(string? Off, string? In, string? Sheet = null)
     }
 
     /// <summary>On every sheet of a lane; who may not come in on one of them is left out of it.</summary>
-    private static (string Sheet, string? Out, string? In)[] Said(IReadOnlyList<RunSheet> lane, string? gone, string? comes) =>
+    private static (string Sheet, string? Out, string? In)[] Entries(IReadOnlyList<RunSheet> lane, string? gone, string? comes) =>
         [
             .. lane.Select(each =>
                     (
                         each.Id,
-                        Out: gone is not null && each.Sheet.Sheet.Roll.Has(gone) ? gone : null,
-                        In: comes is not null && (each.Sheet.Sheet.Roll.Has(comes) || each.Sheet.MayCome(comes)) ? comes : null
+                        Out: gone is not null && each.Sheet.Score.Roster.Has(gone) ? gone : null,
+                        In: comes is not null && (each.Sheet.Score.Roster.Has(comes) || each.Sheet.MayCome(comes)) ? comes : null
                     )
                 )
                 .Where(each => each.Out is not null || each.In is not null),
         ];
 
     private static IReadOnlyList<RunSheet>? LaneOf(IReadOnlyList<IReadOnlyList<RunSheet>> lanes, string? player) =>
-        player is null ? null : lanes.FirstOrDefault(lane => lane.Any(each => each.Sheet.Sheet.Roll.Has(player)));
+        player is null ? null : lanes.FirstOrDefault(lane => lane.Any(each => each.Sheet.Score.Roster.Has(player)));
 }

@@ -7,25 +7,25 @@ namespace KeepTally.Core.Sheets;
 /// comes in for somebody takes their place in the group; alone, a player joins the group with the fewest.
 /// Source: docs/formats.md, section 2, "sub".
 /// </summary>
-public sealed class Roll
+public sealed class Roster
 {
     private readonly bool _singles;
     private readonly List<(string Unit, List<string> Players)> _units;
 
-    internal Roll(Stage stage, IReadOnlyList<Unit> units)
+    internal Roster(Stage stage, IReadOnlyList<Unit> units)
     {
         _singles = stage.Scores == Scorer.Player;
         _units = [.. units.Select(unit => (unit.Id, unit.People.Select(player => player.Id).ToList()))];
     }
 
-    private Roll(Roll other)
+    private Roster(Roster other)
     {
         _singles = other._singles;
         Mark = other.Mark;
         _units = [.. other._units.Select(unit => (unit.Unit, new List<string>(unit.Players)))];
     }
 
-    internal Roll Copy() => new(this);
+    internal Roster Copy() => new(this);
 
     /// <summary>Another object whenever somebody came, went or changed groups: as long as it is the same, so is everyone's place here.</summary>
     public object Mark { get; private set; } = new();
@@ -55,11 +55,11 @@ public sealed class Roll
     public IReadOnlyList<string> Of(string unit) => _units.Find(each => each.Unit == unit).Players ?? [];
 
     /// <summary>Takes what was said; who left the sheet by it and who came onto it. Two who are both on change groups.</summary>
-    internal (string? Left, string? Came) Take(RunEvent.Sub sub)
+    internal (string? Left, string? Came) Apply(RunEvent.Substitution substitution)
     {
         Mark = new object();
-        var leaves = sub.Out is { } gone && Has(gone) ? gone : null;
-        var comes = sub.In;
+        var leaves = substitution.Out is { } gone && Has(gone) ? gone : null;
+        var comes = substitution.In;
         if (comes is not null && Has(comes))
         {
             if (leaves is not null)

@@ -37,7 +37,7 @@ public abstract record RunEvent(EventId Id, long At)
 
     public sealed record Note(EventId Id, long At, string Text, string? Unit) : RunEvent(Id, At);
 
-    public sealed record Sub(EventId Id, long At, string? Out, string? In) : RunEvent(Id, At);
+    public sealed record Substitution(EventId Id, long At, string? Out, string? In) : RunEvent(Id, At);
 }
 
 /// <summary>Who said an event, and which of that device's events it is. Unique on a sheet.</summary>

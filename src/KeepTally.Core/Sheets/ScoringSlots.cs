@@ -15,7 +15,7 @@ public static class ScoringSlots
         IsByPlace(stage) ? Math.Min(units, Spots(stage).Sum(spot => spot.Size)) : units;
 
     /// <summary>The units to tap, one for each slot; null for a slot where nobody stands.</summary>
-    public static IReadOnlyList<string?> At(Stage stage, IReadOnlyList<Unit> units, Floor floor, IntervalKind? interval)
+    public static IReadOnlyList<string?> At(Stage stage, IReadOnlyList<Unit> units, FloorState floor, IntervalKind? interval)
     {
         if (!IsByPlace(stage))
         {

@@ -9,7 +9,7 @@ namespace KeepTally.Core.Sheets;
 /// One tally sheet: the fold of the standing events of a log over the rules of a stage. Events come in their order,
 /// each once; see <see cref="EventLog"/>. Source: docs/formats.md, sections 1 and 2.
 /// </summary>
-public sealed class Sheet
+public sealed class Score
 {
     private readonly Stage _stage;
     private readonly LogHead _head;
@@ -22,16 +22,16 @@ public sealed class Sheet
 
     /// <summary>A tap can end nobody but the unit tapped: no other unit's points move, and no lead is asked for.</summary>
     private readonly bool _endsAlone;
-    private readonly SheetState _state;
+    private readonly ScoreState _state;
     private readonly ClockLimit _limit;
     private readonly long _countIn;
     private readonly RunningTime _clock;
-    private readonly FreezeBook _freezes;
+    private readonly FreezeLog _freezes;
 
-    private Sheet(DrillCard card, LogHead head)
+    private Score(DrillCard card, LogHead head)
     {
         _clock = new RunningTime();
-        _freezes = new FreezeBook();
+        _freezes = new FreezeLog();
         _head = head;
         _stageIndex = head.Stage;
         _stage = head.Of(card);
@@ -44,14 +44,14 @@ public sealed class Sheet
             && _outcomes.All(outcome => outcome.OtherPoints.Length == 0)
             && !_until.Any(ending => ending is Ending.Points { Lead: > 0 } or Ending.Points { AtLeast: <= 0 });
         _address = new TapAddress(_stage, head);
-        Roll = new Roll(_stage, head.Units);
+        Roster = new Roster(_stage, head.Units);
         var units = head.Units.Select((unit, index) => TallyOf(unit, index));
-        _state = new SheetState([.. units], _stage.Play, _stage.Ball is { } ball ? _address.Units.Of(ball) : -1);
+        _state = new ScoreState([.. units], _stage.Play, _stage.Ball is { } ball ? _address.Units.Of(ball) : -1);
         _limit = ClockLimit.Of(_stage.Until);
         _countIn = _stage.Clock?.CountIn ?? 0;
     }
 
-    private Sheet(Sheet other)
+    private Score(Score other)
     {
         _stage = other._stage;
         _head = other._head;
@@ -67,23 +67,23 @@ public sealed class Sheet
         _state = other._state.Copy();
         _clock = other._clock.Copy();
         _freezes = other._freezes.Copy();
-        Roll = other.Roll.Copy();
+        Roster = other.Roster.Copy();
     }
 
     /// <summary>The sheet as it stands, to be gone on with apart from this one.</summary>
-    public Sheet Copy() => new(this);
+    public Score Copy() => new(this);
 
     /// <summary>An empty sheet, where the log's head fits the card.</summary>
-    public static Reading<Sheet> Open(DrillCard card, LogHead head)
+    public static Result<Score> Open(DrillCard card, LogHead head)
     {
         var faults = HeadFit.Check(card, head);
-        return faults.Count == 0 ? Reading<Sheet>.Of(new Sheet(card, head)) : Reading<Sheet>.Failed(faults);
+        return faults.Count == 0 ? Result<Score>.Ok(new Score(card, head)) : Result<Score>.Fail(faults);
     }
 
     public Stage Stage => _stage;
 
     /// <summary>Who is on the sheet now, unit by unit.</summary>
-    public Roll Roll { get; }
+    public Roster Roster { get; }
 
     /// <summary>Everyone who carries a score, who came in later and who went off too.</summary>
     public IReadOnlyList<Unit> Units => _state.Names;
@@ -101,74 +101,74 @@ public sealed class Sheet
     internal string? UnitAt(int index) => index < 0 ? null : _state.Units[index].Unit.Id;
 
     /// <summary>Why an event cannot stand on this sheet, whatever the state of play; null where it can.</summary>
-    public Refusal? Refuse(RunEvent said) => _address.Refuse(said);
+    public Fault? Check(RunEvent runEvent) => _address.Check(runEvent);
 
     /// <summary>What a unit may not say again now, by the limits of the stage.</summary>
     public IEnumerable<(string Tag, string Value)> Barred(string unit) =>
         _address.Units.Of(unit) is >= 0 and var index ? LimitRule.Barred(_stage.Limits, _state.Units[index]) : [];
 
     /// <summary>Takes the next event.</summary>
-    public Verdict Apply(RunEvent said)
+    public EventResult Apply(RunEvent runEvent)
     {
-        CutByClock(said.At);
-        switch (said)
+        CutByClock(runEvent.At);
+        switch (runEvent)
         {
             case RunEvent.Tap tap:
                 return Take(tap);
             case RunEvent.Start:
-                _clock.Start(said.At);
-                return Verdict.Taken;
+                _clock.Start(runEvent.At);
+                return EventResult.Taken;
             case RunEvent.Pause:
-                _clock.Pause(said.At);
-                return Verdict.Taken;
+                _clock.Pause(runEvent.At);
+                return EventResult.Taken;
             case RunEvent.Resume:
-                _freezes.Close(said.At);
-                _clock.Resume(said.At);
-                return Verdict.Taken;
+                _freezes.Close(runEvent.At);
+                _clock.Resume(runEvent.At);
+                return EventResult.Taken;
             case RunEvent.Freeze freeze:
                 if (_clock.IsStarted && !_state.Done)
                 {
-                    _freezes.Open(freeze.Reason, said.At);
-                    _clock.Pause(said.At);
+                    _freezes.Open(freeze.Reason, runEvent.At);
+                    _clock.Pause(runEvent.At);
                 }
 
-                return Verdict.Taken;
+                return EventResult.Taken;
             case RunEvent.End:
-                _freezes.Close(said.At);
-                _state.Close(RunningAt(said.At));
-                return Verdict.Taken;
+                _freezes.Close(runEvent.At);
+                _state.Close(RunningAt(runEvent.At));
+                return EventResult.Taken;
             case RunEvent.Turn turn:
                 return TakeTurn(turn);
-            case RunEvent.Sub sub:
-                return TakeSub(sub);
+            case RunEvent.Substitution substitution:
+                return TakeSub(substitution);
             default:
-                return Verdict.Taken;
+                return EventResult.Taken;
         }
     }
 
     /// <summary>How the sheet stands at a moment not before its last event. Looking changes nothing.</summary>
-    public SheetReport Report(long at) =>
-        SheetReporter.Report(_stageIndex, _stage, _state, _limit, IsStartedAt(at), RunningAt(at), _freezes.Report(at));
+    public ScoreReport Report(long at) =>
+        ScoreReporter.Report(_stageIndex, _stage, _state, _limit, IsStartedAt(at), RunningAt(at), _freezes.Report(at));
 
     /// <summary>How the sheet stands at a moment, as far as words about one tap ask for it.</summary>
-    public SheetGlance Glance(long at) => SheetReporter.Glance(_stage, _state, _limit, IsStartedAt(at), RunningAt(at));
+    public ScoreSnapshot Snapshot(long at) => ScoreReporter.Snapshot(_stage, _state, _limit, IsStartedAt(at), RunningAt(at));
 
     /// <summary>What is told or shown of one unit at a moment.</summary>
-    public UnitGlance GlanceOf(string unit, long at)
+    public UnitSnapshot SnapshotOf(string unit, long at)
     {
         var tally = _state.Units[_address.Units.Of(unit)];
-        return UnitReporter.Glance(_stage, tally, _state.IsUnitDoneAt(tally, _limit, IsStartedAt(at), RunningAt(at)));
+        return UnitReporter.Snapshot(_stage, tally, _state.IsUnitDoneAt(tally, _limit, IsStartedAt(at), RunningAt(at)));
     }
 
     /// <summary>How one unit stands at a moment; null where there is no such unit.</summary>
     public UnitReport? UnitAt(string unit, long at) =>
         _address.Units.Of(unit) is >= 0 and var index
-            ? SheetReporter.UnitAt(_stage, _state, _limit, IsStartedAt(at), _state.Units[index], RunningAt(at))
+            ? ScoreReporter.UnitAt(_stage, _state, _limit, IsStartedAt(at), _state.Units[index], RunningAt(at))
             : null;
 
     /// <summary>The unit ranked first at a moment, where it is alone there.</summary>
     public string? LeaderAt(long at) =>
-        SheetReporter.Leader(_stage, _state, _limit, IsStartedAt(at), RunningAt(at)) is >= 0 and var leader ? UnitAt(leader) : null;
+        ScoreReporter.Leader(_stage, _state, _limit, IsStartedAt(at), RunningAt(at)) is >= 0 and var leader ? UnitAt(leader) : null;
 
     /// <summary>The unit with the ball, or null.</summary>
     public string? Ball => UnitAt(_state.Ball);
@@ -185,25 +185,25 @@ public sealed class Sheet
     /// <summary>Running milliseconds since the sheet started.</summary>
     private long RunningAt(long at) => Math.Max(0, _clock.At(at) - _countIn);
 
-    private Verdict Take(RunEvent.Tap tap)
+    private EventResult Take(RunEvent.Tap tap)
     {
-        if (_address.Find(tap, _state.Done ? -1 : _state.Turn, _state.Ball, out var found) is { } refusal)
+        if (_address.Find(tap, _state.Done ? -1 : _state.Turn, _state.Ball, out var found) is { } fault)
         {
-            return Verdict.Refused(refusal);
+            return EventResult.Refused(fault);
         }
 
         var unit = found.Unit < 0 ? null : _state.Units[found.Unit];
         if (unit is null || _state.Done || unit.Done || !IsStartedAt(tap.At))
         {
             _state.CountLate(unit);
-            return Verdict.Late(found.Unit);
+            return EventResult.Late(found.Unit);
         }
 
         var breach = tap.Tags is null ? null : LimitRule.Breached(_stage.Limits, unit, tap.Tags);
         if (breach?.Breach == Breach.Void)
         {
             unit.Voids++;
-            return Verdict.Void(found.Unit, breach);
+            return EventResult.Void(found.Unit, breach);
         }
 
         var running = RunningAt(tap.At);
@@ -213,9 +213,9 @@ public sealed class Sheet
         var attempt = breach is null ? judged : false;
         Count(tap, found, unit, outcome, attempt);
         var turns = _state.TurnsPassed;
-        var passes = Score(found, unit, outcome, attempt, breached: breach is not null, running);
+        var passes = AwardPoints(found, unit, outcome, attempt, breached: breach is not null, running);
         EndWhatIsMet(unit, passes, running);
-        return Verdict.Counted(found.Unit, attempt, breach, _state.TurnsPassed != turns);
+        return EventResult.Counted(found.Unit, attempt, breach, _state.TurnsPassed != turns);
     }
 
     private void Count(RunEvent.Tap tap, Addressed found, UnitTally unit, OutcomeRule? outcome, bool? attempt)
@@ -241,7 +241,7 @@ public sealed class Sheet
     }
 
     /// <summary>Points, ladder, effects and zones, in the order of the format; true where the turn passes.</summary>
-    private bool Score(Addressed found, UnitTally unit, OutcomeRule? outcome, bool? attempt, bool breached, long running)
+    private bool AwardPoints(Addressed found, UnitTally unit, OutcomeRule? outcome, bool? attempt, bool breached, long running)
     {
         if (!breached)
         {
@@ -330,18 +330,18 @@ public sealed class Sheet
         }
     }
 
-    private Verdict TakeTurn(RunEvent.Turn turn)
+    private EventResult TakeTurn(RunEvent.Turn turn)
     {
-        if (_address.Refuse(turn) is { } refusal)
+        if (_address.Check(turn) is { } fault)
         {
-            return Verdict.Refused(refusal);
+            return EventResult.Refused(fault);
         }
 
         var running = RunningAt(turn.At);
         int? named = turn.Unit is { } id ? _address.Units.Of(id) : null;
         if (_stage.Play != Play.Turns || _state.Done || !IsStartedAt(turn.At) || (named is { } unit && !CanTakeTurn(unit)))
         {
-            return Verdict.Taken;
+            return EventResult.Taken;
         }
 
         if (_limit.IsUp(running - _state.TurnBegan))
@@ -358,21 +358,21 @@ public sealed class Sheet
             _state.PassTurn(running, named is { } to && !_state.Units[to].Done ? to : null);
         }
 
-        return Verdict.Turned(!_state.Done);
+        return EventResult.Turned(!_state.Done);
     }
 
     private bool CanTakeTurn(int unit) => unit >= 0 && _state.Units[unit] is { Done: false, IsOn: true };
 
     /// <summary>Where players score, who comes in carries a score from now on, and who goes off holds nobody up.</summary>
-    private Verdict TakeSub(RunEvent.Sub sub)
+    private EventResult TakeSub(RunEvent.Substitution substitution)
     {
-        var (left, came) = Roll.Take(sub);
+        var (left, came) = Roster.Apply(substitution);
         if (_stage.Scores != Scorer.Player || _state.Done)
         {
-            return Verdict.Taken;
+            return EventResult.Taken;
         }
 
-        var running = RunningAt(sub.At);
+        var running = RunningAt(substitution.At);
         var comes = came is null ? null : UnitOf(came);
         if (comes is not null)
         {
@@ -391,10 +391,10 @@ public sealed class Sheet
         else if (_stage.Play == Play.Turns && !CanTakeTurn(_state.Turn))
         {
             _state.PassTurn(running, comes is { Done: false } ? comes.Index : null);
-            return Verdict.Turned(true);
+            return EventResult.Turned(true);
         }
 
-        return Verdict.Taken;
+        return EventResult.Taken;
     }
 
     /// <summary>The tally of a player, a fresh one for who was never on the sheet.</summary>

@@ -4,34 +4,34 @@ namespace KeepTally.Core.Sheets;
 /// The fold of a log onto a sheet and its floor, as far as it has gone. Now and then it keeps how everything stood, so that
 /// a late event or an undo folds anew from near where it stands and not from the start.
 /// </summary>
-internal sealed class SheetFold
+internal sealed class CheckpointedFold
 {
     /// <summary>So many events lie between two kept points.</summary>
     private const int Between = 128;
 
-    private readonly Func<Point> _empty;
+    private readonly Func<Checkpoint> _empty;
 
     /// <summary>What became of each event of the log, as far as it is folded, in its order.</summary>
-    private readonly List<Verdict> _verdicts = [];
-    private readonly List<Point> _kept = [];
-    private Point _now;
+    private readonly List<EventResult> _verdicts = [];
+    private readonly List<Checkpoint> _kept = [];
+    private Checkpoint _now;
 
     /// <summary>How everything stands after so many events of the log.</summary>
-    internal sealed record Point(int Folded, Sheet Sheet, Floor Floor, RunEvent.End? Ended, long RepFrom)
+    internal sealed record Checkpoint(int Folded, Score Score, FloorState Floor, RunEvent.End? Ended, long RepFrom)
     {
-        internal Point Copy() => this with { Sheet = Sheet.Copy(), Floor = Floor.Copy() };
+        internal Checkpoint Copy() => this with { Score = Score.Copy(), Floor = Floor.Copy() };
     }
 
     /// <param name="empty">Makes the sheet and the floor before any event.</param>
-    internal SheetFold(Func<Point> empty)
+    internal CheckpointedFold(Func<Checkpoint> empty)
     {
         _empty = empty;
         _now = empty();
     }
 
-    internal Sheet Sheet => _now.Sheet;
+    internal Score Score => _now.Score;
 
-    internal Floor Floor => _now.Floor;
+    internal FloorState Floor => _now.Floor;
 
     internal RunEvent.End? Ended => _now.Ended;
 
@@ -45,10 +45,10 @@ internal sealed class SheetFold
     internal int Version { get; private set; }
 
     /// <summary>What became of the event at a position of the log that was folded.</summary>
-    internal Verdict VerdictAt(int position) => _verdicts[position];
+    internal EventResult ResultAt(int position) => _verdicts[position];
 
     /// <summary>The log reads differently from a position on: the fold goes back to before it.</summary>
-    internal void BackTo(int position)
+    internal void RewindTo(int position)
     {
         if (position >= _now.Folded)
         {
@@ -75,28 +75,28 @@ internal sealed class SheetFold
         }
 
         Version++;
-        var (sheet, floor, ended, repFrom) = (_now.Sheet, _now.Floor, _now.Ended, _now.RepFrom);
+        var (sheet, floor, ended, repFrom) = (_now.Score, _now.Floor, _now.Ended, _now.RepFrom);
         for (var i = _now.Folded; i < events.Count; i++)
         {
             if (i % Between == 0 && i > 0 && (_kept.Count == 0 || _kept[^1].Folded < i))
             {
-                _kept.Add(new Point(i, sheet.Copy(), floor.Copy(), ended, repFrom));
+                _kept.Add(new Checkpoint(i, sheet.Copy(), floor.Copy(), ended, repFrom));
             }
 
             var next = events[i];
             if (!log.StandsAt(i) || next is RunEvent.Undo)
             {
-                _verdicts.Add(Verdict.Taken);
+                _verdicts.Add(EventResult.Taken);
                 continue;
             }
 
-            var verdict = sheet.Apply(next);
-            _verdicts.Add(verdict);
-            floor.Apply(next, verdict, sheet.UnitAt(verdict.Unit), sheet.Roll, sheet.Turn);
+            var result = sheet.Apply(next);
+            _verdicts.Add(result);
+            floor.Apply(next, result, sheet.UnitAt(result.Unit), sheet.Roster, sheet.Turn);
             switch (next)
             {
                 case RunEvent.Tap:
-                    repFrom = verdict.Kind == VerdictKind.Counted ? sheet.Clock.At(next.At) : repFrom;
+                    repFrom = result.Kind == EventResultKind.Counted ? sheet.Clock.At(next.At) : repFrom;
                     break;
                 case RunEvent.End end:
                     ended = end;
@@ -104,6 +104,6 @@ internal sealed class SheetFold
             }
         }
 
-        _now = new Point(events.Count, sheet, floor, ended, repFrom);
+        _now = new Checkpoint(events.Count, sheet, floor, ended, repFrom);
     }
 }

@@ -2,13 +2,13 @@ namespace KeepTally.Core.Sheets;
 
 /// <summary>How a sheet stands at a moment, as far as words about one tap ask for it: quick to take before and after.</summary>
 /// <param name="Winner">Who has won or is first alone, once the sheet is done; else null.</param>
-public sealed record SheetGlance(
+public sealed record ScoreSnapshot(
     bool Started,
     bool Done,
     string? Winner,
     string? Turn,
     string? Ball,
-    IReadOnlyList<UnitGlance> Units
+    IReadOnlyList<UnitSnapshot> Units
 );
 
 /// <summary>What of a unit's tally is told or shown: where two of them are equal, so is every word about the unit.</summary>
@@ -19,7 +19,7 @@ public sealed record SheetGlance(
 /// <param name="Taken">Attempts in the open window.</param>
 /// <param name="Place">The place taken by leaving, or null.</param>
 /// <param name="Asked">The zone asked next, or null.</param>
-public readonly record struct UnitGlance(
+public readonly record struct UnitSnapshot(
     double Points,
     int Attempts,
     int Successes,

@@ -3,7 +3,7 @@ using KeepTally.Core.Cards;
 namespace KeepTally.Core.Sheets;
 
 /// <summary>How a sheet stands at one moment. Source: docs/formats.md, section 2. All spans are milliseconds.</summary>
-public sealed record SheetReport(
+public sealed record ScoreReport(
     int Stage,
     bool Started,
     bool Done,

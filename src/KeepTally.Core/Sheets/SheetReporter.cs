@@ -4,13 +4,13 @@ using KeepTally.Core.Sheets.Rules;
 namespace KeepTally.Core.Sheets;
 
 /// <summary>Writes down how a sheet stands at a moment. What the clock alone has ended by then is told, and nothing is changed.</summary>
-internal static class SheetReporter
+internal static class ScoreReporter
 {
     /// <param name="running">Running milliseconds at the moment.</param>
-    internal static SheetReport Report(
+    internal static ScoreReport Report(
         int stageIndex,
         Stage stage,
-        SheetState state,
+        ScoreState state,
         ClockLimit limit,
         bool started,
         long running,
@@ -26,7 +26,7 @@ internal static class SheetReporter
                 unit => (unit.Unit.Id, UnitReporter.Figures(stage, unit, state.UnitTimeAt(unit, limit, started, running)))
             )
         );
-        return new SheetReport(
+        return new ScoreReport(
             stageIndex,
             started,
             done,
@@ -44,10 +44,10 @@ internal static class SheetReporter
     }
 
     /// <summary>The same moment, as far as words about a tap ask for it.</summary>
-    internal static SheetGlance Glance(Stage stage, SheetState state, ClockLimit limit, bool started, long running)
+    internal static ScoreSnapshot Snapshot(Stage stage, ScoreState state, ClockLimit limit, bool started, long running)
     {
         var done = state.IsDoneAt(limit, started, running);
-        return new SheetGlance(
+        return new ScoreSnapshot(
             started,
             done,
             state.Winner >= 0 ? state.Units[state.Winner].Unit.Id
@@ -57,13 +57,13 @@ internal static class SheetReporter
             state.Ball < 0 ? null : state.Units[state.Ball].Unit.Id,
             Array.ConvertAll(
                 state.Units,
-                unit => UnitReporter.Glance(stage, unit, state.IsUnitDoneAt(unit, limit, started, running))
+                unit => UnitReporter.Snapshot(stage, unit, state.IsUnitDoneAt(unit, limit, started, running))
             )
         );
     }
 
     /// <summary>The index of the unit ranked first alone, or -1.</summary>
-    internal static int Leader(Stage stage, SheetState state, ClockLimit limit, bool started, long running)
+    internal static int Leader(Stage stage, ScoreState state, ClockLimit limit, bool started, long running)
     {
         var figures = new Figures[state.Units.Length];
         for (var i = 0; i < figures.Length; i++)
@@ -77,7 +77,7 @@ internal static class SheetReporter
 
     internal static UnitReport UnitAt(
         Stage stage,
-        SheetState state,
+        ScoreState state,
         ClockLimit limit,
         bool started,
         UnitTally unit,

@@ -4,7 +4,7 @@ using KeepTally.Core.Sheets.Rules;
 namespace KeepTally.Core.Sheets;
 
 /// <summary>What stands on a sheet while it is folded: its units, whose turn it is, who has the ball, whether it is done.</summary>
-internal sealed class SheetState(UnitTally[] units, Play play, int ball)
+internal sealed class ScoreState(UnitTally[] units, Play play, int ball)
 {
     private int _left;
 
@@ -42,9 +42,9 @@ internal sealed class SheetState(UnitTally[] units, Play play, int ball)
     internal long TurnBegan { get; private set; }
 
     /// <summary>The same state, that goes its own way from here.</summary>
-    internal SheetState Copy()
+    internal ScoreState Copy()
     {
-        var copy = (SheetState)MemberwiseClone();
+        var copy = (ScoreState)MemberwiseClone();
         copy.Units = Array.ConvertAll(Units, unit => unit.Copy());
         return copy;
     }

@@ -132,7 +132,7 @@ internal static class UnitReporter
             unit.Voids
         );
 
-    internal static UnitGlance Glance(Stage stage, UnitTally unit, bool done) =>
+    internal static UnitSnapshot Snapshot(Stage stage, UnitTally unit, bool done) =>
         new(
             unit.Points,
             unit.Attempts,

@@ -1,4 +1,5 @@
 using KeepTally.Core.Cards;
+using KeepTally.Core.Faults;
 
 namespace KeepTally.Core.Sheets;
 
@@ -7,30 +8,30 @@ namespace KeepTally.Core.Sheets;
 /// <param name="Attempt">For a counted tap: true a success, false a failure, null neither.</param>
 /// <param name="TurnPassed">Whether the turn went to another unit.</param>
 /// <param name="Breached">The limit that the tap breached, or null.</param>
-public readonly record struct Verdict(
-    VerdictKind Kind,
+public readonly record struct EventResult(
+    EventResultKind Kind,
     int Unit,
     bool? Attempt,
-    Refusal? Refusal,
+    Fault? Refusal,
     Limit? Breached = null,
     bool TurnPassed = false
 )
 {
-    internal static Verdict Taken => new(VerdictKind.Taken, -1, null, null);
+    internal static EventResult Taken => new(EventResultKind.Taken, -1, null, null);
 
-    internal static Verdict Refused(Refusal why) => new(VerdictKind.Refused, -1, null, why);
+    internal static EventResult Refused(Fault why) => new(EventResultKind.Refused, -1, null, why);
 
-    internal static Verdict Late(int unit) => new(VerdictKind.Late, unit, null, null);
+    internal static EventResult Late(int unit) => new(EventResultKind.Late, unit, null, null);
 
-    internal static Verdict Void(int unit, Limit breached) => new(VerdictKind.Void, unit, null, null, breached);
+    internal static EventResult Void(int unit, Limit breached) => new(EventResultKind.Void, unit, null, null, breached);
 
-    internal static Verdict Counted(int unit, bool? attempt, Limit? breached, bool turnPassed) =>
-        new(VerdictKind.Counted, unit, attempt, null, breached, turnPassed);
+    internal static EventResult Counted(int unit, bool? attempt, Limit? breached, bool turnPassed) =>
+        new(EventResultKind.Counted, unit, attempt, null, breached, turnPassed);
 
-    internal static Verdict Turned(bool passed) => new(VerdictKind.Taken, -1, null, null, null, passed);
+    internal static EventResult Turned(bool passed) => new(EventResultKind.Taken, -1, null, null, null, passed);
 }
 
-public enum VerdictKind
+public enum EventResultKind
 {
     /// <summary>Not a tap; it did what it does.</summary>
     Taken,
@@ -44,10 +45,4 @@ public enum VerdictKind
 
     /// <summary>It cannot stand on this sheet.</summary>
     Refused,
-}
-
-/// <summary>Why an event cannot stand on a sheet: the property at fault, what is wrong, and how to mend it.</summary>
-public sealed record Refusal(string Property, string Problem, string Mend)
-{
-    public override string ToString() => $"{Property}: {Problem}; {Mend}";
 }

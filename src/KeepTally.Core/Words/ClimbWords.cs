@@ -6,7 +6,7 @@ namespace KeepTally.Core.Words;
 /// <summary>What one attempt did to a climb, in words.</summary>
 internal static class ClimbWords
 {
-    internal static string Step(Stage stage, UnitGlance was, UnitGlance now, bool? attempt)
+    internal static string Step(Stage stage, UnitSnapshot was, UnitSnapshot now, bool? attempt)
     {
         if (stage.Ladder is not { } ladder || attempt is not { } made)
         {
@@ -35,7 +35,7 @@ internal static class ClimbWords
 
     private static string Made(int count) => count == 0 ? "None" : Phrase.Capital(Phrase.Count(count));
 
-    private static string Cleared(Ladder ladder, UnitGlance was, UnitGlance now)
+    private static string Cleared(Ladder ladder, UnitSnapshot was, UnitSnapshot now)
     {
         var rung = Phrase.Capital(LadderWords.Rung(ladder, was.Rung));
         return now.Done && now.Lap >= ladder.Laps ? $"{rung} cleared, and that was the last."
@@ -43,7 +43,7 @@ internal static class ClimbWords
             : $"{rung} cleared: on to {LadderWords.Rung(ladder, now.Rung)}.";
     }
 
-    private static string Lost(Ladder ladder, Pass.Window window, UnitGlance was, UnitGlance now, bool made)
+    private static string Lost(Ladder ladder, Pass.Window window, UnitSnapshot was, UnitSnapshot now, bool made)
     {
         var misses = was.Taken - was.Made + (made ? 0 : 1);
         var why =

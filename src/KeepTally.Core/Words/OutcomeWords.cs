@@ -11,7 +11,7 @@ internal static class OutcomeWords
         var parts = stage
             .Outcomes.SelectMany(outcome => outcome.Points.Where(award => award.Points != 0).Select(award => (award, outcome)))
             .GroupBy(each => (each.award.Points, To: each.award.To))
-            .Select(group => Award(stage, group.Key.Points, group.Key.To, [.. group.Select(each => Phrase.Said(each.outcome))]))
+            .Select(group => Award(stage, group.Key.Points, group.Key.To, [.. group.Select(each => Phrase.NameOf(each.outcome))]))
             .ToList();
         if (parts.Count == 0)
         {
@@ -22,7 +22,7 @@ internal static class OutcomeWords
             .Outcomes.Where(outcome =>
                 outcome.Result == OutcomeResult.Failure && outcome.Points.All(award => award.Points == 0) && outcome.Does.Count == 0
             )
-            .Select(Phrase.Said)
+            .Select(Phrase.NameOf)
             .ToArray();
         if (nothing.Length > 0)
         {
@@ -34,7 +34,7 @@ internal static class OutcomeWords
 
     /// <summary>What is tapped where nothing carries points: "Counted: a make and a miss."</summary>
     internal static string Counted(Stage stage) =>
-        stage.Outcomes.Count == 0 ? "" : "Counted: " + Phrase.List([.. stage.Outcomes.Select(Phrase.Said)]) + ".";
+        stage.Outcomes.Count == 0 ? "" : "Counted: " + Phrase.List([.. stage.Outcomes.Select(Phrase.NameOf)]) + ".";
 
     /// <summary>"Tapped for the side with the ball: a goal and a miss; for the other: a steal." Empty where a tap names its side.</summary>
     internal static string Owners(Stage stage)
@@ -42,7 +42,7 @@ internal static class OutcomeWords
         var owned = stage
             .Outcomes.Where(outcome => outcome.By is { } by && !GivesOnlyTo(outcome, by))
             .GroupBy(outcome => Owner(outcome.By!))
-            .Select(group => $"for {group.Key}: {Phrase.List([.. group.Select(Phrase.Said)])}")
+            .Select(group => $"for {group.Key}: {Phrase.List([.. group.Select(Phrase.NameOf)])}")
             .ToArray();
         return owned.Length == 0 ? "" : Phrase.Sentence("tapped " + string.Join("; ", owned));
     }
@@ -61,12 +61,12 @@ internal static class OutcomeWords
             var verbs = outcome.Does.Select(effect => Verb(stage, effect)).Where(verb => verb.Length > 0).ToArray();
             if (verbs.Length > 0)
             {
-                yield return Phrase.Sentence($"{Phrase.Said(outcome)} {Phrase.List(verbs)}");
+                yield return Phrase.Sentence($"{Phrase.NameOf(outcome)} {Phrase.List(verbs)}");
             }
 
             if (outcome.Reading is { } unit)
             {
-                yield return Phrase.Sentence($"with {Phrase.Said(outcome)} goes {Reading(unit)}");
+                yield return Phrase.Sentence($"with {Phrase.NameOf(outcome)} goes {Reading(unit)}");
             }
         }
     }
@@ -81,9 +81,9 @@ internal static class OutcomeWords
             _ => $"the number of {unit}",
         };
 
-    private static string Award(Stage stage, double points, Recipient to, IReadOnlyList<string> saids)
+    private static string Award(Stage stage, double points, Recipient to, IReadOnlyList<string> names)
     {
-        var what = Phrase.List(saids, "or");
+        var what = Phrase.List(names, "or");
         var figure = Phrase.Figure(Math.Abs(points));
         var others = stage.Play == Play.Match && stage.Sides.Count is 0 or 2 ? "the other side" : $"every other {Unit(stage)}";
         return (to, points > 0) switch

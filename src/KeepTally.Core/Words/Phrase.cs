@@ -133,7 +133,7 @@ public static class Phrase
     public static string Words(string id) => id.Replace('-', ' ').Replace('_', ' ');
 
     /// <summary>The outcome inside a sentence: "a clean goal", "any other goal", "no rebound".</summary>
-    public static string Said(Outcome outcome) => outcome.Said ?? WithArticle(Lower(outcome.Label));
+    public static string NameOf(Outcome outcome) => outcome.InSentence ?? WithArticle(Lower(outcome.Label));
 
     /// <summary>The outcome after a number: "third miss", "clean goal".</summary>
     public static string Bare(Outcome outcome) => Lower(outcome.Label);

@@ -9,24 +9,24 @@ namespace KeepTally.Core.Words;
 /// </summary>
 public static class TapWords
 {
-    public static string Explain(LiveSheet sheet, RunEvent.Tap tap, SheetGlance before, SheetGlance after)
+    public static string Explain(Sheet sheet, RunEvent.Tap tap, ScoreSnapshot before, ScoreSnapshot after)
     {
-        if (sheet.VerdictOn(tap.Id) is not { } verdict)
+        if (sheet.ResultOf(tap.Id) is not { } result)
         {
             return "";
         }
 
-        return verdict.Kind switch
+        return result.Kind switch
         {
-            VerdictKind.Late => Late(sheet, verdict, before),
-            VerdictKind.Void => Void(sheet, tap, verdict),
-            VerdictKind.Refused => Phrase.Sentence(verdict.Refusal!.Problem),
-            VerdictKind.Counted => Counted(sheet, tap, verdict, before, after),
-            VerdictKind.Taken => "",
+            EventResultKind.Late => Late(sheet, result, before),
+            EventResultKind.Void => Void(sheet, tap, result),
+            EventResultKind.Refused => Phrase.Sentence(result.Refusal!.Problem),
+            EventResultKind.Counted => Counted(sheet, tap, result, before, after),
+            EventResultKind.Taken => "",
         };
     }
 
-    private static string Late(LiveSheet sheet, Verdict verdict, SheetGlance before)
+    private static string Late(Sheet sheet, EventResult result, ScoreSnapshot before)
     {
         if (!before.Started)
         {
@@ -38,40 +38,40 @@ public static class TapWords
             return "It is over: this came late and does not count.";
         }
 
-        return verdict.Unit >= 0 && before.Units[verdict.Unit].Done
-            ? $"{Name(sheet, verdict.Unit)} is done already: this does not count."
+        return result.Unit >= 0 && before.Units[result.Unit].Done
+            ? $"{Name(sheet, result.Unit)} is done already: this does not count."
             : "The time is up: this came late and does not count.";
     }
 
-    private static string Void(LiveSheet sheet, RunEvent.Tap tap, Verdict verdict) =>
-        $"{Repeated(sheet.Stage, tap, verdict.Breached!)}: this does not count.";
+    private static string Void(Sheet sheet, RunEvent.Tap tap, EventResult result) =>
+        $"{Repeated(sheet.Stage, tap, result.Breached!)}: this does not count.";
 
     private static string Repeated(Stage stage, RunEvent.Tap tap, Limit limit) =>
         Phrase.Capital(
             $"the same {TargetWords.Label(stage, limit.Tag)} again ({TargetWords.Value(stage, limit.Tag, tap.Tags![limit.Tag])})"
         );
 
-    private static string Counted(LiveSheet sheet, RunEvent.Tap tap, Verdict verdict, SheetGlance before, SheetGlance after)
+    private static string Counted(Sheet sheet, RunEvent.Tap tap, EventResult result, ScoreSnapshot before, ScoreSnapshot after)
     {
-        var (was, now) = (before.Units[verdict.Unit], after.Units[verdict.Unit]);
+        var (was, now) = (before.Units[result.Unit], after.Units[result.Unit]);
         var outcome = sheet.Stage.Outcomes.FirstOrDefault(each => each.Id == tap.Outcome);
         string[] parts =
         [
-            verdict.Breached is { } limit ? $"{Repeated(sheet.Stage, tap, limit)}: this counts as a miss." : "",
+            result.Breached is { } limit ? $"{Repeated(sheet.Stage, tap, limit)}: this counts as a miss." : "",
             Zone(was, now, tap),
             tap.Value is { } value && outcome?.Reading is { } unit ? $"{Phrase.Figure(value)} {unit} written down." : "",
-            PointsMoved(sheet, verdict.Unit, before, after, outcome),
-            ClimbWords.Step(sheet.Stage, was, now, verdict.Attempt),
-            Run(sheet.Stage, was, now, verdict.Attempt),
+            PointsMoved(sheet, result.Unit, before, after, outcome),
+            ClimbWords.Step(sheet.Stage, was, now, result.Attempt),
+            Run(sheet.Stage, was, now, result.Attempt),
             Out(was, now),
             Passed(sheet, before, after),
-            Finished(sheet, verdict.Unit, was, now, after),
+            Finished(sheet, result.Unit, was, now, after),
         ];
         var words = string.Join(' ', parts.Where(part => part.Length > 0));
         return words.Length > 0 ? words : "Written down.";
     }
 
-    private static string Zone(UnitGlance was, UnitGlance now, RunEvent.Tap tap)
+    private static string Zone(UnitSnapshot was, UnitSnapshot now, RunEvent.Tap tap)
     {
         if (was.Asked is not { } asked || tap.Zone is not { } landed)
         {
@@ -86,7 +86,7 @@ public static class TapWords
             : $"Asked {Phrase.Words(asked)}, went {where}: a miss.{next}";
     }
 
-    private static string PointsMoved(LiveSheet sheet, int unit, SheetGlance before, SheetGlance after, Outcome? outcome)
+    private static string PointsMoved(Sheet sheet, int unit, ScoreSnapshot before, ScoreSnapshot after, Outcome? outcome)
     {
         var parts = new List<string>();
         for (var i = 0; i < after.Units.Count; i++)
@@ -109,7 +109,7 @@ public static class TapWords
         return Phrase.Sentence(string.Join("; ", parts));
     }
 
-    private static string Run(Stage stage, UnitGlance was, UnitGlance now, bool? attempt)
+    private static string Run(Stage stage, UnitSnapshot was, UnitSnapshot now, bool? attempt)
     {
         var matters =
             stage.Ladder is null
@@ -123,10 +123,10 @@ public static class TapWords
         };
     }
 
-    private static string Out(UnitGlance was, UnitGlance now) =>
+    private static string Out(UnitSnapshot was, UnitSnapshot now) =>
         now.Outs > was.Outs ? $"That is the {Phrase.Ordinal(now.Outs)} out." : "";
 
-    private static string Passed(LiveSheet sheet, SheetGlance before, SheetGlance after)
+    private static string Passed(Sheet sheet, ScoreSnapshot before, ScoreSnapshot after)
     {
         var parts = new List<string>();
         if (after.Ball is { } ball && ball != before.Ball)
@@ -142,7 +142,7 @@ public static class TapWords
         return string.Join(' ', parts);
     }
 
-    private static string Finished(LiveSheet sheet, int unit, UnitGlance was, UnitGlance now, SheetGlance after)
+    private static string Finished(Sheet sheet, int unit, UnitSnapshot was, UnitSnapshot now, ScoreSnapshot after)
     {
         if (after is { Done: true, Winner: { } winner } && after.Units.Count > 1)
         {
@@ -162,7 +162,7 @@ public static class TapWords
         return now.Done && !was.Done ? $"{Name(sheet, unit)} is done." : "";
     }
 
-    private static string Name(LiveSheet sheet, int unit) => sheet.CallNameOf(sheet.Units[unit].Id);
+    private static string Name(Sheet sheet, int unit) => sheet.CallNameOf(sheet.Units[unit].Id);
 
-    private static string Name(LiveSheet sheet, string unit) => sheet.CallNameOf(unit);
+    private static string Name(Sheet sheet, string unit) => sheet.CallNameOf(unit);
 }

@@ -11,27 +11,32 @@ namespace KeepTally.Store.Book;
 /// Writes cards into the book. Other words replace the words of the newest version; a change in scoring makes a new
 /// version, so that results are only ever compared between runs that were scored alike.
 /// </summary>
-public sealed class CardDesk(TallyDb db, TimeProvider clock)
+public sealed class CardWriter(TallyDb db, TimeProvider clock)
 {
     private const int LongestId = 60;
 
     private static readonly string[] Reserved = ["edit", "import"];
 
     /// <param name="revision">The revision the edit began from; 0 for a card that must be new; null to take whatever stands.</param>
-    public async Task<SaveOutcome> SaveAsync(string json, int? revision, string why = "", CancellationToken stop = default)
+    public async Task<SaveOutcome> SaveAsync(
+        string json,
+        int? revision,
+        string why = "",
+        CancellationToken cancellationToken = default
+    )
     {
         var read = CardReader.Read(json);
-        if (!read.IsRead)
+        if (!read.IsOk)
         {
             return SaveOutcome.Failed(read.Faults);
         }
 
-        await using var transaction = await db.Database.BeginTransactionAsync(stop);
-        var outcome = await PutAsync(read.Value, BookReader.Tidy(json), revision, why, stop);
+        await using var transaction = await db.Database.BeginTransactionAsync(cancellationToken);
+        var outcome = await PutAsync(read.Value, BookReader.Tidy(json), revision, why, cancellationToken);
         if (outcome.IsSaved)
         {
-            await db.SaveChangesAsync(stop);
-            await transaction.CommitAsync(stop);
+            await db.SaveChangesAsync(cancellationToken);
+            await transaction.CommitAsync(cancellationToken);
         }
 
         return outcome;
@@ -40,20 +45,20 @@ public sealed class CardDesk(TallyDb db, TimeProvider clock)
     /// <summary>Takes in a card or a whole book: all of it, or nothing and every fault.</summary>
     public async Task<(IReadOnlyList<SaveOutcome> Cards, IReadOnlyList<Fault> Faults)> ImportAsync(
         string json,
-        CancellationToken stop = default
+        CancellationToken cancellationToken = default
     )
     {
         var read = BookReader.Read(json);
-        if (!read.IsRead)
+        if (!read.IsOk)
         {
             return ([], read.Faults);
         }
 
-        await using var transaction = await db.Database.BeginTransactionAsync(stop);
+        await using var transaction = await db.Database.BeginTransactionAsync(cancellationToken);
         var outcomes = new List<SaveOutcome>();
         foreach (var each in read.Value)
         {
-            outcomes.Add(await PutAsync(each.Card, each.Json, null, "brought in from a file", stop));
+            outcomes.Add(await PutAsync(each.Card, each.Json, null, "brought in from a file", cancellationToken));
         }
 
         var faults = outcomes.SelectMany(outcome => outcome.Faults).ToArray();
@@ -63,42 +68,48 @@ public sealed class CardDesk(TallyDb db, TimeProvider clock)
             return ([], faults);
         }
 
-        await db.SaveChangesAsync(stop);
-        await transaction.CommitAsync(stop);
+        await db.SaveChangesAsync(cancellationToken);
+        await transaction.CommitAsync(cancellationToken);
         return (outcomes, []);
     }
 
     /// <summary>Puts every shipped card into the book that was never there.</summary>
-    public async Task ShipAsync(CancellationToken stop = default)
+    public async Task ShipAsync(CancellationToken cancellationToken = default)
     {
-        var known = await db.Cards.Select(card => card.Id).ToListAsync(stop);
+        var known = await db.Cards.Select(card => card.Id).ToListAsync(cancellationToken);
         foreach (var (id, json) in ShippedCards.All.Where(each => !known.Contains(each.Key)))
         {
-            Add(CardReader.Read(json).Sure(), BookReader.Tidy(json), "Comes with Keep Tally.", "");
+            Add(CardReader.Read(json).Require(), BookReader.Tidy(json), "Comes with Keep Tally.", "");
         }
 
-        await db.SaveChangesAsync(stop);
+        await db.SaveChangesAsync(cancellationToken);
     }
 
     /// <summary>An id made from a name that no card of the book has: "gate-shots", "gate-shots-2".</summary>
-    public async Task<string> FreeIdAsync(string name, CancellationToken stop = default)
+    public async Task<string> FreeIdAsync(string name, CancellationToken cancellationToken = default)
     {
         var stem = string.Concat(name.ToLowerInvariant().Select(letter => char.IsAsciiLetterOrDigit(letter) ? letter : '-'));
         stem = string.Join('-', stem.Split('-', StringSplitOptions.RemoveEmptyEntries));
         stem = stem.Length == 0 ? "drill" : stem[..Math.Min(stem.Length, LongestId - 4)];
-        var taken = await db.Cards.Where(card => card.Id.StartsWith(stem)).Select(card => card.Id).ToListAsync(stop);
+        var taken = await db.Cards.Where(card => card.Id.StartsWith(stem)).Select(card => card.Id).ToListAsync(cancellationToken);
         taken.AddRange(Reserved);
         return Enumerable.Range(1, taken.Count + 1).Select(n => n == 1 ? stem : $"{stem}-{n}").First(id => !taken.Contains(id));
     }
 
-    private async Task<SaveOutcome> PutAsync(DrillCard card, string json, int? revision, string why, CancellationToken stop)
+    private async Task<SaveOutcome> PutAsync(
+        DrillCard card,
+        string json,
+        int? revision,
+        string why,
+        CancellationToken cancellationToken
+    )
     {
         if (Unfit(card.Id) is { } unfit)
         {
             return SaveOutcome.Failed([unfit]);
         }
 
-        var row = await db.Cards.Include(each => each.Versions).SingleOrDefaultAsync(each => each.Id == card.Id, stop);
+        var row = await db.Cards.Include(each => each.Versions).SingleOrDefaultAsync(each => each.Id == card.Id, cancellationToken);
         if (row is null)
         {
             Add(card, json, "Written down.", why);
@@ -136,7 +147,7 @@ public sealed class CardDesk(TallyDb db, TimeProvider clock)
         }
 
         var scoring = ScoringPrint.Of(newest.Json) != ScoringPrint.Of(json);
-        var changes = ChangeWords.Between(CardReader.Read(newest.Json).Sure(), card);
+        var changes = ChangeWords.Between(CardReader.Read(newest.Json).Require(), card);
         var version = newest.Version + (scoring ? 1 : 0);
         if (scoring)
         {

@@ -8,7 +8,7 @@ namespace KeepTally.Store.Book;
 /// Cards that were read lately, so that browsing the book reads no text twice. The text of a version changes only with
 /// the revision of its card.
 /// </summary>
-public sealed class CardShelf(IMemoryCache cache)
+public sealed class CardCache(IMemoryCache cache)
 {
     private readonly record struct Key(int Version, int Revision);
 
@@ -16,5 +16,5 @@ public sealed class CardShelf(IMemoryCache cache)
 
     /// <summary>The card of a text that was found good before it was kept.</summary>
     public DrillCard Put(int version, int revision, string json) =>
-        cache.Set(new Key(version, revision), CardReader.Read(json).Sure(), new MemoryCacheEntryOptions { Size = 1 });
+        cache.Set(new Key(version, revision), CardReader.Read(json).Require(), new MemoryCacheEntryOptions { Size = 1 });
 }

@@ -4,13 +4,13 @@ using Microsoft.EntityFrameworkCore;
 namespace KeepTally.Store.Book;
 
 /// <summary>The drill book: every card with its versions, its history and when it was last run.</summary>
-public sealed class DrillBook(TallyDb db, CardShelf shelf)
+public sealed class DrillBook(TallyDb db, CardCache cache)
 {
     /// <summary>So many texts are asked for at once.</summary>
     private const int MostAsked = 500;
 
     /// <summary>Every card in its newest version, by name; those put away only where asked for.</summary>
-    public async Task<IReadOnlyList<BookEntry>> ListAsync(bool archived = false, CancellationToken stop = default)
+    public async Task<IReadOnlyList<BookEntry>> ListAsync(bool archived = false, CancellationToken cancellationToken = default)
     {
         var newest = await db
             .CardVersions.Where(version =>
@@ -31,18 +31,23 @@ public sealed class DrillBook(TallyDb db, CardShelf shelf)
                     }
             )
             .Where(each => archived || !each.Archived)
-            .ToListAsync(stop);
-        var cards = newest.ToDictionary(each => each.Id, each => shelf.Find(each.Id, each.Revision));
+            .ToListAsync(cancellationToken);
+        var cards = newest.ToDictionary(each => each.Id, each => cache.Find(each.Id, each.Revision));
         var unread = newest.Where(each => cards[each.Id] is null).ToDictionary(each => each.Id);
         foreach (var some in unread.Keys.Chunk(MostAsked))
         {
-            foreach (var text in await db.CardVersions.AsNoTracking().Where(version => some.Contains(version.Id)).ToListAsync(stop))
+            foreach (
+                var text in await db
+                    .CardVersions.AsNoTracking()
+                    .Where(version => some.Contains(version.Id))
+                    .ToListAsync(cancellationToken)
+            )
             {
-                cards[text.Id] = shelf.Put(text.Id, unread[text.Id].Revision, text.Json);
+                cards[text.Id] = cache.Put(text.Id, unread[text.Id].Revision, text.Json);
             }
         }
 
-        var done = await LastDoneAsync(stop);
+        var done = await LastDoneAsync(cancellationToken);
         return
         [
             .. newest
@@ -59,27 +64,27 @@ public sealed class DrillBook(TallyDb db, CardShelf shelf)
     }
 
     /// <param name="version">The version to look at; the newest where none is named.</param>
-    public async Task<BookPage?> FindAsync(string id, int? version = null, CancellationToken stop = default)
+    public async Task<BookPage?> FindAsync(string id, int? version = null, CancellationToken cancellationToken = default)
     {
         var row = await db
             .Cards.AsNoTracking()
             .AsSplitQuery()
             .Include(card => card.Versions.OrderByDescending(each => each.Version))
             .Include(card => card.Changes.OrderByDescending(each => each.Id))
-            .SingleOrDefaultAsync(card => card.Id == id, stop);
+            .SingleOrDefaultAsync(card => card.Id == id, cancellationToken);
         var shown = row?.Versions.FirstOrDefault(each => version is null || each.Version == version);
         if (row is null || shown is null)
         {
             return null;
         }
 
-        var card = CardReader.Read(shown.Json).Sure();
-        var all = await ListAsync(archived: true, stop);
+        var card = CardReader.Read(shown.Json).Require();
+        var all = await ListAsync(archived: true, cancellationToken);
         var runs = await db
             .Runs.Where(run => run.Block!.CardVersion!.CardId == id && run.Block.Circuit == null)
             .GroupBy(run => run.Block!.CardVersion!.Version)
             .Select(group => new { Version = group.Key, Count = group.Count() })
-            .ToDictionaryAsync(each => each.Version, each => each.Count, stop);
+            .ToDictionaryAsync(each => each.Version, each => each.Count, cancellationToken);
         return new BookPage(
             row,
             shown,
@@ -94,16 +99,16 @@ public sealed class DrillBook(TallyDb db, CardShelf shelf)
     }
 
     /// <summary>Puts a card away, or back; false where it is not in the book.</summary>
-    public async Task<bool> ArchiveAsync(string id, bool archived, CancellationToken stop = default) =>
+    public async Task<bool> ArchiveAsync(string id, bool archived, CancellationToken cancellationToken = default) =>
         await db
             .Cards.Where(card => card.Id == id)
-            .ExecuteUpdateAsync(set => set.SetProperty(card => card.Archived, archived), stop) > 0;
+            .ExecuteUpdateAsync(set => set.SetProperty(card => card.Archived, archived), cancellationToken) > 0;
 
     /// <summary>The whole book as one text: the newest version of every card that is not put away.</summary>
-    public async Task<string> ExportAsync(CancellationToken stop = default)
+    public async Task<string> ExportAsync(CancellationToken cancellationToken = default)
     {
-        var kept = await ListAsync(archived: false, stop);
-        var texts = await db.CardVersions.AsNoTracking().ToDictionaryAsync(each => each.Id, each => each.Json, stop);
+        var kept = await ListAsync(archived: false, cancellationToken);
+        var texts = await db.CardVersions.AsNoTracking().ToDictionaryAsync(each => each.Id, each => each.Json, cancellationToken);
         return BookReader.Write(kept.Select(entry => texts[entry.VersionId]));
     }
 
@@ -114,13 +119,13 @@ public sealed class DrillBook(TallyDb db, CardShelf shelf)
     /// The last day on which each card was run, by itself or as a station of a circuit. A drill that stood on the sheet and was
     /// never started was not run.
     /// </summary>
-    private async Task<Dictionary<string, DateOnly>> LastDoneAsync(CancellationToken stop) =>
-        (await AloneAsync(stop))
-            .Concat(await InCircuitsAsync(stop))
+    private async Task<Dictionary<string, DateOnly>> LastDoneAsync(CancellationToken cancellationToken) =>
+        (await AloneAsync(cancellationToken))
+            .Concat(await InCircuitsAsync(cancellationToken))
             .GroupBy(each => each.Key)
             .ToDictionary(each => each.Key, each => each.Max(card => card.Value));
 
-    private async Task<Dictionary<string, DateOnly>> InCircuitsAsync(CancellationToken stop) =>
+    private async Task<Dictionary<string, DateOnly>> InCircuitsAsync(CancellationToken cancellationToken) =>
         await db
             .Stations.Join(
                 db.Runs,
@@ -133,7 +138,7 @@ public sealed class DrillBook(TallyDb db, CardShelf shelf)
                         run.Block!.PracticeId,
                         Begun = run.Sheets.Any(sheet =>
                             sheet.Station == station.Order
-                            && db.Events.Any(said => said.SheetId == sheet.Id && said.Line.Contains(Started))
+                            && db.Events.Any(row => row.SheetId == sheet.Id && row.Line.Contains(Started))
                         ),
                     }
             )
@@ -146,12 +151,12 @@ public sealed class DrillBook(TallyDb db, CardShelf shelf)
             )
             .GroupBy(each => each.CardId)
             .Select(group => new { group.Key, Last = group.Max(each => each.Date) })
-            .ToDictionaryAsync(each => each.Key, each => each.Last, stop);
+            .ToDictionaryAsync(each => each.Key, each => each.Last, cancellationToken);
 
-    private async Task<Dictionary<string, DateOnly>> AloneAsync(CancellationToken stop) =>
+    private async Task<Dictionary<string, DateOnly>> AloneAsync(CancellationToken cancellationToken) =>
         await db
             .Runs.Where(run => run.Block!.Circuit == null)
-            .Where(run => run.Sheets.Any(sheet => db.Events.Any(said => said.SheetId == sheet.Id && said.Line.Contains(Started))))
+            .Where(run => run.Sheets.Any(sheet => db.Events.Any(row => row.SheetId == sheet.Id && row.Line.Contains(Started))))
             .Join(
                 db.Practices,
                 run => run.Block!.PracticeId,
@@ -160,5 +165,5 @@ public sealed class DrillBook(TallyDb db, CardShelf shelf)
             )
             .GroupBy(each => each.CardId)
             .Select(group => new { group.Key, Last = group.Max(each => each.Date) })
-            .ToDictionaryAsync(each => each.Key, each => each.Last, stop);
+            .ToDictionaryAsync(each => each.Key, each => each.Last, cancellationToken);
 }

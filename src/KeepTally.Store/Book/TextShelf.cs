@@ -9,7 +9,7 @@ namespace KeepTally.Store.Book;
 /// Cards and heads that were read lately, by their very text: the same text always means the same, so nothing here can grow
 /// old. A practice has a card in every run and a head on every sheet, and each page would read them all again.
 /// </summary>
-public sealed class TextShelf(IMemoryCache cache)
+public sealed class TextCache(IMemoryCache cache)
 {
     private static readonly MemoryCacheEntryOptions Lately = new() { SlidingExpiration = TimeSpan.FromHours(1), Size = 1 };
 
@@ -30,13 +30,15 @@ public sealed class TextShelf(IMemoryCache cache)
                 chosen.OrderBy(option => option.Key, StringComparer.Ordinal).Select(option => $"{option.Key}={option.Value}")
             )
         );
-        return cache.TryGetValue(key, out DrillCard? card) ? card! : cache.Set(key, CardReader.Read(text, chosen).Sure(), Lately);
+        return cache.TryGetValue(key, out DrillCard? card)
+            ? card!
+            : cache.Set(key, CardReader.Read(text, chosen).Require(), Lately);
     }
 
     /// <summary>The head of a log, of a text that was found good before it was kept.</summary>
     public LogHead Head(string text)
     {
         var key = new HeadKey(text);
-        return cache.TryGetValue(key, out LogHead? head) ? head! : cache.Set(key, HeadReader.Read(text).Sure(), Lately);
+        return cache.TryGetValue(key, out LogHead? head) ? head! : cache.Set(key, HeadReader.Read(text).Require(), Lately);
     }
 }

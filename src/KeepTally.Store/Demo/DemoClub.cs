@@ -70,21 +70,23 @@ public sealed class DemoClub(TallyDb db, TimeProvider clock)
     ];
 
     /// <summary>Fills an empty database, and gives any other a practice for today where it has none.</summary>
-    public async Task SeedAsync(CancellationToken stop = default)
+    public async Task SeedAsync(CancellationToken cancellationToken = default)
     {
         var today = DateOnly.FromDateTime(clock.GetLocalNow().DateTime);
-        var team = await db.Teams.OrderBy(each => each.Id).FirstOrDefaultAsync(stop) ?? await SettleAsync(today.Year, stop);
-        if (await db.Practices.AnyAsync(practice => practice.Date == today, stop))
+        var team =
+            await db.Teams.OrderBy(each => each.Id).FirstOrDefaultAsync(cancellationToken)
+            ?? await SettleAsync(today.Year, cancellationToken);
+        if (await db.Practices.AnyAsync(practice => practice.Date == today, cancellationToken))
         {
             return;
         }
 
         var lines = Sheet.Select(line => line.Card).ToArray();
-        var cards = (await db.CardVersions.Where(card => lines.Contains(card.CardId)).ToListAsync(stop))
+        var cards = (await db.CardVersions.Where(card => lines.Contains(card.CardId)).ToListAsync(cancellationToken))
             .GroupBy(card => card.CardId)
             .ToDictionary(versions => versions.Key, versions => versions.MaxBy(card => card.Version)!);
         var absent = Squad.Where(each => each.Absent).Select(each => each.Name).ToHashSet();
-        var players = await db.Players.Where(player => player.TeamId == team.Id).ToListAsync(stop);
+        var players = await db.Players.Where(player => player.TeamId == team.Id).ToListAsync(cancellationToken);
         db.Practices.Add(
             new Practice
             {
@@ -115,14 +117,14 @@ public sealed class DemoClub(TallyDb db, TimeProvider clock)
                 ],
             }
         );
-        await db.SaveChangesAsync(stop);
+        await db.SaveChangesAsync(cancellationToken);
     }
 
-    private async Task<Team> SettleAsync(int year, CancellationToken stop)
+    private async Task<Team> SettleAsync(int year, CancellationToken cancellationToken)
     {
         var team = new Team { Name = FirstTeam };
         db.Teams.Add(team);
-        await db.SaveChangesAsync(stop);
+        await db.SaveChangesAsync(cancellationToken);
         db.Players.AddRange(
             Squad.Select(each => new Player
             {
@@ -138,7 +140,7 @@ public sealed class DemoClub(TallyDb db, TimeProvider clock)
         {
             var group = new Team { Name = other.Team };
             db.Teams.Add(group);
-            await db.SaveChangesAsync(stop);
+            await db.SaveChangesAsync(cancellationToken);
             db.Players.AddRange(
                 other
                     .Players.Select(player => player.Split(','))
@@ -153,7 +155,7 @@ public sealed class DemoClub(TallyDb db, TimeProvider clock)
             );
         }
 
-        await db.SaveChangesAsync(stop);
+        await db.SaveChangesAsync(cancellationToken);
         return team;
     }
 }

@@ -14,7 +14,7 @@ namespace KeepTally.Store.Demo;
 /// The past of the made-up club: a practice a week for eight weeks, begun as any practice is and played by stand-ins, so
 /// that groups can be made level by results and partners be fresh. The same every time.
 /// </summary>
-public sealed class DemoPast(TallyDb db, PracticeStart start, LiveRecord record, TimeProvider clock)
+public sealed class DemoPast(TallyDb db, PracticeStart start, RunStore record, TimeProvider clock)
 {
     private const int Weeks = 8;
     private const string Device = "demo";
@@ -30,43 +30,51 @@ public sealed class DemoPast(TallyDb db, PracticeStart start, LiveRecord record,
     /// Gives the club's first team a past, unless it has one, or cannot play as it stands now: all of it, or where it is
     /// stopped nothing. Any other team is left alone.
     /// </summary>
-    public async Task SeedAsync(CancellationToken stop = default)
+    public async Task SeedAsync(CancellationToken cancellationToken = default)
     {
         var today = DateOnly.FromDateTime(clock.GetLocalNow().DateTime);
-        var team = await db.Teams.OrderBy(each => each.Id).FirstOrDefaultAsync(each => each.Name == DemoClub.FirstTeam, stop);
-        if (team is null || await db.Practices.AnyAsync(practice => practice.TeamId == team.Id && practice.Date < today, stop))
+        var team = await db
+            .Teams.OrderBy(each => each.Id)
+            .FirstOrDefaultAsync(each => each.Name == DemoClub.FirstTeam, cancellationToken);
+        if (
+            team is null
+            || await db.Practices.AnyAsync(practice => practice.TeamId == team.Id && practice.Date < today, cancellationToken)
+        )
         {
             return;
         }
 
-        var cards = (await db.CardVersions.ToListAsync(stop))
+        var cards = (await db.CardVersions.ToListAsync(cancellationToken))
             .GroupBy(card => card.CardId)
             .ToDictionary(each => each.Key, each => each.MaxBy(card => card.Version)!);
-        var players = await db.Players.Where(player => player.TeamId == team.Id).OrderBy(player => player.Id).ToListAsync(stop);
+        var players = await db
+            .Players.Where(player => player.TeamId == team.Id)
+            .OrderBy(player => player.Id)
+            .ToListAsync(cancellationToken);
         var past = new List<Practice>();
         for (var n = 0; n < Weeks; n++)
         {
             past.Add(Practice(n, team.Id, today.AddDays(-7 * (Weeks - n)), players, cards));
         }
 
-        await using var transaction = await db.Database.BeginTransactionAsync(stop);
+        await using var transaction = await db.Database.BeginTransactionAsync(cancellationToken);
         db.Practices.AddRange(past);
-        await db.SaveChangesAsync(stop);
+        await db.SaveChangesAsync(cancellationToken);
         using var insert = new EventInsert(db.Database.GetDbConnection(), transaction.GetDbTransaction());
         foreach (var (n, practice) in past.Index())
         {
-            if (await start.BeginAsync(practice.Id, stop) is not null)
+            if (await start.BeginAsync(practice.Id, cancellationToken) is not null)
             {
                 return;
             }
 
-            foreach (var row in (await PlayedAsync(n, practice, players, stop)).OrderBy(row => row.At))
+            foreach (var row in (await PlayedAsync(n, practice, players, cancellationToken)).OrderBy(row => row.At))
             {
                 insert.Try(row);
             }
         }
 
-        await transaction.CommitAsync(stop);
+        await transaction.CommitAsync(cancellationToken);
     }
 
     private static Practice Practice(int n, int team, DateOnly date, List<Player> players, Dictionary<string, CardVersion> cards)
@@ -106,7 +114,12 @@ public sealed class DemoPast(TallyDb db, PracticeStart start, LiveRecord record,
     }
 
     /// <summary>Lets a practice that was begun play at its own time; what was said on its sheets.</summary>
-    private async Task<IEnumerable<EventRow>> PlayedAsync(int n, Practice practice, List<Player> players, CancellationToken stop)
+    private async Task<IEnumerable<EventRow>> PlayedAsync(
+        int n,
+        Practice practice,
+        List<Player> players,
+        CancellationToken cancellationToken
+    )
     {
         var begun = new DateTimeOffset(
             practice.Date.ToDateTime(practice.Start),
@@ -114,11 +127,11 @@ public sealed class DemoPast(TallyDb db, PracticeStart start, LiveRecord record,
         ).ToUnixTimeMilliseconds();
         await db
             .Runs.Where(run => run.Block!.PracticeId == practice.Id)
-            .ExecuteUpdateAsync(set => set.SetProperty(run => run.Origin, begun), stop);
+            .ExecuteUpdateAsync(set => set.SetProperty(run => run.Origin, begun), cancellationToken);
         var live = new LivePractice(
             Device,
             [
-                .. (await record.OfAsync(practice.Id, stop)).Select(run => new LiveRun(
+                .. (await record.OfAsync(practice.Id, cancellationToken)).Select(run => new LiveRun(
                     run.Run.Id.ToString(CultureInfo.InvariantCulture),
                     run.Fold()
                 )),
@@ -134,7 +147,7 @@ public sealed class DemoPast(TallyDb db, PracticeStart start, LiveRecord record,
 
         return live
             .Runs.SelectMany(run => run.Sheets)
-            .SelectMany(sheet => sheet.Sheet.Log.Events.Select(said => EventRow.Of(sheet.Id, said)));
+            .SelectMany(sheet => sheet.Sheet.Log.Events.Select(runEvent => EventRow.Of(sheet.Id, runEvent)));
     }
 
     /// <summary>From a third to three quarters by the player, a little better every week.</summary>

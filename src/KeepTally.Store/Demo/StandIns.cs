@@ -25,18 +25,18 @@ internal sealed class StandIns(SeededDraw draw, IReadOnlyDictionary<string, doub
         now += Walk;
         var end = now + (long)(minutes * 60_000);
         var pace = Math.Max(LeastPace, (long)run.Sheets[0].Sheet.Card.SecondsPerRep * 1000);
-        practice.Say(Word.Start, now);
+        practice.Execute(RunCommand.Start, now);
         while (now < end && !run.IsDone(now))
         {
             now += pace;
-            practice.SayDue(now);
+            practice.AppendDue(now);
             if (run.ClockAt(now)?.Interval.Kind is null or IntervalKind.Work)
             {
                 Rep(practice, run, now);
             }
         }
 
-        practice.Say(Word.End, now);
+        practice.Execute(RunCommand.End, now);
         return now;
     }
 
@@ -48,21 +48,21 @@ internal sealed class StandIns(SeededDraw draw, IReadOnlyDictionary<string, doub
             var units = ScoringSlots.At(live.Stage, live.UnitsOn, live.Floor, IntervalKind.Work).OfType<string>().ToArray();
             foreach (var unit in live.Stage.Play == Core.Cards.Play.Together ? units : One(live, units, now))
             {
-                if (Chance() < Seen && Touch(live, unit, now) is { } touch)
+                if (Chance() < Seen && Touch(live, unit, now) is { } command)
                 {
-                    practice.Tap(each.Id, touch, now, out _);
+                    practice.Tap(each.Id, command, now, out _);
                 }
             }
         }
     }
 
     /// <summary>Whose turn it is; in a match whichever side the play falls to.</summary>
-    private string[] One(LiveSheet live, string[] units, long now) =>
+    private string[] One(Sheet live, string[] units, long now) =>
         live.ReportAt(now).Turn is { } turn ? [turn]
         : units.Length == 0 ? []
         : [units[draw.Below(units.Length)]];
 
-    private Touch? Touch(LiveSheet live, string unit, long now)
+    private TapCommand? Touch(Sheet live, string unit, long now)
     {
         var report = live.ReportAt(now).Units.First(each => each.Id == unit);
         if (report.Done)
@@ -74,7 +74,7 @@ internal sealed class StandIns(SeededDraw draw, IReadOnlyDictionary<string, doub
         if (live.Stage.Targets is { } targets)
         {
             return report.Asked is { } asked
-                ? new Touch(unit, null, comesOff ? asked : targets.Zones[(int)draw.Below(targets.Zones.Count)])
+                ? new TapCommand(unit, null, comesOff ? asked : targets.Zones[(int)draw.Below(targets.Zones.Count)])
                 : null;
         }
 
@@ -82,7 +82,7 @@ internal sealed class StandIns(SeededDraw draw, IReadOnlyDictionary<string, doub
             .Stage.Outcomes.Where(outcome => (outcome.Result == OutcomeResult.Success) == comesOff)
             .Where(outcome => outcome.By is not TappedBy.Named named || named.Side == unit)
             .ToArray();
-        return fitting.Length == 0 ? null : new Touch(unit, fitting[draw.Below(fitting.Length)].Id);
+        return fitting.Length == 0 ? null : new TapCommand(unit, fitting[draw.Below(fitting.Length)].Id);
     }
 
     private double Chance() => draw.Below(Parts) / (double)Parts;

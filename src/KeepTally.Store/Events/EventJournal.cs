@@ -1,3 +1,4 @@
+using KeepTally.Core.Faults;
 using KeepTally.Core.Sheets;
 using KeepTally.Store.Book;
 using KeepTally.Store.Tables;
@@ -9,22 +10,26 @@ namespace KeepTally.Store.Events;
 /// The append-only journal of all sheets. A batch is on the disk before it is acknowledged; an event whose device and number
 /// are there already is not written again.
 /// </summary>
-public sealed class EventJournal(TallyDb db, JournalWriter writer, TextShelf texts)
+public sealed class EventJournal(TallyDb db, JournalWriter writer, TextCache texts)
 {
     /// <inheritdoc cref="JournalWriter.AppendAsync"/>
     public Task<Appended> AppendAsync(string sheetId, IReadOnlyList<RunEvent> events) => writer.AppendAsync(sheetId, events);
 
     /// <summary>The events of a practice that arrived after a sequence number, in order of arrival.</summary>
-    public async Task<IReadOnlyList<EventRow>> SinceAsync(int practiceId, long sequence, CancellationToken stop = default)
+    public async Task<IReadOnlyList<EventRow>> SinceAsync(
+        int practiceId,
+        long sequence,
+        CancellationToken cancellationToken = default
+    )
     {
         // From the start by the practice's own sheets; from later on by the order of arrival (the plus keeps SQLite from the
         // index of sheets), so that little is read however long the journal has grown.
         var rows =
             sequence == 0
-                ? db.Events.Where(said =>
+                ? db.Events.Where(row =>
                     db.Sheets.Where(sheet => sheet.Run!.Block!.PracticeId == practiceId)
                         .Select(sheet => sheet.Id)
-                        .Contains(said.SheetId)
+                        .Contains(row.SheetId)
                 )
                 : db.Events.FromSql(
                     $"""
@@ -33,11 +38,11 @@ public sealed class EventJournal(TallyDb db, JournalWriter writer, TextShelf tex
                         WHERE Blocks.PracticeId = {practiceId})
                     """
                 );
-        return await rows.AsNoTracking().OrderBy(said => said.Sequence).ToListAsync(stop);
+        return await rows.AsNoTracking().OrderBy(row => row.Sequence).ToListAsync(cancellationToken);
     }
 
     /// <summary>What a sheet is kept by, and the practice it belongs to; null where there is no such sheet.</summary>
-    public async Task<SheetOnRecord?> SheetAsync(string sheetId, CancellationToken stop = default)
+    public async Task<AppendGuard?> SheetAsync(string sheetId, CancellationToken cancellationToken = default)
     {
         var row = await db
             .Sheets.AsNoTracking()
@@ -49,17 +54,17 @@ public sealed class EventJournal(TallyDb db, JournalWriter writer, TextShelf tex
                 sheet.Run!.Block!.PracticeId,
                 sheet.Run.Origin,
             })
-            .SingleOrDefaultAsync(stop);
+            .SingleOrDefaultAsync(cancellationToken);
         if (row is null)
         {
             return null;
         }
 
         var head = texts.Head(row.HeadJson);
-        return new SheetOnRecord(
+        return new AppendGuard(
             row.PracticeId,
             row.Origin,
-            Sheet.Open(texts.Card(row.CardJson, head.Options), head).Sure(),
+            Score.Open(texts.Card(row.CardJson, head.Options), head).Require(),
             new EventGate(head)
         );
     }
@@ -68,9 +73,9 @@ public sealed class EventJournal(TallyDb db, JournalWriter writer, TextShelf tex
 /// <summary>What events of a sheet are held against, and the practice it is of.</summary>
 /// <param name="Origin">The origin of its times: milliseconds since 1970 in UTC.</param>
 /// <param name="Rules">An empty sheet of the right rules.</param>
-public sealed record SheetOnRecord(int PracticeId, long Origin, Sheet Rules, EventGate Gate)
+public sealed record AppendGuard(int PracticeId, long Origin, Score Rules, EventGate Gate)
 {
     /// <summary>Why an event cannot be taken, or null where it can.</summary>
     /// <param name="now">Milliseconds since 1970 in UTC.</param>
-    public Refusal? Refuse(RunEvent said, long now) => Gate.Refuse(said, now - Origin) ?? Rules.Refuse(said);
+    public Fault? Check(RunEvent runEvent, long now) => Gate.Check(runEvent, now - Origin) ?? Rules.Check(runEvent);
 }

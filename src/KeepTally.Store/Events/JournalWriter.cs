@@ -42,7 +42,7 @@ public sealed class JournalWriter : IDisposable
         _ = _writing.Value;
         var request = new Request(
             sheet,
-            [.. events.Select(said => EventRow.Of(sheet, said))],
+            [.. events.Select(runEvent => EventRow.Of(sheet, runEvent))],
             new TaskCompletionSource<Appended>(TaskCreationOptions.RunContinuationsAsynchronously)
         );
         return _waiting.Writer.TryWrite(request)
@@ -135,7 +135,7 @@ public sealed class JournalWriter : IDisposable
             _last[practice] = query.LastOf(practice, transaction);
         }
 
-        var (fresh, theirs) = (new List<EventRow>(), new List<string>());
+        var (fresh, conflicting) = (new List<EventRow>(), new List<string>());
         foreach (var row in request.Rows)
         {
             if (insert.Try(row) is { } sequence)
@@ -144,11 +144,11 @@ public sealed class JournalWriter : IDisposable
             }
             else if (query.StandingLine(row, transaction) is var stands && stands != row.Line)
             {
-                theirs.Add(stands);
+                conflicting.Add(stands);
             }
         }
 
-        return new Written(practice, new Appended(fresh, theirs));
+        return new Written(practice, new Appended(fresh, conflicting));
     }
 
     private int PracticeOf(string sheet, JournalQuery query, SqliteTransaction transaction)
@@ -194,5 +194,5 @@ public interface IJournalListener
 public readonly record struct JournalEntry(EventRow Row, long Before);
 
 /// <param name="Fresh">What was written now.</param>
-/// <param name="Theirs">Lines that stood there already under the same device and number, and say something else.</param>
-public sealed record Appended(IReadOnlyList<EventRow> Fresh, IReadOnlyList<string> Theirs);
+/// <param name="Conflicting">Lines that stood there already under the same device and number, and say something else.</param>
+public sealed record Appended(IReadOnlyList<EventRow> Fresh, IReadOnlyList<string> Conflicting);

@@ -37,7 +37,7 @@ public static class CircuitDealer
     {
         var way = WayOf(circuit, groups.Count);
         var card = CircuitCard.Write(title, circuit.MinutesEach * 60, circuit.ChangeSeconds, way.Rounds);
-        var units = groups.Select((group, index) => SheetDealer.GroupUnit(index, group)).ToArray();
+        var units = groups.Select((group, index) => StageDealer.GroupUnit(index, group)).ToArray();
         var sheets = new List<DealtSheet>
         {
             new("", new LogHead(CircuitCard.Id, 0, new Dictionary<string, string>(), units), card),
@@ -49,7 +49,7 @@ public static class CircuitDealer
                 if (way.StationOf(each, round) is { } at)
                 {
                     sheets.AddRange(
-                        AtStop(circuit.Stations[at], cards[at], new Stop(round + 1, at, each), groups[each], may, everyone)
+                        AtStop(circuit.Stations[at], cards[at], new CircuitStop(round + 1, at, each), groups[each], may, everyone)
                     );
                 }
             }
@@ -62,7 +62,7 @@ public static class CircuitDealer
     private static IEnumerable<DealtSheet> AtStop(
         Station station,
         DrillCard card,
-        Stop stop,
+        CircuitStop stop,
         IReadOnlyList<Member> group,
         Func<Member, DrillCard, bool> may,
         IReadOnlyList<Member> everyone
@@ -74,9 +74,9 @@ public static class CircuitDealer
             yield break;
         }
 
-        var dealt = SheetDealer.Deal(card, station.Stage, players, 1)[0];
+        var dealt = StageDealer.Deal(card, station.Stage, players, 1)[0];
         var units = card.Stages[station.Stage].Scores is Scorer.Group or Scorer.None
-            ? [SheetDealer.GroupUnit(stop.Group, players)]
+            ? [StageDealer.GroupUnit(stop.Group, players)]
             : dealt.Head.Units;
         Member[] bench = [.. everyone.Where(player => !players.Contains(player) && may(player, card))];
         yield return new DealtSheet(

@@ -5,21 +5,21 @@ using Microsoft.EntityFrameworkCore;
 namespace KeepTally.Store.Practices;
 
 /// <summary>Puts circuits on the timing sheet of a practice, and finds them there.</summary>
-public sealed class CircuitSheet(TallyDb db, TimingSheet sheet)
+public sealed class CircuitWriter(TallyDb db, BlockWriter sheet)
 {
     public const int FewestStations = 2;
     public const int MostStations = 12;
 
     /// <summary>The practice a circuit stands in, with its timing sheet; null where there is no such circuit.</summary>
-    public async Task<int?> PracticeOfAsync(int blockId, CancellationToken stop = default) =>
+    public async Task<int?> PracticeOfAsync(int blockId, CancellationToken cancellationToken = default) =>
         await db
             .Blocks.Where(block => block.Id == blockId && block.Circuit != null)
             .Select(block => (int?)block.PracticeId)
-            .SingleOrDefaultAsync(stop);
+            .SingleOrDefaultAsync(cancellationToken);
 
     /// <summary>Puts a circuit at the end of a practice's timing sheet; a new practice is made for today where none is named.</summary>
     /// <returns>The practice, or why the circuit could not be put there, in words for the coach.</returns>
-    public async Task<(int? Practice, string? Hindrance)> AddAsync(CircuitLine line, CancellationToken stop = default)
+    public async Task<(int? Practice, string? Hindrance)> AddAsync(CircuitLine line, CancellationToken cancellationToken = default)
     {
         if (line.Cards.Count is < FewestStations or > MostStations)
         {
@@ -32,13 +32,13 @@ public sealed class CircuitSheet(TallyDb db, TimingSheet sheet)
             var version = await db
                 .CardVersions.Where(card => card.CardId == id)
                 .OrderByDescending(card => card.Version)
-                .FirstOrDefaultAsync(stop);
+                .FirstOrDefaultAsync(cancellationToken);
             if (version is null)
             {
                 return (null, $"Station {order + 1}: there is no such card. Choose another.");
             }
 
-            if (SheetDealer.Unfit(CardReader.Read(version.Json).Sure(), 0) is { } unfit)
+            if (StageDealer.Unfit(CardReader.Read(version.Json).Require(), 0) is { } unfit)
             {
                 return (null, $"Station {order + 1}, {version.Name}, cannot be run yet. {unfit}.");
             }
@@ -46,10 +46,10 @@ public sealed class CircuitSheet(TallyDb db, TimingSheet sheet)
             stations.Add(new Station { Order = order, CardVersionId = version.Id });
         }
 
-        var practice = await sheet.OpenOrNewAsync(line.Practice, stop);
+        var practice = await sheet.OpenOrNewAsync(line.Practice, cancellationToken);
         if (practice is null)
         {
-            return (null, TimingSheet.NoSheet(line.Practice));
+            return (null, BlockWriter.NoSheet(line.Practice));
         }
 
         var circuit = new CircuitBlock
@@ -63,15 +63,15 @@ public sealed class CircuitSheet(TallyDb db, TimingSheet sheet)
         practice.Blocks.Add(
             new Block
             {
-                Order = TimingSheet.NextOrder(practice),
+                Order = BlockWriter.NextOrder(practice),
                 CardVersionId = stations[0].CardVersionId,
                 Circuit = circuit,
                 Minutes = CircuitDealer.Seconds(circuit, line.Groups) / 60,
                 Groups = line.Groups,
-                ChangeSeconds = TimingSheet.WalkTo(practice),
+                ChangeSeconds = BlockWriter.WalkTo(practice),
             }
         );
-        await db.SaveChangesAsync(stop);
+        await db.SaveChangesAsync(cancellationToken);
         return (practice.Id, null);
     }
 }

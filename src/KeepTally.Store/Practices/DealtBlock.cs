@@ -25,7 +25,7 @@ public sealed record DealtBlock(
 }
 
 /// <summary>A sheet to be kept: what stands on it, and in a circuit its own card and where on the way round it is.</summary>
-public sealed record DealtSheet(string Name, LogHead Head, string? CardJson = null, Stop? Stop = null);
+public sealed record DealtSheet(string Name, LogHead Head, string? CardJson = null, CircuitStop? Stop = null);
 
 /// <summary>Groups as they stand, and how even they are.</summary>
 /// <param name="Broken">Kept pairs that do not hold, in words for the coach.</param>

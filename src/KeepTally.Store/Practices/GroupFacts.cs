@@ -47,7 +47,7 @@ internal sealed class GroupFacts
 
     internal IReadOnlyList<Member> Members { get; }
 
-    internal Means Means => new(_practice.Balls, _practice.Courts, _practice.Coaches);
+    internal Resources Means => new(_practice.Balls, _practice.Courts, _practice.Coaches);
 
     /// <summary>Who is here and has no result to be made level by; nobody where groups are not made level.</summary>
     internal IReadOnlyList<string> WithoutLevel =>
@@ -59,33 +59,33 @@ internal sealed class GroupFacts
         PairBook pairs,
         PartnerMemory partners,
         PlayerLevels levels,
-        CancellationToken stop
+        CancellationToken cancellationToken
     ) =>
         new(
             practice,
-            await squad.ListAsync(practice.TeamId, stop),
-            await pairs.ListAsync(practice.TeamId, stop),
-            await partners.BeforeAsync(practice, stop),
-            await levels.OfAsync(practice.TeamId, practice.LevelBy, stop)
+            await squad.ListAsync(practice.TeamId, cancellationToken),
+            await pairs.ListAsync(practice.TeamId, cancellationToken),
+            await partners.BeforeAsync(practice, cancellationToken),
+            await levels.OfAsync(practice.TeamId, practice.LevelBy, cancellationToken)
         );
 
     internal bool May(Member player, DrillCard card) => !LimitRule.Forbids(_limits.GetValueOrDefault(player.Id), card);
 
-    internal Reading<IReadOnlyList<IReadOnlyList<Member>>> Deal(IReadOnlyList<Member> players, int groups)
+    internal Result<IReadOnlyList<IReadOnlyList<Member>>> Deal(IReadOnlyList<Member> players, int groups)
     {
         if (groups == 1)
         {
             // Nothing is split, so nobody can be kept apart; it is said where a pair is not kept.
-            return Reading.Of<IReadOnlyList<IReadOnlyList<Member>>>([players]);
+            return Result.Ok<IReadOnlyList<IReadOnlyList<Member>>>([players]);
         }
 
-        var wish = new SplitWish(_practice.Split, groups, _practice.SplitSeed, _apart, _together, _met);
-        var made = Split.Make([.. players.Select(Known)], wish);
-        return made.IsRead
-            ? Reading.Of<IReadOnlyList<IReadOnlyList<Member>>>(
+        var request = new SplitRequest(_practice.Split, groups, _practice.SplitSeed, _apart, _together, _met);
+        var made = Split.Make([.. players.Select(Known)], request);
+        return made.IsOk
+            ? Result.Ok<IReadOnlyList<IReadOnlyList<Member>>>(
                 MembersOf([.. made.Value.Select(group => group.Select(player => player.Id).ToArray())])
             )
-            : Reading.Failed<IReadOnlyList<IReadOnlyList<Member>>>(made.Faults);
+            : Result.Fail<IReadOnlyList<IReadOnlyList<Member>>>(made.Faults);
     }
 
     internal IReadOnlyList<IReadOnlyList<Member>> MembersOf(IReadOnlyList<IReadOnlyList<string>> groups) =>

@@ -15,11 +15,11 @@ namespace KeepTally.Store.Practices;
 /// Who is in which group in each drill of a practice: the same for whoever looks beforehand and for the start, since it
 /// follows from what is written down alone: who is here, how groups are made, and what was settled by hand.
 /// </summary>
-public sealed class GroupPlan(SquadBook squad, PairBook pairs, PartnerMemory partners, PlayerLevels levels, TextShelf texts)
+public sealed class GroupPlan(SquadBook squad, PairBook pairs, PartnerMemory partners, PlayerLevels levels, TextCache texts)
 {
-    public async Task<PlannedGroups> OfAsync(Practice practice, CancellationToken stop = default)
+    public async Task<PlannedGroups> OfAsync(Practice practice, CancellationToken cancellationToken = default)
     {
-        var facts = await GroupFacts.GatherAsync(practice, squad, pairs, partners, levels, stop);
+        var facts = await GroupFacts.GatherAsync(practice, squad, pairs, partners, levels, cancellationToken);
         var settled = Written(practice.SettledJson) is { Count: > 0 } lists
             ? facts.Judge(facts.MembersOf(StandingGroups.Mended(lists, facts.Here)), (index, _) => Letters.Of(index))
             : null;
@@ -44,7 +44,7 @@ public sealed class GroupPlan(SquadBook squad, PairBook pairs, PartnerMemory par
     {
         DrillCard[] cards = block.Circuit is { } circuit
             ? [.. circuit.Stations.Select(station => texts.Card(station.CardVersion!.Json))]
-            : [texts.Card(block.CardVersion!.Json, TimingSheet.Chosen(block))];
+            : [texts.Card(block.CardVersion!.Json, BlockWriter.Chosen(block))];
         // At a circuit a limit keeps a player from a station, not from the group.
         var allowed = facts.Members.Where(player => block.Circuit is not null || facts.May(player, cards[0])).ToArray();
         if (allowed.Length < 2)
@@ -56,10 +56,10 @@ public sealed class GroupPlan(SquadBook squad, PairBook pairs, PartnerMemory par
         var (count, bound) = CountOf(block, cards, allowed.Length, facts.Means);
         var groups =
             StandingOf(block, stage, settled, allowed) is { } standing
-                ? Reading.Of<IReadOnlyList<IReadOnlyList<Member>>>(facts.MembersOf(standing))
+                ? Result.Ok<IReadOnlyList<IReadOnlyList<Member>>>(facts.MembersOf(standing))
             : stage is null ? facts.Deal(allowed, Math.Min(count, allowed.Length))
-            : SheetDealer.Groups(stage, allowed, count, facts.Deal);
-        if (!groups.IsRead)
+            : StageDealer.Groups(stage, allowed, count, facts.Deal);
+        if (!groups.IsOk)
         {
             var fault = groups.Faults[0];
             return new DealtBlock(block, cards, null, [], $"{fault.Problem}: {fault.Mend}", bound);
@@ -67,18 +67,18 @@ public sealed class GroupPlan(SquadBook squad, PairBook pairs, PartnerMemory par
 
         var sheets = block.Circuit is { } way
             ? CircuitDealer.Sheets(block.Title, way, cards, groups.Value, facts.May, facts.Squad)
-            : Benched(SheetDealer.Sheets(cards[0], block.Stage, groups.Value), cards[0], facts);
+            : Benched(StageDealer.Sheets(cards[0], block.Stage, groups.Value), cards[0], facts);
         return new DealtBlock(
             block,
             cards,
-            facts.Judge(groups.Value, (index, all) => stage is null ? Letters.Of(index) : SheetDealer.NameOf(stage, index, all)),
+            facts.Judge(groups.Value, (index, all) => stage is null ? Letters.Of(index) : StageDealer.NameOf(stage, index, all)),
             sheets,
             null,
             bound
         );
     }
 
-    private static (int Count, GroupBound? Bound) CountOf(Block block, DrillCard[] cards, int players, Means means)
+    private static (int Count, GroupBound? Bound) CountOf(Block block, DrillCard[] cards, int players, Resources means)
     {
         switch (block.GroupsBy)
         {
@@ -103,7 +103,7 @@ public sealed class GroupPlan(SquadBook squad, PairBook pairs, PartnerMemory par
     )
     {
         var ids = allowed.Select(player => player.Id).ToArray();
-        var sides = stage is null ? 1 : SheetDealer.SidesOf(stage);
+        var sides = stage is null ? 1 : StageDealer.SidesOf(stage);
         if (settled is not null)
         {
             var whole = StandingGroups.Mended(

@@ -8,43 +8,45 @@ using Microsoft.EntityFrameworkCore;
 namespace KeepTally.Store.Practices;
 
 /// <summary>A practice as it stands on record: each run with its sheets, and every event acknowledged so far.</summary>
-public sealed class LiveRecord(TallyDb db, TextShelf texts)
+public sealed class RunStore(TallyDb db, TextCache texts)
 {
     /// <summary>The runs of a practice, in the order of its blocks.</summary>
-    public async Task<IReadOnlyList<RecordedRun>> OfAsync(int practiceId, CancellationToken stop = default) =>
-        await OfAsync(await RunRows.OfPracticeAsync(db, practiceId, stop), stop);
+    public async Task<IReadOnlyList<StoredRun>> OfAsync(int practiceId, CancellationToken cancellationToken = default) =>
+        await OfAsync(await RunRows.OfPracticeAsync(db, practiceId, cancellationToken), cancellationToken);
 
     /// <summary>Runs in the order asked for.</summary>
-    public async Task<IReadOnlyList<RecordedRun>> OfRunsAsync(IReadOnlyList<int> ids, CancellationToken stop = default) =>
-        await OfAsync(await RunRows.OfAsync(db, ids, stop), stop);
+    public async Task<IReadOnlyList<StoredRun>> OfRunsAsync(
+        IReadOnlyList<int> ids,
+        CancellationToken cancellationToken = default
+    ) => await OfAsync(await RunRows.OfAsync(db, ids, cancellationToken), cancellationToken);
 
-    private async Task<IReadOnlyList<RecordedRun>> OfAsync(List<Run> runs, CancellationToken stop)
+    private async Task<IReadOnlyList<StoredRun>> OfAsync(List<Run> runs, CancellationToken cancellationToken)
     {
         // By the sheets' own ids, so that the index leads there however long the journal has grown.
         var sheets = runs.SelectMany(run => run.Sheets).Select(sheet => sheet.Id).ToArray();
         var events = await db
             .Events.AsNoTracking()
-            .Where(said => sheets.Contains(said.SheetId))
-            .OrderBy(said => said.Sequence)
-            .ToListAsync(stop);
-        var bySheet = events.ToLookup(said => said.SheetId);
+            .Where(row => sheets.Contains(row.SheetId))
+            .OrderBy(row => row.Sequence)
+            .ToListAsync(cancellationToken);
+        var bySheet = events.ToLookup(row => row.SheetId);
         return
         [
-            .. runs.Select(run => new RecordedRun(
+            .. runs.Select(run => new StoredRun(
                 run,
                 [.. run.Sheets.Select(sheet => Recorded(run, sheet, [.. bySheet[sheet.Id]]))]
             )),
         ];
     }
 
-    private RecordedSheet Recorded(Run run, SheetRow row, IReadOnlyList<EventRow> events)
+    private StoredSheet Recorded(Run run, SheetRow row, IReadOnlyList<EventRow> events)
     {
         var head = texts.Head(row.HeadJson);
-        return new RecordedSheet(row, events, texts.Card(row.CardJson ?? run.CardJson, head.Options), head);
+        return new StoredSheet(row, events, texts.Card(row.CardJson ?? run.CardJson, head.Options), head);
     }
 }
 
-public sealed record RecordedRun(Run Run, IReadOnlyList<RecordedSheet> Sheets)
+public sealed record StoredRun(Run Run, IReadOnlyList<StoredSheet> Sheets)
 {
     /// <summary>Every sheet folded from its events, to be shown or gone on with.</summary>
     public IReadOnlyList<RunSheet> Fold() =>
@@ -52,13 +54,13 @@ public sealed record RecordedRun(Run Run, IReadOnlyList<RecordedSheet> Sheets)
 }
 
 /// <param name="Card">The card it is kept by: its own, else its run's.</param>
-public sealed record RecordedSheet(SheetRow Row, IReadOnlyList<EventRow> Events, DrillCard Card, LogHead Head)
+public sealed record StoredSheet(SheetRow Row, IReadOnlyList<EventRow> Events, DrillCard Card, LogHead Head)
 {
     /// <summary>The sheet folded from its events.</summary>
-    public LiveSheet Fold()
+    public Sheet Fold()
     {
-        var live = LiveSheet.Open(Card, Head).Sure();
-        live.AddAll([.. Events.Select(said => EventReader.Read(said.Line)).Where(said => said.IsRead).Select(said => said.Sure())]);
+        var live = Sheet.Open(Card, Head).Require();
+        live.AddAll([.. Events.Select(row => EventReader.Read(row.Line)).Where(read => read.IsOk).Select(read => read.Require())]);
         return live;
     }
 }

@@ -7,13 +7,13 @@ using Microsoft.EntityFrameworkCore;
 namespace KeepTally.Store.Practices;
 
 /// <summary>Who was with whom in the last practices.</summary>
-public sealed class PartnerMemory(TallyDb db, TextShelf texts)
+public sealed class PartnerMemory(TallyDb db, TextCache texts)
 {
     /// <summary>Partners of so many practices back are remembered.</summary>
     private const int Remembered = 3;
 
     /// <summary>How often pairs were in one group in the last practices of the team.</summary>
-    public async Task<Dictionary<Pair, int>> BeforeAsync(Practice practice, CancellationToken stop = default)
+    public async Task<Dictionary<Pair, int>> BeforeAsync(Practice practice, CancellationToken cancellationToken = default)
     {
         var last = await db
             .Practices.Where(each => each.TeamId == practice.TeamId && each.Id != practice.Id && each.Date <= practice.Date)
@@ -22,11 +22,11 @@ public sealed class PartnerMemory(TallyDb db, TextShelf texts)
             .ThenByDescending(each => each.Id)
             .Take(Remembered)
             .Select(each => each.Id)
-            .ToListAsync(stop);
+            .ToListAsync(cancellationToken);
         var heads = await db
             .Sheets.Where(sheet => last.Contains(sheet.Run!.Block!.PracticeId) && (sheet.Round == null || sheet.Round == 1))
             .Select(sheet => sheet.HeadJson)
-            .ToListAsync(stop);
+            .ToListAsync(cancellationToken);
         var met = new Dictionary<Pair, int>();
         foreach (var head in heads.Select(texts.Head))
         {

@@ -5,19 +5,22 @@ using Microsoft.EntityFrameworkCore;
 namespace KeepTally.Store.Practices;
 
 /// <summary>How strong players are by their latest result in a drill: what groups are made level by.</summary>
-public sealed class PlayerLevels(TallyDb db, SheetOutcomes outcomes, TextShelf texts)
+public sealed class PlayerLevels(TallyDb db, ScoredRuns outcomes, TextCache texts)
 {
     /// <summary>Results of so many runs back count; the latest of each player.</summary>
     private const int RunsBack = 5;
 
     /// <summary>The drills in which players of a team have results of their own, by card.</summary>
-    public async Task<IReadOnlyList<(string Card, string Name)>> ChoicesAsync(int team, CancellationToken stop = default)
+    public async Task<IReadOnlyList<(string Card, string Name)>> ChoicesAsync(
+        int team,
+        CancellationToken cancellationToken = default
+    )
     {
         // A history holds hundreds of runs of the same few cards: their texts are read once each.
         var played = await db
             .Blocks.Where(block => block.Circuit == null && block.Run != null)
             .Where(block => db.Practices.Any(practice => practice.Id == block.PracticeId && practice.TeamId == team))
-            .Where(block => block.Run!.Sheets.Any(sheet => db.Events.Any(said => said.SheetId == sheet.Id)))
+            .Where(block => block.Run!.Sheets.Any(sheet => db.Events.Any(row => row.SheetId == sheet.Id)))
             .Select(block => new { block.CardVersionId, block.Stage })
             .Distinct()
             .Join(
@@ -34,7 +37,7 @@ public sealed class PlayerLevels(TallyDb db, SheetOutcomes outcomes, TextShelf t
                         card.Json,
                     }
             )
-            .ToListAsync(stop);
+            .ToListAsync(cancellationToken);
         return
         [
             .. played
@@ -47,7 +50,11 @@ public sealed class PlayerLevels(TallyDb db, SheetOutcomes outcomes, TextShelf t
     }
 
     /// <summary>Each player's latest result in a drill, high for strong; who has none is left out.</summary>
-    public async Task<IReadOnlyDictionary<string, double>> OfAsync(int team, string card, CancellationToken stop = default)
+    public async Task<IReadOnlyDictionary<string, double>> OfAsync(
+        int team,
+        string card,
+        CancellationToken cancellationToken = default
+    )
     {
         var levels = new Dictionary<string, double>(StringComparer.Ordinal);
         if (card.Length == 0)
@@ -63,8 +70,8 @@ public sealed class PlayerLevels(TallyDb db, SheetOutcomes outcomes, TextShelf t
             .ThenByDescending(each => each.run.Id)
             .Take(RunsBack)
             .Select(each => each.run.Id)
-            .ToListAsync(stop);
-        foreach (var run in await outcomes.OfRunsAsync(runs, stop))
+            .ToListAsync(cancellationToken);
+        foreach (var run in await outcomes.OfRunsAsync(runs, cancellationToken))
         {
             foreach (var (player, level) in run.Sheets.SelectMany(sheet => LevelsOn(sheet.Outcome)))
             {
@@ -75,7 +82,7 @@ public sealed class PlayerLevels(TallyDb db, SheetOutcomes outcomes, TextShelf t
         return levels;
     }
 
-    private static IEnumerable<(string Player, double Level)> LevelsOn(SheetOutcome sheet)
+    private static IEnumerable<(string Player, double Level)> LevelsOn(ScoredSheet sheet)
     {
         if (sheet.Stage.Scores != Scorer.Player)
         {

@@ -7,19 +7,19 @@ namespace KeepTally.Store.Practices;
 public sealed class PracticeBook(TallyDb db)
 {
     /// <summary>The practice of a day; else the next one to come, else the last one that was.</summary>
-    public async Task<Practice?> ForDayAsync(DateOnly day, CancellationToken stop = default) =>
+    public async Task<Practice?> ForDayAsync(DateOnly day, CancellationToken cancellationToken = default) =>
         await Whole()
             .Where(practice => practice.Date >= day)
             .OrderBy(practice => practice.Date)
             .ThenBy(practice => practice.Start)
-            .FirstOrDefaultAsync(stop)
-        ?? await Whole().OrderByDescending(practice => practice.Date).FirstOrDefaultAsync(stop);
+            .FirstOrDefaultAsync(cancellationToken)
+        ?? await Whole().OrderByDescending(practice => practice.Date).FirstOrDefaultAsync(cancellationToken);
 
-    public async Task<Practice?> FindAsync(int id, CancellationToken stop = default) =>
-        await Whole().SingleOrDefaultAsync(practice => practice.Id == id, stop);
+    public async Task<Practice?> FindAsync(int id, CancellationToken cancellationToken = default) =>
+        await Whole().SingleOrDefaultAsync(practice => practice.Id == id, cancellationToken);
 
     /// <summary>Practices that were begun, the latest first; only what a list of them shows.</summary>
-    public async Task<IReadOnlyList<BegunPractice>> BegunAsync(CancellationToken stop = default) =>
+    public async Task<IReadOnlyList<BegunPractice>> BegunAsync(CancellationToken cancellationToken = default) =>
         await db
             .Practices.Where(practice => practice.Blocks.Any(block => block.Run != null))
             .OrderByDescending(practice => practice.Date)
@@ -31,36 +31,36 @@ public sealed class PracticeBook(TallyDb db)
                 practice.Team!.Name,
                 practice.Blocks.Count
             ))
-            .ToListAsync(stop);
+            .ToListAsync(cancellationToken);
 
-    public Task<bool> ExistsAsync(int practiceId, CancellationToken stop = default) =>
-        db.Practices.AnyAsync(practice => practice.Id == practiceId, stop);
+    public Task<bool> ExistsAsync(int practiceId, CancellationToken cancellationToken = default) =>
+        db.Practices.AnyAsync(practice => practice.Id == practiceId, cancellationToken);
 
     /// <summary>The ids of those who are not here at the start: absent, or to come late.</summary>
     public static IReadOnlySet<int> Absent(Practice practice) =>
         practice.Attendance.Where(each => each.Presence != Presence.Here).Select(each => each.PlayerId).ToHashSet();
 
     /// <summary>Marks a player here, late or absent; false where the practice or the player is not there.</summary>
-    public Task<bool> MarkAsync(int practiceId, int playerId, Presence presence, CancellationToken stop = default) =>
-        MarkAsync(practiceId, playerId, entry => entry.Presence = presence, stop);
+    public Task<bool> MarkAsync(int practiceId, int playerId, Presence presence, CancellationToken cancellationToken = default) =>
+        MarkAsync(practiceId, playerId, entry => entry.Presence = presence, cancellationToken);
 
     /// <summary>Says that a player may not do something today, or may again; false where the practice or the player is not there.</summary>
-    public Task<bool> LimitAsync(int practiceId, int playerId, Limits limit, CancellationToken stop = default) =>
-        MarkAsync(practiceId, playerId, entry => entry.Limits ^= limit, stop);
+    public Task<bool> LimitAsync(int practiceId, int playerId, Limits limit, CancellationToken cancellationToken = default) =>
+        MarkAsync(practiceId, playerId, entry => entry.Limits ^= limit, cancellationToken);
 
-    private async Task<bool> MarkAsync(int practiceId, int playerId, Action<Attendance> mark, CancellationToken stop)
+    private async Task<bool> MarkAsync(int practiceId, int playerId, Action<Attendance> mark, CancellationToken cancellationToken)
     {
         var known = await db.Practices.AnyAsync(
             practice =>
                 practice.Id == practiceId && db.Players.Any(player => player.Id == playerId && player.TeamId == practice.TeamId),
-            stop
+            cancellationToken
         );
         if (!known)
         {
             return false;
         }
 
-        var entry = await db.Attendance.FindAsync([practiceId, playerId], stop);
+        var entry = await db.Attendance.FindAsync([practiceId, playerId], cancellationToken);
         if (entry is null)
         {
             entry = new Attendance { PracticeId = practiceId, PlayerId = playerId };
@@ -68,7 +68,7 @@ public sealed class PracticeBook(TallyDb db)
         }
 
         mark(entry);
-        await db.SaveChangesAsync(stop);
+        await db.SaveChangesAsync(cancellationToken);
         return true;
     }
 

@@ -9,9 +9,9 @@ namespace KeepTally.Store.Practices;
 public sealed class PracticeStart(TallyDb db, PracticeBook book, GroupPlan groups, TimeProvider clock)
 {
     /// <summary>Begins the practice, or finds it begun. Null where it can be run, else why not, in words for the coach.</summary>
-    public async Task<string?> BeginAsync(int practiceId, CancellationToken stop = default)
+    public async Task<string?> BeginAsync(int practiceId, CancellationToken cancellationToken = default)
     {
-        if (await book.FindAsync(practiceId, stop) is not { } practice)
+        if (await book.FindAsync(practiceId, cancellationToken) is not { } practice)
         {
             return "There is no such practice.";
         }
@@ -26,7 +26,7 @@ public sealed class PracticeStart(TallyDb db, PracticeBook book, GroupPlan group
             return null;
         }
 
-        var plan = await groups.OfAsync(practice, stop);
+        var plan = await groups.OfAsync(practice, cancellationToken);
         if (plan.Here < 2)
         {
             return plan.Here == 0
@@ -43,17 +43,19 @@ public sealed class PracticeStart(TallyDb db, PracticeBook book, GroupPlan group
 
         var origin = clock.GetUtcNow().ToUnixTimeMilliseconds();
         // Within a larger piece of work it is part of that.
-        await using var transaction = db.Database.CurrentTransaction is null ? await db.Database.BeginTransactionAsync(stop) : null;
-        if (await db.Runs.AnyAsync(run => run.Block!.PracticeId == practiceId, stop))
+        await using var transaction = db.Database.CurrentTransaction is null
+            ? await db.Database.BeginTransactionAsync(cancellationToken)
+            : null;
+        if (await db.Runs.AnyAsync(run => run.Block!.PracticeId == practiceId, cancellationToken))
         {
             return null;
         }
 
         db.Runs.AddRange(plan.Blocks.Select(dealt => Begin(dealt, origin)));
-        await db.SaveChangesAsync(stop);
+        await db.SaveChangesAsync(cancellationToken);
         if (transaction is not null)
         {
-            await transaction.CommitAsync(stop);
+            await transaction.CommitAsync(cancellationToken);
         }
 
         return null;

@@ -7,13 +7,16 @@ namespace KeepTally.Store.Practices;
 internal static class RunRows
 {
     /// <summary>The runs of a practice, in the order of its blocks.</summary>
-    internal static Task<List<Run>> OfPracticeAsync(TallyDb db, int practice, CancellationToken stop) =>
-        WithSheets(db).Where(run => run.Block!.PracticeId == practice).OrderBy(run => run.Block!.Order).ToListAsync(stop);
+    internal static Task<List<Run>> OfPracticeAsync(TallyDb db, int practice, CancellationToken cancellationToken) =>
+        WithSheets(db)
+            .Where(run => run.Block!.PracticeId == practice)
+            .OrderBy(run => run.Block!.Order)
+            .ToListAsync(cancellationToken);
 
     /// <summary>Runs in the order asked for.</summary>
-    internal static async Task<List<Run>> OfAsync(TallyDb db, IReadOnlyList<int> ids, CancellationToken stop)
+    internal static async Task<List<Run>> OfAsync(TallyDb db, IReadOnlyList<int> ids, CancellationToken cancellationToken)
     {
-        var found = await WithSheets(db).Where(run => ids.Contains(run.Id)).ToDictionaryAsync(run => run.Id, stop);
+        var found = await WithSheets(db).Where(run => ids.Contains(run.Id)).ToDictionaryAsync(run => run.Id, cancellationToken);
         return [.. ids.Select(id => found[id])];
     }
 

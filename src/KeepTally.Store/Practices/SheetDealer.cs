@@ -7,16 +7,16 @@ using KeepTally.Core.Words;
 namespace KeepTally.Store.Practices;
 
 /// <summary>A way of putting players into so many groups, or why it cannot be done.</summary>
-public delegate Reading<IReadOnlyList<IReadOnlyList<Member>>> DealGroups(IReadOnlyList<Member> players, int groups);
+public delegate Result<IReadOnlyList<IReadOnlyList<Member>>> DealGroups(IReadOnlyList<Member> players, int groups);
 
 /// <summary>Deals the players of a practice onto the tally sheets of a drill.</summary>
-public static class SheetDealer
+public static class StageDealer
 {
     /// <summary>
     /// The groups a stage asks for: as many as wished, in a match so many courts with a group for each side. There are
     /// never more groups than players.
     /// </summary>
-    public static Reading<IReadOnlyList<IReadOnlyList<Member>>> Groups(
+    public static Result<IReadOnlyList<IReadOnlyList<Member>>> Groups(
         Stage stage,
         IReadOnlyList<Member> players,
         int groups,
@@ -26,8 +26,8 @@ public static class SheetDealer
         var sides = SidesOf(stage);
         var wanted = Math.Clamp(groups, 1, Math.Max(1, players.Count / sides)) * sides;
         var made = deal(players, Math.Clamp(wanted, 1, Math.Max(1, players.Count)));
-        return made.IsRead && made.Value.Count < wanted
-            ? Reading.Of<IReadOnlyList<IReadOnlyList<Member>>>([
+        return made.IsOk && made.Value.Count < wanted
+            ? Result.Ok<IReadOnlyList<IReadOnlyList<Member>>>([
                 .. made.Value,
                 .. Enumerable.Repeat<IReadOnlyList<Member>>([], wanted - made.Value.Count),
             ])
@@ -68,7 +68,7 @@ public static class SheetDealer
 
     /// <summary>Groups in turn, as listed, and their sheets.</summary>
     public static IReadOnlyList<DealtSheet> Deal(DrillCard card, int stageIndex, IReadOnlyList<Member> players, int groups) =>
-        Sheets(card, stageIndex, Groups(card.Stages[stageIndex], players, groups, Listed).Sure());
+        Sheets(card, stageIndex, Groups(card.Stages[stageIndex], players, groups, Listed).Require());
 
     /// <summary>What a stage's groups are called, in the order of <see cref="Groups"/>.</summary>
     public static string NameOf(Stage stage, int index, int count)
@@ -96,8 +96,8 @@ public static class SheetDealer
             .Range(1, 2 + card.Stages[stageIndex].Sides.Count)
             .Select(n => new Member($"p{n}", $"{n}"))
             .ToArray();
-        var opened = LiveSheet.Open(card, Deal(card, stageIndex, players, 2)[0].Head);
-        return opened.IsRead
+        var opened = Sheet.Open(card, Deal(card, stageIndex, players, 2)[0].Head);
+        return opened.IsOk
             ? null
             : new Fault($"stages[{stageIndex}]", opened.Faults[0].Problem, "name one of the sides, or take the name out");
     }
@@ -109,8 +109,8 @@ public static class SheetDealer
     internal static Unit GroupUnit(int index, IReadOnlyList<Member> players) =>
         new($"g{index + 1}", $"Group {Letters.Of(index)}", players);
 
-    private static Reading<IReadOnlyList<IReadOnlyList<Member>>> Listed(IReadOnlyList<Member> players, int groups) =>
-        Reading.Of<IReadOnlyList<IReadOnlyList<Member>>>(Split.Listed(players, groups));
+    private static Result<IReadOnlyList<IReadOnlyList<Member>>> Listed(IReadOnlyList<Member> players, int groups) =>
+        Result.Ok<IReadOnlyList<IReadOnlyList<Member>>>(Split.Listed(players, groups));
 
     private static Unit[] Singles(IReadOnlyList<Member> group) => [.. group.Select(player => new Unit(player.Id, player.Name, []))];
 

@@ -11,7 +11,7 @@ namespace KeepTally.Store.Practices;
 /// How sheets ended, or stand so far. A sheet that was folded lately is folded again only when events have come to it or its
 /// head has changed, as when somebody is erased; till then its events are not even read.
 /// </summary>
-public sealed class SheetOutcomes(TallyDb db, TextShelf texts, IMemoryCache cache)
+public sealed class ScoredRuns(TallyDb db, TextCache texts, IMemoryCache cache)
 {
     private static readonly MemoryCacheEntryOptions Lately = new() { SlidingExpiration = TimeSpan.FromHours(1), Size = 1 };
 
@@ -19,27 +19,29 @@ public sealed class SheetOutcomes(TallyDb db, TextShelf texts, IMemoryCache cach
     private readonly record struct Key(string Sheet, string Head, long Last);
 
     /// <summary>The runs of a practice, in the order of its blocks.</summary>
-    public async Task<IReadOnlyList<RunOutcome>> OfPracticeAsync(int practice, CancellationToken stop = default) =>
-        await OfAsync(await RunRows.OfPracticeAsync(db, practice, stop), stop);
+    public async Task<IReadOnlyList<ScoredRun>> OfPracticeAsync(int practice, CancellationToken cancellationToken = default) =>
+        await OfAsync(await RunRows.OfPracticeAsync(db, practice, cancellationToken), cancellationToken);
 
     /// <summary>Runs in the order asked for.</summary>
-    public async Task<IReadOnlyList<RunOutcome>> OfRunsAsync(IReadOnlyList<int> ids, CancellationToken stop = default) =>
-        await OfAsync(await RunRows.OfAsync(db, ids, stop), stop);
+    public async Task<IReadOnlyList<ScoredRun>> OfRunsAsync(
+        IReadOnlyList<int> ids,
+        CancellationToken cancellationToken = default
+    ) => await OfAsync(await RunRows.OfAsync(db, ids, cancellationToken), cancellationToken);
 
-    private async Task<IReadOnlyList<RunOutcome>> OfAsync(List<Run> runs, CancellationToken stop)
+    private async Task<IReadOnlyList<ScoredRun>> OfAsync(List<Run> runs, CancellationToken cancellationToken)
     {
         var sheets = runs.SelectMany(run => run.Sheets).Select(sheet => sheet.Id).ToArray();
         var last = await db
-            .Events.Where(said => sheets.Contains(said.SheetId))
-            .GroupBy(said => said.SheetId)
-            .Select(each => new { each.Key, Last = each.Max(said => said.Sequence) })
-            .ToDictionaryAsync(each => each.Key, each => each.Last, stop);
+            .Events.Where(row => sheets.Contains(row.SheetId))
+            .GroupBy(row => row.SheetId)
+            .Select(each => new { each.Key, Last = each.Max(row => row.Sequence) })
+            .ToDictionaryAsync(each => each.Key, each => each.Last, cancellationToken);
         Key KeyOf(SheetRow sheet) => new(sheet.Id, sheet.HeadJson, last.GetValueOrDefault(sheet.Id));
 
-        var known = new Dictionary<string, SheetOutcome>(StringComparer.Ordinal);
+        var known = new Dictionary<string, ScoredSheet>(StringComparer.Ordinal);
         foreach (var sheet in runs.SelectMany(run => run.Sheets))
         {
-            if (cache.TryGetValue(KeyOf(sheet), out SheetOutcome? outcome))
+            if (cache.TryGetValue(KeyOf(sheet), out ScoredSheet? outcome))
             {
                 known[sheet.Id] = outcome!;
             }
@@ -49,8 +51,8 @@ public sealed class SheetOutcomes(TallyDb db, TextShelf texts, IMemoryCache cach
         var rows =
             unknown.Length == 0
                 ? []
-                : await db.Events.AsNoTracking().Where(said => unknown.Contains(said.SheetId)).ToListAsync(stop);
-        var events = rows.ToLookup(said => said.SheetId);
+                : await db.Events.AsNoTracking().Where(row => unknown.Contains(row.SheetId)).ToListAsync(cancellationToken);
+        var events = rows.ToLookup(row => row.SheetId);
         foreach (var run in runs)
         {
             foreach (var sheet in run.Sheets.Where(sheet => !known.ContainsKey(sheet.Id)))
@@ -60,19 +62,19 @@ public sealed class SheetOutcomes(TallyDb db, TextShelf texts, IMemoryCache cach
             }
         }
 
-        return [.. runs.Select(run => new RunOutcome(run, [.. run.Sheets.Select(sheet => (sheet, known[sheet.Id]))]))];
+        return [.. runs.Select(run => new ScoredRun(run, [.. run.Sheets.Select(sheet => (sheet, known[sheet.Id]))]))];
     }
 
-    private SheetOutcome Fold(SheetRow row, Run run, IReadOnlyList<EventRow> events)
+    private ScoredSheet Fold(SheetRow row, Run run, IReadOnlyList<EventRow> events)
     {
         var head = texts.Head(row.HeadJson);
-        var live = new RecordedSheet(row, events, texts.Card(row.CardJson ?? run.CardJson, head.Options), head).Fold();
-        return new SheetOutcome(
+        var live = new StoredSheet(row, events, texts.Card(row.CardJson ?? run.CardJson, head.Options), head).Fold();
+        return new ScoredSheet(
             live.Card,
             live.Stage,
-            live.Sheet.Clock.IsStarted,
+            live.Score.Clock.IsStarted,
             live.Units,
-            live.Sheet.Report(live.Log.LastAt),
+            live.Score.Report(live.Log.LastAt),
             live.Stage.Moves.Count == 0
                 ? []
                 : [.. live.Floor.Stood.Select(player => new GoesRow("", head.NameOf(player), live.Floor.GoesOf(player)))]
@@ -81,17 +83,17 @@ public sealed class SheetOutcomes(TallyDb db, TextShelf texts, IMemoryCache cach
 }
 
 /// <summary>A run with how each of its sheets ended, in their order.</summary>
-public sealed record RunOutcome(Run Run, IReadOnlyList<(SheetRow Row, SheetOutcome Outcome)> Sheets);
+public sealed record ScoredRun(Run Run, IReadOnlyList<(SheetRow Row, ScoredSheet Outcome)> Sheets);
 
 /// <summary>How a sheet ended, or stands so far.</summary>
 /// <param name="Begun">Whether it was started at all.</param>
 /// <param name="Goes">Where places move on: how often each player had each job.</param>
-public sealed record SheetOutcome(
+public sealed record ScoredSheet(
     DrillCard Card,
     Stage Stage,
     bool Begun,
     IReadOnlyList<Unit> Units,
-    SheetReport Report,
+    ScoreReport Report,
     IReadOnlyList<GoesRow> Goes
 );
 

@@ -6,13 +6,13 @@ using Microsoft.EntityFrameworkCore;
 namespace KeepTally.Store.Practices;
 
 /// <summary>Puts drills on the timing sheet of a practice that has not begun, and takes them off.</summary>
-public sealed class TimingSheet(TallyDb db, TimeProvider clock)
+public sealed class BlockWriter(TallyDb db, TimeProvider clock)
 {
     private const int WalkSeconds = 60;
     private const int UsualMinutes = 60;
 
     /// <summary>Practices that have not begun, from today on.</summary>
-    public async Task<IReadOnlyList<Practice>> OpenAsync(CancellationToken stop = default)
+    public async Task<IReadOnlyList<Practice>> OpenAsync(CancellationToken cancellationToken = default)
     {
         var today = DateOnly.FromDateTime(clock.GetLocalNow().DateTime);
         return await db
@@ -22,7 +22,7 @@ public sealed class TimingSheet(TallyDb db, TimeProvider clock)
             .Where(practice => practice.Date >= today && !practice.Blocks.Any(block => block.Run != null))
             .OrderBy(practice => practice.Date)
             .ThenBy(practice => practice.Start)
-            .ToListAsync(stop);
+            .ToListAsync(cancellationToken);
     }
 
     /// <summary>
@@ -30,30 +30,30 @@ public sealed class TimingSheet(TallyDb db, TimeProvider clock)
     /// practice is made for today where none is named.
     /// </summary>
     /// <returns>The practice, or why the drill could not be put there, in words for the coach.</returns>
-    public async Task<(int? Practice, string? Hindrance)> AddAsync(DrillLine line, CancellationToken stop = default)
+    public async Task<(int? Practice, string? Hindrance)> AddAsync(DrillLine line, CancellationToken cancellationToken = default)
     {
         var version = await db
             .CardVersions.Where(card => card.CardId == line.Card)
             .OrderByDescending(card => card.Version)
-            .FirstOrDefaultAsync(stop);
+            .FirstOrDefaultAsync(cancellationToken);
         if (version is null)
         {
             return (null, "There is no such card.");
         }
 
         var read = CardReader.Read(version.Json, line.Options);
-        if (!read.IsRead)
+        if (!read.IsOk)
         {
             return (null, $"These house rules do not fit the card: {read.Faults[0]}.");
         }
 
-        var unfit = Enumerable.Range(0, read.Value.Stages.Count).Select(stage => SheetDealer.Unfit(read.Value, stage));
+        var unfit = Enumerable.Range(0, read.Value.Stages.Count).Select(stage => StageDealer.Unfit(read.Value, stage));
         if (unfit.FirstOrDefault(fault => fault is not null) is { } why)
         {
             return (null, $"This card cannot be run yet. {why}.");
         }
 
-        var practice = await OpenOrNewAsync(line.Practice, stop);
+        var practice = await OpenOrNewAsync(line.Practice, cancellationToken);
         if (practice is null)
         {
             return (null, NoSheet(line.Practice));
@@ -77,24 +77,24 @@ public sealed class TimingSheet(TallyDb db, TimeProvider clock)
             );
         }
 
-        await db.SaveChangesAsync(stop);
+        await db.SaveChangesAsync(cancellationToken);
         return (practice.Id, null);
     }
 
     /// <summary>Takes a block off; false where it is not there or its practice has begun.</summary>
-    public async Task<bool> RemoveAsync(int blockId, CancellationToken stop = default) =>
+    public async Task<bool> RemoveAsync(int blockId, CancellationToken cancellationToken = default) =>
         await db
             .Blocks.Where(block =>
                 block.Id == blockId && !db.Blocks.Any(other => other.PracticeId == block.PracticeId && other.Run != null)
             )
-            .ExecuteDeleteAsync(stop) > 0;
+            .ExecuteDeleteAsync(cancellationToken) > 0;
 
     /// <summary>The house rules chosen for a block.</summary>
     public static IReadOnlyDictionary<string, string> Chosen(Block block) =>
         JsonSerializer.Deserialize<Dictionary<string, string>>(block.OptionsJson)!;
 
-    internal async Task<Practice?> OpenOrNewAsync(int? practice, CancellationToken stop) =>
-        practice is { } id ? await OpenSheetAsync(id, stop) : await NewAsync(null, stop);
+    internal async Task<Practice?> OpenOrNewAsync(int? practice, CancellationToken cancellationToken) =>
+        practice is { } id ? await OpenSheetAsync(id, cancellationToken) : await NewAsync(null, cancellationToken);
 
     /// <summary>Why there is no sheet to put anything on, in words for the coach.</summary>
     internal static string NoSheet(int? practice) =>
@@ -106,24 +106,27 @@ public sealed class TimingSheet(TallyDb db, TimeProvider clock)
     /// <summary>The first block is walked to before practice begins.</summary>
     internal static int WalkTo(Practice practice) => practice.Blocks.Count == 0 ? 0 : WalkSeconds;
 
-    private async Task<Practice?> OpenSheetAsync(int id, CancellationToken stop) =>
+    private async Task<Practice?> OpenSheetAsync(int id, CancellationToken cancellationToken) =>
         await db
             .Practices.Include(practice => practice.Blocks)
-            .SingleOrDefaultAsync(practice => practice.Id == id && !practice.Blocks.Any(block => block.Run != null), stop);
+            .SingleOrDefaultAsync(
+                practice => practice.Id == id && !practice.Blocks.Any(block => block.Run != null),
+                cancellationToken
+            );
 
     /// <summary>Begins an empty timing sheet for a team today; the practice, or null where there is no such team.</summary>
-    public async Task<int?> BeginAsync(int team, CancellationToken stop = default)
+    public async Task<int?> BeginAsync(int team, CancellationToken cancellationToken = default)
     {
-        var practice = await NewAsync(team, stop);
-        await db.SaveChangesAsync(stop);
+        var practice = await NewAsync(team, cancellationToken);
+        await db.SaveChangesAsync(cancellationToken);
         return practice?.Id;
     }
 
     /// <param name="wanted">The team it is for; the first where none is named.</param>
-    private async Task<Practice?> NewAsync(int? wanted, CancellationToken stop)
+    private async Task<Practice?> NewAsync(int? wanted, CancellationToken cancellationToken)
     {
         var teams = db.Teams.Where(team => wanted == null || team.Id == wanted);
-        if (await teams.OrderBy(team => team.Id).FirstOrDefaultAsync(stop) is not { } team)
+        if (await teams.OrderBy(team => team.Id).FirstOrDefaultAsync(cancellationToken) is not { } team)
         {
             return null;
         }

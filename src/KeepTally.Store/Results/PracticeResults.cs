@@ -8,13 +8,13 @@ using KeepTally.Store.Tables;
 namespace KeepTally.Store.Results;
 
 /// <summary>The results of a practice: every drill's sheets as they ended, ranked.</summary>
-public sealed class PracticeResults(SheetOutcomes outcomes)
+public sealed class PracticeResults(ScoredRuns outcomes)
 {
-    public async Task<IReadOnlyList<DrillResult>> OfAsync(int practiceId, CancellationToken stop = default) =>
-        [.. (await outcomes.OfPracticeAsync(practiceId, stop)).SelectMany(Of)];
+    public async Task<IReadOnlyList<DrillResult>> OfAsync(int practiceId, CancellationToken cancellationToken = default) =>
+        [.. (await outcomes.OfPracticeAsync(practiceId, cancellationToken)).SelectMany(Of)];
 
     /// <summary>A drill; of a circuit each station by itself, in the order of going, over all the groups that came to it.</summary>
-    private static IEnumerable<DrillResult> Of(RunOutcome run) =>
+    private static IEnumerable<DrillResult> Of(ScoredRun run) =>
         run.Sheets.Any(sheet => sheet.Row.Station is not null)
             ? run
                 .Sheets.Where(sheet => sheet.Row.Station is not null)
@@ -23,7 +23,7 @@ public sealed class PracticeResults(SheetOutcomes outcomes)
                 .Select(station => Of(run.Run, [.. station.OrderBy(sheet => sheet.Row.Group)]))
             : [Of(run.Run, run.Sheets)];
 
-    private static DrillResult Of(Run run, IReadOnlyList<(SheetRow Row, SheetOutcome Outcome)> recorded)
+    private static DrillResult Of(Run run, IReadOnlyList<(SheetRow Row, ScoredSheet Outcome)> recorded)
     {
         var sheets = recorded
             .Select(sheet => (Name: sheet.Row.Group is { } group ? Letters.Of(group) : sheet.Row.Name, sheet.Outcome))
@@ -60,4 +60,4 @@ public sealed record DrillResult(
     public string Key => Station is { } station ? $"{RunId}-{station}" : $"{RunId}";
 }
 
-public sealed record SheetResult(string Name, IReadOnlyList<Unit> Units, SheetReport Report);
+public sealed record SheetResult(string Name, IReadOnlyList<Unit> Units, ScoreReport Report);

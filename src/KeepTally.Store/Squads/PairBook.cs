@@ -7,25 +7,30 @@ namespace KeepTally.Store.Squads;
 /// <summary>Pairs of a team that are kept together or apart.</summary>
 public sealed class PairBook(TallyDb db)
 {
-    public Task<List<KeptPair>> ListAsync(int team, CancellationToken stop = default) =>
-        db.KeptPairs.AsNoTracking().Where(pair => pair.TeamId == team).OrderBy(pair => pair.Id).ToListAsync(stop);
+    public Task<List<KeptPair>> ListAsync(int team, CancellationToken cancellationToken = default) =>
+        db.KeptPairs.AsNoTracking().Where(pair => pair.TeamId == team).OrderBy(pair => pair.Id).ToListAsync(cancellationToken);
 
     /// <summary>Keeps two players of a team together or apart; a pair that is kept already is kept the new way.</summary>
     /// <returns>Null where it was done, else why not, in words for the coach.</returns>
-    public async Task<string?> KeepAsync(int team, int one, int other, bool together, CancellationToken stop = default)
+    public async Task<string?> KeepAsync(int team, int one, int other, bool together, CancellationToken cancellationToken = default)
     {
         if (one == other)
         {
             return "Choose two different players.";
         }
 
-        if (await db.Players.CountAsync(player => player.TeamId == team && (player.Id == one || player.Id == other), stop) != 2)
+        if (
+            await db.Players.CountAsync(
+                player => player.TeamId == team && (player.Id == one || player.Id == other),
+                cancellationToken
+            ) != 2
+        )
         {
             return "Choose two players of this team.";
         }
 
         var (low, high) = one < other ? (one, other) : (other, one);
-        var pair = await db.KeptPairs.SingleOrDefaultAsync(each => each.OneId == low && each.OtherId == high, stop);
+        var pair = await db.KeptPairs.SingleOrDefaultAsync(each => each.OneId == low && each.OtherId == high, cancellationToken);
         if (pair is null)
         {
             pair = new KeptPair
@@ -38,13 +43,13 @@ public sealed class PairBook(TallyDb db)
         }
 
         pair.Together = together;
-        await db.SaveChangesAsync(stop);
+        await db.SaveChangesAsync(cancellationToken);
         return null;
     }
 
     /// <summary>Lets a pair go; false where it is not kept.</summary>
-    public async Task<bool> LetGoAsync(int team, int id, CancellationToken stop = default) =>
-        await db.KeptPairs.Where(pair => pair.Id == id && pair.TeamId == team).ExecuteDeleteAsync(stop) > 0;
+    public async Task<bool> LetGoAsync(int team, int id, CancellationToken cancellationToken = default) =>
+        await db.KeptPairs.Where(pair => pair.Id == id && pair.TeamId == team).ExecuteDeleteAsync(cancellationToken) > 0;
 
     /// <summary>The pairs as a split asks for them, by unit ids.</summary>
     public static IReadOnlySet<Pair> Of(IEnumerable<KeptPair> pairs, bool together) =>

@@ -12,18 +12,18 @@ public sealed class PlayerErasure(TallyDb db, IMemoryCache cache)
     public const string Nameless = "Nameless";
 
     /// <summary>Erases everything that is kept of a player; false where there is none with that id.</summary>
-    public async Task<bool> EraseAsync(int id, CancellationToken stop = default)
+    public async Task<bool> EraseAsync(int id, CancellationToken cancellationToken = default)
     {
-        if (await db.Players.SingleOrDefaultAsync(player => player.Id == id, stop) is not { } player)
+        if (await db.Players.SingleOrDefaultAsync(player => player.Id == id, cancellationToken) is not { } player)
         {
             return false;
         }
 
-        await using var transaction = await db.Database.BeginTransactionAsync(stop);
+        await using var transaction = await db.Database.BeginTransactionAsync(cancellationToken);
         var unit = player.UnitId;
-        foreach (var sheet in await db.Sheets.Where(sheet => sheet.HeadJson.Contains($"\"{unit}\"")).ToListAsync(stop))
+        foreach (var sheet in await db.Sheets.Where(sheet => sheet.HeadJson.Contains($"\"{unit}\"")).ToListAsync(cancellationToken))
         {
-            var head = HeadReader.Read(sheet.HeadJson).Sure();
+            var head = HeadReader.Read(sheet.HeadJson).Require();
             db.Entry(sheet).Property(each => each.HeadJson).CurrentValue = HeadReader.Write(
                 head with
                 {
@@ -33,11 +33,11 @@ public sealed class PlayerErasure(TallyDb db, IMemoryCache cache)
             );
         }
 
-        await db.Attendance.Where(each => each.PlayerId == id).ExecuteDeleteAsync(stop);
-        await db.KeptPairs.Where(pair => pair.OneId == id || pair.OtherId == id).ExecuteDeleteAsync(stop);
+        await db.Attendance.Where(each => each.PlayerId == id).ExecuteDeleteAsync(cancellationToken);
+        await db.KeptPairs.Where(pair => pair.OneId == id || pair.OtherId == id).ExecuteDeleteAsync(cancellationToken);
         db.Players.Remove(player);
-        await db.SaveChangesAsync(stop);
-        await transaction.CommitAsync(stop);
+        await db.SaveChangesAsync(cancellationToken);
+        await transaction.CommitAsync(cancellationToken);
         // No name is kept in memory either.
         (cache as MemoryCache)?.Clear();
         return true;

@@ -7,78 +7,82 @@ namespace KeepTally.Store.Squads;
 public sealed class SquadBook(TallyDb db)
 {
     /// <summary>Everyone, by number, those without one last, then by name.</summary>
-    public Task<List<Player>> ListAsync(int team, CancellationToken stop = default) => OfAsync(team, archived: false, stop);
+    public Task<List<Player>> ListAsync(int team, CancellationToken cancellationToken = default) =>
+        OfAsync(team, archived: false, cancellationToken);
 
     /// <summary>Everyone who left the squad.</summary>
-    public Task<List<Player>> FormerAsync(int team, CancellationToken stop = default) => OfAsync(team, archived: true, stop);
+    public Task<List<Player>> FormerAsync(int team, CancellationToken cancellationToken = default) =>
+        OfAsync(team, archived: true, cancellationToken);
 
-    private Task<List<Player>> OfAsync(int team, bool archived, CancellationToken stop) =>
+    private Task<List<Player>> OfAsync(int team, bool archived, CancellationToken cancellationToken) =>
         db
             .Players.AsNoTracking()
             .Where(player => player.TeamId == team && player.Archived == archived)
             .OrderBy(player => player.Number == null)
             .ThenBy(player => player.Number)
             .ThenBy(player => player.Name)
-            .ToListAsync(stop);
+            .ToListAsync(cancellationToken);
 
-    public async Task<Player?> FindAsync(int id, CancellationToken stop = default) =>
-        await db.Players.AsNoTracking().SingleOrDefaultAsync(player => player.Id == id, stop);
+    public async Task<Player?> FindAsync(int id, CancellationToken cancellationToken = default) =>
+        await db.Players.AsNoTracking().SingleOrDefaultAsync(player => player.Id == id, cancellationToken);
 
     /// <summary>Every team, in the order they were written down.</summary>
-    public Task<List<Team>> TeamsAsync(CancellationToken stop = default) =>
-        db.Teams.AsNoTracking().OrderBy(team => team.Id).ToListAsync(stop);
+    public Task<List<Team>> TeamsAsync(CancellationToken cancellationToken = default) =>
+        db.Teams.AsNoTracking().OrderBy(team => team.Id).ToListAsync(cancellationToken);
 
     /// <summary>Adds a team; its id.</summary>
-    public async Task<int> AddTeamAsync(string name, CancellationToken stop = default)
+    public async Task<int> AddTeamAsync(string name, CancellationToken cancellationToken = default)
     {
         var team = new Team { Name = name };
         db.Teams.Add(team);
-        await db.SaveChangesAsync(stop);
+        await db.SaveChangesAsync(cancellationToken);
         return team.Id;
     }
 
     /// <summary>Gives a team another name; false where there is none with that id.</summary>
-    public async Task<bool> RenameTeamAsync(int id, string name, CancellationToken stop = default) =>
-        await db.Teams.Where(team => team.Id == id).ExecuteUpdateAsync(set => set.SetProperty(team => team.Name, name), stop) > 0;
+    public async Task<bool> RenameTeamAsync(int id, string name, CancellationToken cancellationToken = default) =>
+        await db
+            .Teams.Where(team => team.Id == id)
+            .ExecuteUpdateAsync(set => set.SetProperty(team => team.Name, name), cancellationToken) > 0;
 
     /// <summary>The team asked for, else the first; the first of all is made where there is none.</summary>
-    public async Task<Team> TeamAsync(int? id, CancellationToken stop = default)
+    public async Task<Team> TeamAsync(int? id, CancellationToken cancellationToken = default)
     {
         var team =
-            await db.Teams.FirstOrDefaultAsync(each => each.Id == id, stop)
-            ?? await db.Teams.OrderBy(each => each.Id).FirstOrDefaultAsync(stop);
+            await db.Teams.FirstOrDefaultAsync(each => each.Id == id, cancellationToken)
+            ?? await db.Teams.OrderBy(each => each.Id).FirstOrDefaultAsync(cancellationToken);
         if (team is null)
         {
             team = new Team { Name = "My team" };
             db.Teams.Add(team);
-            await db.SaveChangesAsync(stop);
+            await db.SaveChangesAsync(cancellationToken);
         }
 
         return team;
     }
 
     /// <summary>Takes a player out of the squad or back in; false where there is none with that id.</summary>
-    public async Task<bool> ArchiveAsync(int id, bool archived, CancellationToken stop = default) =>
+    public async Task<bool> ArchiveAsync(int id, bool archived, CancellationToken cancellationToken = default) =>
         await db
             .Players.Where(player => player.Id == id)
-            .ExecuteUpdateAsync(set => set.SetProperty(player => player.Archived, archived), stop) > 0;
+            .ExecuteUpdateAsync(set => set.SetProperty(player => player.Archived, archived), cancellationToken) > 0;
 
     /// <summary>Adds a player; the id it was given.</summary>
-    public async Task<int> AddAsync(int team, PlayerDetails details, CancellationToken stop = default)
+    public async Task<int> AddAsync(int team, PlayerDetails details, CancellationToken cancellationToken = default)
     {
         var player = new Player { TeamId = team, Name = details.Name };
         details.WriteTo(player);
         db.Players.Add(player);
-        await db.SaveChangesAsync(stop);
+        await db.SaveChangesAsync(cancellationToken);
         return player.Id;
     }
 
     /// <summary>Takes the rows of a list: all of them, or none.</summary>
-    public async Task TakeAsync(int team, IReadOnlyList<SquadRow> rows, CancellationToken stop = default)
+    public async Task TakeAsync(int team, IReadOnlyList<SquadRow> rows, CancellationToken cancellationToken = default)
     {
         foreach (var row in rows)
         {
-            var player = row.Known is { } known ? await db.Players.FindAsync([known.Id], stop) : null;
+            var player = row.Known is { } known ? await db.Players.FindAsync([known.Id], cancellationToken) : null;
             if (player is null)
             {
                 player = new Player { TeamId = team, Name = row.Details.Name };
@@ -90,19 +94,19 @@ public sealed class SquadBook(TallyDb db)
             player.Archived = false;
         }
 
-        await db.SaveChangesAsync(stop);
+        await db.SaveChangesAsync(cancellationToken);
     }
 
     /// <summary>Changes a player; false where there is none with that id.</summary>
-    public async Task<bool> ChangeAsync(int id, PlayerDetails details, CancellationToken stop = default)
+    public async Task<bool> ChangeAsync(int id, PlayerDetails details, CancellationToken cancellationToken = default)
     {
-        if (await db.Players.FindAsync([id], stop) is not { } player)
+        if (await db.Players.FindAsync([id], cancellationToken) is not { } player)
         {
             return false;
         }
 
         details.WriteTo(player);
-        await db.SaveChangesAsync(stop);
+        await db.SaveChangesAsync(cancellationToken);
         return true;
     }
 }

@@ -52,7 +52,7 @@ public sealed class SheetRow
     public int? Group { get; init; }
 
     /// <summary>Where on the way round a circuit it is kept, or null.</summary>
-    public Stop? Stop => Round is { } round ? new Stop(round, Station ?? 0, Group ?? 0) : null;
+    public CircuitStop? Stop => Round is { } round ? new CircuitStop(round, Station ?? 0, Group ?? 0) : null;
 }
 
 /// <summary>An event as it was first acknowledged. Never changed, never deleted.</summary>
@@ -73,14 +73,14 @@ public sealed class EventRow
     public required string Line { get; init; }
 
     /// <summary>An event that has no place in the order of arrival yet.</summary>
-    internal static EventRow Of(string sheet, RunEvent said) =>
+    internal static EventRow Of(string sheet, RunEvent runEvent) =>
         new()
         {
             SheetId = sheet,
-            Device = said.Id.Device,
-            N = said.Id.N,
-            At = said.At,
-            Line = EventWriter.Write(said),
+            Device = runEvent.Id.Device,
+            N = runEvent.Id.N,
+            At = runEvent.At,
+            Line = EventWriter.Write(runEvent),
         };
 
     internal EventRow InSequence(long sequence) =>

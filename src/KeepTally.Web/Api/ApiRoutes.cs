@@ -7,7 +7,7 @@ internal static class ApiRoutes
     {
         app.MapGet("/formats/{name}", Formats.Get);
         var api = app.MapGroup("/api");
-        api.MapPost("/sheets/{sheet}/events", SheetEvents.PostAsync).DisableAntiforgery();
+        api.MapPost("/sheets/{sheet}/events", EventsEndpoint.PostAsync).DisableAntiforgery();
         api.MapGet("/practices/{practice:int}/events", PracticeStream.GetAsync);
         api.MapGet("/time", (TimeProvider clock) => TypedResults.Ok(new SharedTime(clock.GetUtcNow().ToUnixTimeMilliseconds())));
     }

@@ -55,15 +55,15 @@ internal static class PracticeStream
         HttpResponse response,
         EventFeed feed,
         IServiceScopeFactory scopes,
-        CancellationToken gone
+        CancellationToken cancellationToken
     )
     {
         var pieces = feed.Join(practice, out var leave);
         try
         {
             after = await CatchUpAsync();
-            await response.BodyWriter.WriteAsync(StreamPiece.Ready, gone);
-            while (await pieces.WaitToReadAsync(gone))
+            await response.BodyWriter.WriteAsync(StreamPiece.Ready, cancellationToken);
+            while (await pieces.WaitToReadAsync(cancellationToken))
             {
                 while (pieces.TryRead(out var piece))
                 {
@@ -78,7 +78,7 @@ internal static class PracticeStream
                     }
                 }
 
-                await response.BodyWriter.FlushAsync(gone);
+                await response.BodyWriter.FlushAsync(cancellationToken);
             }
         }
         finally
@@ -90,14 +90,16 @@ internal static class PracticeStream
         async Task<long> CatchUpAsync()
         {
             await using var scope = scopes.CreateAsyncScope();
-            var rows = await scope.ServiceProvider.GetRequiredService<EventJournal>().SinceAsync(practice, after, gone);
+            var rows = await scope
+                .ServiceProvider.GetRequiredService<EventJournal>()
+                .SinceAsync(practice, after, cancellationToken);
             if (rows.Count == 0)
             {
                 return after;
             }
 
             var missed = StreamPiece.Of(after, rows);
-            await response.BodyWriter.WriteAsync(missed.Bytes, gone);
+            await response.BodyWriter.WriteAsync(missed.Bytes, cancellationToken);
             return missed.Last;
         }
     }

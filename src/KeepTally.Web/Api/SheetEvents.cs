@@ -7,7 +7,7 @@ using KeepTally.Store.Events;
 namespace KeepTally.Web.Api;
 
 /// <summary><c>POST /api/sheets/{sheet}/events</c>: a batch of events as JSON Lines, all of them kept or none.</summary>
-internal static class SheetEvents
+internal static class EventsEndpoint
 {
     private const int MostBytes = 1 << 20;
 
@@ -21,9 +21,9 @@ internal static class SheetEvents
         string sheet,
         HttpRequest request,
         EventJournal journal,
-        SheetRules rules,
+        AppendGuards rules,
         TimeProvider clock,
-        CancellationToken stop
+        CancellationToken cancellationToken
     )
     {
         if (request.ContentType?.Split(';')[0].Trim() != JsonLines)
@@ -56,13 +56,17 @@ internal static class SheetEvents
             );
         }
 
-        if (await rules.FindAsync(journal, sheet, stop) is not { } found)
+        if (await rules.FindAsync(journal, sheet, cancellationToken) is not { } found)
         {
             return ApiProblem.NotFound("sheet", $"there is no sheet \"{sheet}\"", "reload the page of the practice");
         }
 
         using var body = new StreamReader(request.Body, Encoding.UTF8);
-        var (events, faults) = Read(await body.ReadToEndAsync(stop), found, clock.GetUtcNow().ToUnixTimeMilliseconds());
+        var (events, faults) = Read(
+            await body.ReadToEndAsync(cancellationToken),
+            found,
+            clock.GetUtcNow().ToUnixTimeMilliseconds()
+        );
         if (faults.Count > 0)
         {
             return ApiProblem.Of(
@@ -75,10 +79,10 @@ internal static class SheetEvents
         }
 
         var appended = await journal.AppendAsync(sheet, events);
-        return TypedResults.Ok(new Kept(appended.Fresh.Count, appended.Theirs));
+        return TypedResults.Ok(new Kept(appended.Fresh.Count, appended.Conflicting));
     }
 
-    private static (List<RunEvent> Events, List<LineFault> Faults) Read(string text, SheetOnRecord sheet, long now)
+    private static (List<RunEvent> Events, List<LineFault> Faults) Read(string text, AppendGuard sheet, long now)
     {
         var (events, faults) = (new List<RunEvent>(), new List<LineFault>());
         foreach (var (index, line) in text.Split('\n').Index())
@@ -89,13 +93,13 @@ internal static class SheetEvents
             }
 
             var reading = EventReader.Read(line);
-            if (!reading.IsRead)
+            if (!reading.IsOk)
             {
                 faults.Add(Of(index, reading.Faults[0]));
             }
-            else if (sheet.Refuse(reading.Value, now) is { } refusal)
+            else if (sheet.Check(reading.Value, now) is { } fault)
             {
-                faults.Add(new LineFault(index + 1, refusal.Property, refusal.Problem, refusal.Mend));
+                faults.Add(new LineFault(index + 1, fault.Path, fault.Problem, fault.Mend));
             }
             else
             {
@@ -110,5 +114,5 @@ internal static class SheetEvents
 }
 
 /// <param name="Stored">How many of the batch were new.</param>
-/// <param name="Theirs">Lines that stood there already under an id of the batch, and say something else.</param>
-internal sealed record Kept(int Stored, IReadOnlyList<string> Theirs);
+/// <param name="Conflicting">Lines that stood there already under an id of the batch, and say something else.</param>
+internal sealed record Kept(int Stored, IReadOnlyList<string> Conflicting);

@@ -104,7 +104,7 @@ public static class Application
         services.AddProblemDetails();
         services.AddSingleton<EventFeed>();
         services.AddSingleton<IJournalListener>(provider => provider.GetRequiredService<EventFeed>());
-        services.AddSingleton<SheetRules>();
+        services.AddSingleton<AppendGuards>();
         services.AddResponseCompression(options => options.EnableForHttps = true);
     }
 
@@ -126,7 +126,7 @@ public static class Application
     {
         await using var scope = services.CreateAsyncScope();
         Schema.Migrate(scope.ServiceProvider.GetRequiredService<TallyDb>());
-        await scope.ServiceProvider.GetRequiredService<CardDesk>().ShipAsync();
+        await scope.ServiceProvider.GetRequiredService<CardWriter>().ShipAsync();
         if (demo)
         {
             await scope.ServiceProvider.GetRequiredService<DemoClub>().SeedAsync();

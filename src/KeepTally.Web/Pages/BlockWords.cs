@@ -16,7 +16,7 @@ public static class BlockWords
     }
 
     private static int SidesOf(DealtBlock dealt) =>
-        dealt.Block.Circuit is null ? SheetDealer.SidesOf(dealt.Cards[0].Stages[dealt.Block.Stage]) : 1;
+        dealt.Block.Circuit is null ? StageDealer.SidesOf(dealt.Cards[0].Stages[dealt.Block.Stage]) : 1;
 
     /// <summary>In a match those on a court are together, whatever their side.</summary>
     private static string Sizes(int[] sizes, int sides)

@@ -15,9 +15,9 @@ public sealed class IndexModel(
     PracticeBook book,
     SquadBook squad,
     PracticeStart start,
-    TimingSheet sheet,
+    BlockWriter sheet,
     GroupPlan groups,
-    GroupDesk desk,
+    GroupWriter writer,
     TimeProvider clock
 ) : PageModel
 {
@@ -70,27 +70,37 @@ public sealed class IndexModel(
     /// <summary>Other practices whose sheet is still open.</summary>
     public IReadOnlyList<Practice> Others { get; private set; } = [];
 
-    public async Task OnGetAsync(int? practice, CancellationToken stop) => await LoadAsync(practice, stop);
+    public async Task OnGetAsync(int? practice, CancellationToken cancellationToken) =>
+        await LoadAsync(practice, cancellationToken);
 
     /// <summary>Begins another practice today, for a team.</summary>
-    public async Task<IActionResult> OnPostNewAsync(int team, CancellationToken stop) =>
-        await sheet.BeginAsync(team, stop) is { } practice ? RedirectToPage(new { practice }) : NotFound();
+    public async Task<IActionResult> OnPostNewAsync(int team, CancellationToken cancellationToken) =>
+        await sheet.BeginAsync(team, cancellationToken) is { } practice ? RedirectToPage(new { practice }) : NotFound();
 
     /// <summary>Takes a drill off the timing sheet.</summary>
-    public async Task<IActionResult> OnPostTakeOffAsync(int practice, int block, CancellationToken stop) =>
-        await sheet.RemoveAsync(block, stop) ? RedirectToPage(new { practice }) : NotFound();
+    public async Task<IActionResult> OnPostTakeOffAsync(int practice, int block, CancellationToken cancellationToken) =>
+        await sheet.RemoveAsync(block, cancellationToken) ? RedirectToPage(new { practice }) : NotFound();
 
-    public async Task<IActionResult> OnPostMarkAsync(int practice, int player, Presence presence, CancellationToken stop) =>
-        await MarkedAsync(practice, player, await book.MarkAsync(practice, player, presence, stop), stop);
+    public async Task<IActionResult> OnPostMarkAsync(
+        int practice,
+        int player,
+        Presence presence,
+        CancellationToken cancellationToken
+    ) =>
+        await MarkedAsync(practice, player, await book.MarkAsync(practice, player, presence, cancellationToken), cancellationToken);
 
     /// <summary>Says that a player may not do something today, or may again.</summary>
-    public async Task<IActionResult> OnPostLimitAsync(int practice, int player, Limits limit, CancellationToken stop) =>
-        await MarkedAsync(practice, player, await book.LimitAsync(practice, player, limit, stop), stop);
+    public async Task<IActionResult> OnPostLimitAsync(
+        int practice,
+        int player,
+        Limits limit,
+        CancellationToken cancellationToken
+    ) => await MarkedAsync(practice, player, await book.LimitAsync(practice, player, limit, cancellationToken), cancellationToken);
 
     /// <summary>Makes the groups another way, or anew.</summary>
-    public async Task<IActionResult> OnPostSplitAsync(int practice, SplitWay way, int seed, CancellationToken stop)
+    public async Task<IActionResult> OnPostSplitAsync(int practice, SplitWay way, int seed, CancellationToken cancellationToken)
     {
-        if (!await desk.SplitAsync(practice, way, seed, "", stop))
+        if (!await writer.SplitAsync(practice, way, seed, "", cancellationToken))
         {
             return NotFound();
         }
@@ -100,11 +110,11 @@ public sealed class IndexModel(
             return RedirectToPage(new { practice });
         }
 
-        await LoadAsync(practice, stop);
+        await LoadAsync(practice, cancellationToken);
         return Partial("_Groups", this);
     }
 
-    private async Task<IActionResult> MarkedAsync(int practice, int player, bool known, CancellationToken stop)
+    private async Task<IActionResult> MarkedAsync(int practice, int player, bool known, CancellationToken cancellationToken)
     {
         if (!known)
         {
@@ -116,37 +126,39 @@ public sealed class IndexModel(
             return RedirectToPage(new { practice });
         }
 
-        await LoadAsync(practice, stop);
+        await LoadAsync(practice, cancellationToken);
         return Partial("_Marked", (this, Players.First(each => each.Id == player)));
     }
 
     private bool IsByScript => Request.Headers.ContainsKey("HX-Request");
 
-    public async Task<IActionResult> OnPostStartAsync(int practice, CancellationToken stop)
+    public async Task<IActionResult> OnPostStartAsync(int practice, CancellationToken cancellationToken)
     {
-        Hindrance = await start.BeginAsync(practice, stop);
+        Hindrance = await start.BeginAsync(practice, cancellationToken);
         if (Hindrance is null)
         {
             return RedirectToPage("/Run/Index", new { id = practice });
         }
 
-        await LoadAsync(practice, stop);
+        await LoadAsync(practice, cancellationToken);
         return Page();
     }
 
-    private async Task LoadAsync(int? practice, CancellationToken stop)
+    private async Task LoadAsync(int? practice, CancellationToken cancellationToken)
     {
         var today = DateOnly.FromDateTime(clock.GetLocalNow().DateTime);
-        Teams = await squad.TeamsAsync(stop);
-        Practice = (practice is { } id ? await book.FindAsync(id, stop) : null) ?? await book.ForDayAsync(today, stop);
+        Teams = await squad.TeamsAsync(cancellationToken);
+        Practice =
+            (practice is { } id ? await book.FindAsync(id, cancellationToken) : null)
+            ?? await book.ForDayAsync(today, cancellationToken);
         if (Practice is null)
         {
             return;
         }
 
-        Others = [.. (await sheet.OpenAsync(stop)).Where(other => other.Id != Practice.Id)];
+        Others = [.. (await sheet.OpenAsync(cancellationToken)).Where(other => other.Id != Practice.Id)];
         IsToday = Practice.Date == today;
-        Players = await squad.ListAsync(Practice.TeamId, stop);
+        Players = await squad.ListAsync(Practice.TeamId, cancellationToken);
         CallNames = Core.Sheets.CallNames.Of(Players.Select(player => new Core.Sheets.Member(player.UnitId, player.Name)));
         Absent = PracticeBook.Absent(Practice);
         LeftOut =
@@ -155,7 +167,7 @@ public sealed class IndexModel(
                 .Where(player => PresenceOf(player) != Presence.Absent && LimitsOf(player) != Limits.None)
                 .SelectMany(LeftOutOf),
         ];
-        Dealt = IsBegun || Practice.Blocks.Count == 0 ? [] : (await groups.OfAsync(Practice, stop)).Blocks;
+        Dealt = IsBegun || Practice.Blocks.Count == 0 ? [] : (await groups.OfAsync(Practice, cancellationToken)).Blocks;
         Times = BlockTimes.Of([.. Practice.Blocks.Select(block => new BlockSpan(block.Minutes, block.ChangeSeconds))]);
     }
 
@@ -170,7 +182,7 @@ public sealed class IndexModel(
                     )
                     : [(Name: block.Title, block.CardVersion!.Json)]
             )
-            .Where(drill => LimitRule.Forbids(limits, CardReader.Read(drill.Json).Sure()))
+            .Where(drill => LimitRule.Forbids(limits, CardReader.Read(drill.Json).Require()))
             .Select(drill => drill.Name)
             .ToArray();
         if (drills.Length > 0)

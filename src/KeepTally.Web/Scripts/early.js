@@ -28,7 +28,7 @@ function keep(event) {
   const { outcome = null, zone = null, reading = null } = button.dataset;
   const press =
     button.id === "go"
-      ? { says: button.dataset.does }
+      ? { command: button.dataset.does }
       : {
           sheet: button.closest("[data-sheet]").dataset.sheet,
           unit: button.closest("[data-unit]").dataset.unit,

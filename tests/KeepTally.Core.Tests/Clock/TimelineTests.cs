@@ -77,9 +77,9 @@ public sealed class TimelineTests
     [Fact]
     public void The_last_five_seconds_of_work_are_called_and_then_the_horn()
     {
-        var heard = new Timeline(Plan(60_000, calls: [30_000, 10_000, 5000, 4000, 3000, 2000, 1000])).Signals(54_000, 60_000);
+        var received = new Timeline(Plan(60_000, calls: [30_000, 10_000, 5000, 4000, 3000, 2000, 1000])).Signals(54_000, 60_000);
 
-        Assert.Equal([5000, 4000, 3000, 2000, 1000, 0], heard.Select(signal => signal.Left));
+        Assert.Equal([5000, 4000, 3000, 2000, 1000, 0], received.Select(signal => signal.Left));
     }
 
     [Fact]

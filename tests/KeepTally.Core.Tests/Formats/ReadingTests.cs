@@ -24,7 +24,7 @@ public sealed class ReadingTests
     {
         var reading = CardReader.Read($$"""{"format":"keep-tally/drill@1","id":"d","name":"D","stages":[{{stage}}]}""");
 
-        Assert.False(reading.IsRead);
+        Assert.False(reading.IsOk);
         Assert.Contains(reading.Faults, fault => fault.Path == path && fault.Mend.Length > 0);
     }
 
@@ -46,7 +46,7 @@ public sealed class ReadingTests
 
     [Fact]
     public void A_property_written_twice_is_a_fault() =>
-        Assert.False(EventReader.Read("""{"device":"a","n":1,"at":0,"at":5,"type":"start"}""").IsRead);
+        Assert.False(EventReader.Read("""{"device":"a","n":1,"at":0,"at":5,"type":"start"}""").IsOk);
 
     [Fact]
     public void A_house_rule_takes_its_default_another_when_chosen_and_a_number_where_one_belongs()
@@ -57,10 +57,10 @@ public sealed class ReadingTests
              "stages":[{"outcomes":[],"until":[{"points":"$to"}]}]}
             """;
 
-        Assert.Equal(new Cards.Ending.Points(11, 0), CardReader.Read(Card).Sure().Stages[0].Until[0]);
+        Assert.Equal(new Cards.Ending.Points(11, 0), CardReader.Read(Card).Require().Stages[0].Until[0]);
         Assert.Equal(
             new Cards.Ending.Points(15, 0),
-            CardReader.Read(Card, new Dictionary<string, string> { ["to"] = "15" }).Sure().Stages[0].Until[0]
+            CardReader.Read(Card, new Dictionary<string, string> { ["to"] = "15" }).Require().Stages[0].Until[0]
         );
         Assert.Equal("options.to", CardReader.Read(Card, new Dictionary<string, string> { ["to"] = "21" }).Faults[0].Path);
     }
@@ -97,9 +97,9 @@ public sealed class ReadingTests
             )
             .Sample(text =>
             {
-                Assert.True(CardReader.Read(text).IsRead || CardReader.Read(text).Faults.Count > 0);
-                Assert.True(LogReader.Read(text).IsRead || LogReader.Read(text).Faults.Count > 0);
-                Assert.True(EventReader.Read(text).IsRead || EventReader.Read(text).Faults.Count > 0);
+                Assert.True(CardReader.Read(text).IsOk || CardReader.Read(text).Faults.Count > 0);
+                Assert.True(LogReader.Read(text).IsOk || LogReader.Read(text).Faults.Count > 0);
+                Assert.True(EventReader.Read(text).IsOk || EventReader.Read(text).Faults.Count > 0);
             });
 
     [Fact]
@@ -107,6 +107,6 @@ public sealed class ReadingTests
     {
         var card = new CheckCase("gate-five-of-seven-closes-early").Card.TrimEnd();
 
-        Assert.All(Enumerable.Range(0, card.Length - 1), length => Assert.False(CardReader.Read(card[..length]).IsRead));
+        Assert.All(Enumerable.Range(0, card.Length - 1), length => Assert.False(CardReader.Read(card[..length]).IsOk));
     }
 }

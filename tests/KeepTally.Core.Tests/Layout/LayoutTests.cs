@@ -13,7 +13,11 @@ public sealed class LayoutTests
     [InlineData("\"15yd\"", 13.716)]
     public void Distances_are_metres_paces_feet_or_yards(string written, double metres) =>
         // Source: the international foot, 0.3048 m exactly, and the yard of three of them (1959); a pace is 0.75 m until the coach's own is known.
-        Assert.Equal(metres, Read($$"""{"marks":[{"id":"c","kind":"cone","x":{{written}},"y":1}]}""").Sure().Layout!.Marks[0].X, 6);
+        Assert.Equal(
+            metres,
+            Read($$"""{"marks":[{"id":"c","kind":"cone","x":{{written}},"y":1}]}""").Require().Layout!.Marks[0].X,
+            6
+        );
 
     [Theory]
     [InlineData("handball", 40, 20)]
@@ -24,7 +28,7 @@ public sealed class LayoutTests
     [InlineData("badminton", 13.4, 6.1)]
     public void Surfaces_have_their_published_sizes(string sport, double length, double width) =>
         // Source: the sports' own rule books, from memory.
-        Assert.Equal(new Surface(sport, length, width), Read($$"""{"surface":"{{sport}}"}""").Sure().Layout!.Surface);
+        Assert.Equal(new Surface(sport, length, width), Read($$"""{"surface":"{{sport}}"}""").Require().Layout!.Surface);
 
     [Theory]
     [InlineData("""{"surface":"the moon"}""", "layout.surface")]
@@ -36,8 +40,8 @@ public sealed class LayoutTests
 
     [Fact]
     public void What_a_later_form_may_add_to_a_mark_is_passed_over() =>
-        Assert.Single(Read("""{"marks":[{"id":"a","kind":"zone","points":[[0,0],[1,1]]}]}""").Sure().Layout!.Marks);
+        Assert.Single(Read("""{"marks":[{"id":"a","kind":"zone","points":[[0,0],[1,1]]}]}""").Require().Layout!.Marks);
 
-    private static Reading<Cards.DrillCard> Read(string layout) =>
+    private static Result<Cards.DrillCard> Read(string layout) =>
         CardReader.Read($$"""{"format":"keep-tally/drill@1","id":"d","name":"D","stages":[{}],"layout":{{layout}}}""");
 }

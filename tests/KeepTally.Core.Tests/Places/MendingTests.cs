@@ -21,14 +21,17 @@ public sealed class MendingTests
     [InlineData("nobody", "x", "a|bcdx")]
     [InlineData("nobody", null, "a|bcd")]
     public void One_rule_mends_the_places(string? gone, string? comes, string expected) =>
-        Assert.Equal(expected, Written(Mending.After(Placement.Fill(ShooterAndLine, ["a", "b", "c", "d"]), Round, gone, comes)));
+        Assert.Equal(
+            expected,
+            Written(SubstitutionRule.Apply(Placement.Fill(ShooterAndLine, ["a", "b", "c", "d"]), Round, gone, comes))
+        );
 
     [Fact]
     public void Who_waits_takes_a_spot_that_comes_free()
     {
         var waiting = Placement.Fill([Spot("one"), Spot("two")], ["a", "b", "c"]);
 
-        Assert.Equal("a|c", Written(Mending.After(waiting, [], "b", null)));
+        Assert.Equal("a|c", Written(SubstitutionRule.Apply(waiting, [], "b", null)));
     }
 
     [Fact]
@@ -37,7 +40,7 @@ public sealed class MendingTests
         Place[] places = [Spot("red-end") with { Side = "red" }, Spot("blue-end") with { Side = "blue" }];
         var start = Placement.Fill(places, ["r1", "b1", "b2"], Side);
 
-        var after = Mending.After(start, [], "r1", null, Side);
+        var after = SubstitutionRule.Apply(start, [], "r1", null, Side);
 
         Assert.Equal("|b1", Written(after));
         Assert.Equal(["b2"], after.Waiting);
@@ -55,7 +58,7 @@ public sealed class MendingTests
                     var standing = Placement.Fill(floor.Places, here);
                     foreach (var (gone, comes) in changes.Select(each => (Maybe(each.Item1), Maybe(each.Item2))))
                     {
-                        standing = Mending.After(standing, floor.Moves, gone, comes);
+                        standing = SubstitutionRule.Apply(standing, floor.Moves, gone, comes);
                         Follow(here, gone, comes);
                         standing = Rotation.Once(standing, floor.Moves, default);
 

@@ -21,7 +21,7 @@ public sealed class SplitTests
             .Sample(
                 (squad, way, wanted, seed) =>
                 {
-                    var groups = Make(squad, SplitWish.Of(way, Math.Min(wanted, squad.Length), seed));
+                    var groups = Make(squad, SplitRequest.Of(way, Math.Min(wanted, squad.Length), seed));
 
                     Assert.Equal(
                         squad.Select(player => player.Id).Order(),
@@ -37,8 +37,8 @@ public sealed class SplitTests
             .Sample(
                 (squad, way, seed) =>
                 {
-                    var wish = SplitWish.Of(way, Math.Min(3, squad.Length), seed);
-                    Assert.Equal(Names(Make(squad, wish)), Names(Make(squad, wish)));
+                    var request = SplitRequest.Of(way, Math.Min(3, squad.Length), seed);
+                    Assert.Equal(Names(Make(squad, request)), Names(Make(squad, request)));
                 }
             );
 
@@ -59,20 +59,20 @@ public sealed class SplitTests
                             (Pair: new Pair($"p{each.Item1 % squad.Length}", $"p{each.Item2 % squad.Length}"), each.Item3)
                         )
                         .ToArray();
-                    var wish = SplitWish.Of(way, Math.Min(wanted, squad.Length)) with
+                    var request = SplitRequest.Of(way, Math.Min(wanted, squad.Length)) with
                     {
                         Apart = pairs.Where(each => each.Item2).Select(each => each.Pair).ToHashSet(),
                         Together = pairs.Where(each => !each.Item2).Select(each => each.Pair).ToHashSet(),
                     };
-                    var made = Split.Make(squad, wish);
-                    Assert.Equal(made.IsRead, squad.Length > 9 ? made.IsRead : Possible(squad, wish));
-                    if (made.IsRead)
+                    var made = Split.Make(squad, request);
+                    Assert.Equal(made.IsOk, squad.Length > 9 ? made.IsOk : Possible(squad, request));
+                    if (made.IsOk)
                     {
                         var where = made
                             .Value.SelectMany((group, index) => group.Select(player => (player.Id, index)))
                             .ToDictionary();
-                        Assert.All(wish.Together, pair => Assert.Equal(where[pair.One], where[pair.Other]));
-                        Assert.All(wish.Apart, pair => Assert.NotEqual(where[pair.One], where[pair.Other]));
+                        Assert.All(request.Together, pair => Assert.Equal(where[pair.One], where[pair.Other]));
+                        Assert.All(request.Apart, pair => Assert.NotEqual(where[pair.One], where[pair.Other]));
                     }
                 },
                 iter: 400
@@ -89,7 +89,7 @@ public sealed class SplitTests
                     foreach (
                         var past in Enumerable
                             .Range(0, 3)
-                            .Select(each => Make(squad, SplitWish.Of(SplitWay.Shuffle, groups, seed + each)))
+                            .Select(each => Make(squad, SplitRequest.Of(SplitWay.Shuffle, groups, seed + each)))
                     )
                     {
                         foreach (
@@ -102,10 +102,10 @@ public sealed class SplitTests
                         }
                     }
 
-                    var fresh = Split.Judge(Make(squad, SplitWish.Of(SplitWay.Fresh, groups, seed) with { Met = met }), met).Met;
+                    var fresh = Split.Judge(Make(squad, SplitRequest.Of(SplitWay.Fresh, groups, seed) with { Met = met }), met).Met;
                     var best = Enumerable
                         .Range(seed, 200)
-                        .Min(each => Split.Judge(Make(squad, SplitWish.Of(SplitWay.Shuffle, groups, each)), met).Met);
+                        .Min(each => Split.Judge(Make(squad, SplitRequest.Of(SplitWay.Shuffle, groups, each)), met).Met);
                     Assert.True(fresh <= best, $"{fresh} pairs again, a shuffle had {best}");
                 },
                 iter: 40
@@ -116,7 +116,7 @@ public sealed class SplitTests
     {
         var squad = Enumerable.Range(1, 7).Select(n => new SplitPlayer($"{n}", [], 100 - n)).ToArray();
 
-        Assert.Equal(["1 6 7", "2 5", "3 4"], Names(Make(squad, SplitWish.Of(SplitWay.Level, 3))));
+        Assert.Equal(["1 6 7", "2 5", "3 4"], Names(Make(squad, SplitRequest.Of(SplitWay.Level, 3))));
     }
 
     [Fact]
@@ -135,7 +135,7 @@ public sealed class SplitTests
             ))
             .ToArray();
 
-        Assert.Equal(0, Split.Judge(Make(squad, SplitWish.Of(SplitWay.Spread, 4)), new Dictionary<Pair, int>()).PositionGap);
+        Assert.Equal(0, Split.Judge(Make(squad, SplitRequest.Of(SplitWay.Spread, 4)), new Dictionary<Pair, int>()).PositionGap);
     }
 
     [Fact]
@@ -144,7 +144,7 @@ public sealed class SplitTests
         // Source: the rule of thumb of design.md.
         var squad = Enumerable.Range(0, 12).Select(n => new SplitPlayer($"{n}", [], null)).ToArray();
 
-        Assert.Equal([6, 6], Make(squad, SplitWish.Of(SplitWay.Shuffle, 2)).Select(group => group.Count));
+        Assert.Equal([6, 6], Make(squad, SplitRequest.Of(SplitWay.Shuffle, 2)).Select(group => group.Count));
     }
 
     [Theory]
@@ -154,7 +154,7 @@ public sealed class SplitTests
     public void What_cannot_be_done_is_said(string apart, string together, string said)
     {
         var squad = "abcd".Select(name => new SplitPlayer($"{name}", [], null)).ToArray();
-        var made = Split.Make(squad, SplitWish.Of(SplitWay.Listed, 2) with { Apart = Pairs(apart), Together = Pairs(together) });
+        var made = Split.Make(squad, SplitRequest.Of(SplitWay.Listed, 2) with { Apart = Pairs(apart), Together = Pairs(together) });
 
         Assert.Contains(said, made.Faults.Single().Problem, StringComparison.Ordinal);
     }
@@ -167,7 +167,7 @@ public sealed class SplitTests
         ];
 
     /// <summary>Whether any even split at all keeps the pairs: tried one by one, for a small squad.</summary>
-    private static bool Possible(SplitPlayer[] squad, SplitWish wish)
+    private static bool Possible(SplitPlayer[] squad, SplitRequest request)
     {
         var where = new int[squad.Length];
         return Try(0);
@@ -176,14 +176,14 @@ public sealed class SplitTests
         {
             if (next == squad.Length)
             {
-                var sizes = Enumerable.Range(0, wish.Groups).Select(group => where.Count(each => each == group)).ToArray();
+                var sizes = Enumerable.Range(0, request.Groups).Select(group => where.Count(each => each == group)).ToArray();
                 var at = squad.Select((player, index) => (player.Id, where[index])).ToDictionary();
                 return sizes.Max() - sizes.Min() <= 1
-                    && wish.Together.All(pair => at[pair.One] == at[pair.Other])
-                    && wish.Apart.All(pair => at[pair.One] != at[pair.Other]);
+                    && request.Together.All(pair => at[pair.One] == at[pair.Other])
+                    && request.Apart.All(pair => at[pair.One] != at[pair.Other]);
             }
 
-            for (where[next] = 0; where[next] < wish.Groups; where[next]++)
+            for (where[next] = 0; where[next] < request.Groups; where[next]++)
             {
                 if (Try(next + 1))
                 {
@@ -195,8 +195,8 @@ public sealed class SplitTests
         }
     }
 
-    private static IReadOnlyList<IReadOnlyList<SplitPlayer>> Make(SplitPlayer[] squad, SplitWish wish) =>
-        Split.Make(squad, wish).Sure();
+    private static IReadOnlyList<IReadOnlyList<SplitPlayer>> Make(SplitPlayer[] squad, SplitRequest request) =>
+        Split.Make(squad, request).Require();
 
     private static IEnumerable<string> Names(IEnumerable<IReadOnlyList<SplitPlayer>> groups) =>
         groups.Select(group => string.Join(' ', group.Select(player => player.Id)));

@@ -15,7 +15,7 @@ public sealed class GroupCountTests
             "stages":[{"outcomes":[{"id":"make"}]}]}
             """
         )
-        .Sure();
+        .Require();
 
     [Theory]
     [InlineData(12, 7, null, null, 3, GroupBound.Balls)] // seven balls, two a group
@@ -30,7 +30,7 @@ public sealed class GroupCountTests
         int? coaches,
         int groups,
         GroupBound by
-    ) => Assert.Equal((groups, by), GroupCount.Most(TwoBallsAndACoach, players, new Means(balls, courts, coaches)));
+    ) => Assert.Equal((groups, by), GroupCount.Most(TwoBallsAndACoach, players, new Resources(balls, courts, coaches)));
 
     [Theory]
     [InlineData(14, 4, 4)] // 4, 4, 3, 3

@@ -51,8 +51,8 @@ internal static class AnyLog
     ];
 
     /// <summary>A sheet of a card with two who are on it, and where players score, three who may come in.</summary>
-    internal static LiveSheet Sheet(DrillCard card) =>
-        LiveSheet
+    internal static Sheet Open(DrillCard card) =>
+        Sheet
             .Open(
                 card,
                 new LogHead(
@@ -63,7 +63,7 @@ internal static class AnyLog
                     Bench: [new Member("c", "Cleo"), new Member("d", "Dora"), new Member("e", "Esme")]
                 )
             )
-            .Sure();
+            .Require();
 
     /// <summary>What a device may come to say: a kind, and three draws that fill it in.</summary>
     internal static Gen<(int Kind, int One, int Other, int Third)> Word { get; } =
@@ -98,12 +98,12 @@ internal static class AnyLog
         };
     }
 
-    private static RunEvent.Sub Sub(EventId id, long at, string gone, string comes, int third) =>
+    private static RunEvent.Substitution Sub(EventId id, long at, string gone, string comes, int third) =>
         (third % 3) switch
         {
-            0 => new RunEvent.Sub(id, at, gone, null),
-            1 => new RunEvent.Sub(id, at, null, comes),
-            _ => new RunEvent.Sub(id, at, gone, comes),
+            0 => new RunEvent.Substitution(id, at, gone, null),
+            1 => new RunEvent.Substitution(id, at, null, comes),
+            _ => new RunEvent.Substitution(id, at, gone, comes),
         };
 
     private static RunEvent.Tap Tap(Stage stage, EventId id, long at, string unit, int one, int other, int third) =>

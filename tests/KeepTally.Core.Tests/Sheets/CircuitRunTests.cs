@@ -15,7 +15,7 @@ public sealed class CircuitRunTests
     public CircuitRunTests()
     {
         var way = new Circuit(2, 2, false);
-        var clock = CardReader.Read(CircuitCard.Write("Circuit", 10, 5, way.Rounds)).Sure();
+        var clock = CardReader.Read(CircuitCard.Write("Circuit", 10, 5, way.Rounds)).Require();
         Member[][] groups =
         [
             [Of("a"), Of("b")],
@@ -27,7 +27,7 @@ public sealed class CircuitRunTests
             clock.Chosen,
             [.. groups.Select((group, g) => new Unit($"g{g}", $"g{g}", group))]
         );
-        var sheets = new List<RunSheet> { new("clock", "", LiveSheet.Open(clock, head).Sure()) };
+        var sheets = new List<RunSheet> { new("clock", "", Sheet.Open(clock, head).Require()) };
         var drill = Given.Card(
             """
             "clock":{"work":4,"change":1,"rounds":9,"countIn":3}
@@ -44,8 +44,8 @@ public sealed class CircuitRunTests
                     new RunSheet(
                         $"{round + 1}{"AB"[group]}",
                         $"station {station + 1}",
-                        LiveSheet.Open(drill, new LogHead("d", 0, drill.Chosen, units, 0, others, CountIn: 0)).Sure(),
-                        new Stop(round + 1, station, group)
+                        Sheet.Open(drill, new LogHead("d", 0, drill.Chosen, units, 0, others, CountIn: 0)).Require(),
+                        new CircuitStop(round + 1, station, group)
                     )
                 );
             }
@@ -56,97 +56,97 @@ public sealed class CircuitRunTests
         static Member Of(string id) => new(id, id);
     }
 
-    private LiveSheet Sheet(string id) => _practice.Find(id)!;
+    private Sheet Open(string id) => _practice.Find(id)!;
 
-    private void At(long seconds) => _practice.SayDue(seconds * 1000);
+    private void At(long seconds) => _practice.AppendDue(seconds * 1000);
 
     private string Open(long seconds) => string.Join(' ', _practice.Runs[0].OpenAt(seconds * 1000).Select(each => each.Id));
 
     [Fact]
     public void Each_stop_opens_with_its_round_stands_at_the_horn_and_closes_when_the_next_work_begins()
     {
-        _practice.Say(Word.Start, 0);
+        _practice.Execute(RunCommand.Start, 0);
         At(4);
-        Assert.False(Sheet("1A").Sheet.Clock.IsStarted);
+        Assert.False(Open("1A").Score.Clock.IsStarted);
         At(7);
-        Assert.True(Sheet("1A").ReportAt(7000).Started);
+        Assert.True(Open("1A").ReportAt(7000).Started);
         Assert.Equal("1A 1B", Open(7));
-        Assert.False(Sheet("2A").Sheet.Clock.IsStarted);
+        Assert.False(Open("2A").Score.Clock.IsStarted);
 
         At(17);
-        _practice.Tap("1A", new Touch("a", "make"), 17_000, out _);
-        Assert.Equal((10_000, 1), (Sheet("1A").ReportAt(17_000).Running, (int)Sheet("1A").ReportAt(17_000).Of("a").Points));
+        _practice.Tap("1A", new TapCommand("a", "make"), 17_000, out _);
+        Assert.Equal((10_000, 1), (Open("1A").ReportAt(17_000).Running, (int)Open("1A").ReportAt(17_000).Of("a").Points));
 
         At(21);
-        _practice.Tap("1A", new Touch("a", "make"), 21_000, out _);
-        Assert.Equal((1, 1), ((int)Sheet("1A").ReportAt(21_000).Of("a").Points, Sheet("1A").ReportAt(21_000).Late));
+        _practice.Tap("1A", new TapCommand("a", "make"), 21_000, out _);
+        Assert.Equal((1, 1), ((int)Open("1A").ReportAt(21_000).Of("a").Points, Open("1A").ReportAt(21_000).Late));
         Assert.Equal("2A 2B", Open(21));
-        Assert.Equal(1000, Sheet("2A").ReportAt(21_000).Running);
+        Assert.Equal(1000, Open("2A").ReportAt(21_000).Running);
     }
 
     [Fact]
     public void After_a_stall_everything_is_said_once_and_stamped_when_it_was_due()
     {
-        _practice.Say(Word.Start, 0);
+        _practice.Execute(RunCommand.Start, 0);
         At(60);
         At(61);
 
         Assert.Equal(
             [5000, 15_000, 20_000],
-            Sheet("1B").Log.Events.Where(said => said.Id.Device == "circuit").Select(said => said.At)
+            Open("1B").Log.Events.Where(runEvent => runEvent.Id.Device == "circuit").Select(runEvent => runEvent.At)
         );
-        Assert.Empty(_practice.SayDue(62_000));
+        Assert.Empty(_practice.AppendDue(62_000));
     }
 
     [Fact]
     public void A_pause_reaches_the_stations_and_going_on_wakes_none_that_is_over()
     {
-        _practice.Say(Word.Start, 0);
+        _practice.Execute(RunCommand.Start, 0);
         At(7);
-        _practice.Say(Word.Pause, 8000);
-        Assert.Equal(3000, Sheet("1A").ReportAt(30_000).Running);
-        _practice.Say(Word.Resume, 38_000);
+        _practice.Execute(RunCommand.Pause, 8000);
+        Assert.Equal(3000, Open("1A").ReportAt(30_000).Running);
+        _practice.Execute(RunCommand.Resume, 38_000);
         At(47);
-        Assert.Equal(10_000, Sheet("1A").ReportAt(47_000).Running);
+        Assert.Equal(10_000, Open("1A").ReportAt(47_000).Running);
 
-        _practice.Say(Word.Pause, 47_000);
-        _practice.Say(Word.Resume, 49_000);
-        Assert.Equal(10_000, Sheet("1A").ReportAt(50_000).Running);
+        _practice.Execute(RunCommand.Pause, 47_000);
+        _practice.Execute(RunCommand.Resume, 49_000);
+        Assert.Equal(10_000, Open("1A").ReportAt(50_000).Running);
     }
 
     [Fact]
     public void Who_comes_in_goes_round_with_the_smallest_group_from_then_on()
     {
-        _practice.Say(Word.Start, 0);
+        _practice.Execute(RunCommand.Start, 0);
         At(7);
-        _practice.Change(new PeopleChange("c", null), 8000);
-        _practice.Change(new PeopleChange(null, "x"), 9000);
+        _practice.ChangeRoster(new RosterChange("c", null), 8000);
+        _practice.ChangeRoster(new RosterChange(null, "x"), 9000);
 
         Assert.Equal(
             "ab dx ab dx",
-            string.Join(' ', _practice.Runs[0].Sheets.Skip(1).Select(each => string.Concat(each.Sheet.Sheet.Roll.Everyone)))
+            string.Join(' ', _practice.Runs[0].Sheets.Skip(1).Select(each => string.Concat(each.Sheet.Score.Roster.Everyone)))
         );
 
         At(21);
-        _practice.Change(new PeopleChange("a", "x"), 22_000);
+        _practice.ChangeRoster(new RosterChange("a", "x"), 22_000);
         Assert.Equal(
             ["ab", "dx", "bx", "da"],
-            _practice.Runs[0].Sheets.Skip(1).Select(each => string.Concat(each.Sheet.Sheet.Roll.Everyone))
+            _practice.Runs[0].Sheets.Skip(1).Select(each => string.Concat(each.Sheet.Score.Roster.Everyone))
         );
     }
 
     [Fact]
     public void Ended_and_gone_back_to_it_goes_on_where_it_was()
     {
-        _practice.Say(Word.Start, 0);
+        _practice.Execute(RunCommand.Start, 0);
         At(21);
-        _practice.Say(Word.End, 22_000);
+        _practice.Execute(RunCommand.End, 22_000);
         Assert.Equal(1, _practice.Current);
 
-        _practice.Say(Word.Back, 23_000);
+        _practice.Execute(RunCommand.Back, 23_000);
 
         Assert.Equal(0, _practice.Current);
-        Assert.True(Sheet("1A").ReportAt(23_000).Done);
-        Assert.False(Sheet("2A").ReportAt(23_000).Done);
+        Assert.True(Open("1A").ReportAt(23_000).Done);
+        Assert.False(Open("2A").ReportAt(23_000).Done);
     }
 }

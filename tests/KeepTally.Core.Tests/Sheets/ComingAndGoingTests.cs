@@ -18,10 +18,12 @@ public sealed class ComingAndGoingTests
         """
     );
 
-    private static LiveSheet Sub(LiveSheet sheet, string? gone, string? comes, long? at = null)
+    private static Sheet Sub(Sheet sheet, string? gone, string? comes, long? at = null)
     {
         Assert.Null(
-            sheet.Add(new RunEvent.Sub(new EventId("u", sheet.Log.Events.Count + 1), at ?? sheet.Log.LastAt + 1000, gone, comes))
+            sheet.Add(
+                new RunEvent.Substitution(new EventId("u", sheet.Log.Events.Count + 1), at ?? sheet.Log.LastAt + 1000, gone, comes)
+            )
         );
         return sheet;
     }
@@ -81,7 +83,7 @@ public sealed class ComingAndGoingTests
     public void A_tap_for_somebody_who_has_not_come_in_is_late_and_for_a_stranger_is_wrong()
     {
         var head = new LogHead("d", 0, FreeShots.Chosen, [new Unit("a", "A", [])], 0, [new Member("b", "Bea")]);
-        var sheet = LiveSheet.Open(FreeShots, head).Sure();
+        var sheet = Sheet.Open(FreeShots, head).Require();
         sheet.Add(new RunEvent.Start(new EventId("s", 1), 0));
 
         Assert.Null(sheet.Tap("b", "make"));
@@ -95,8 +97,8 @@ public sealed class ComingAndGoingTests
     {
         var sheet = Given.Started(FreeShots, "a", "b").Taps("a+ b+ b+ b+");
         Sub(sheet, "a", null);
-        var sub = sheet.Log.Events[^1];
-        sheet.Add(new RunEvent.Undo(new EventId("z", 1), sub.At + 1, sub.Id));
+        var substitution = sheet.Log.Events[^1];
+        sheet.Add(new RunEvent.Undo(new EventId("z", 1), substitution.At + 1, substitution.Id));
 
         Assert.False(sheet.Now().Done);
         Assert.False(sheet.Now().Of("a").Off);
@@ -111,7 +113,7 @@ public sealed class ComingAndGoingTests
             """
         );
         var head = new LogHead("d", 0, card.Chosen, [Group("g1", "a", "b", "c"), Group("g2", "d", "e"), Group("g3", "f", "g")]);
-        var sheet = LiveSheet.Open(card, head).Sure();
+        var sheet = Sheet.Open(card, head).Require();
 
         Sub(sheet, null, "x");
         Assert.Equal("abc dex fg", Groups(sheet));
@@ -125,8 +127,8 @@ public sealed class ComingAndGoingTests
         static Unit Group(string id, params string[] players) =>
             new(id, id, [.. players.Select(player => new Member(player, player))]);
 
-        static string Groups(LiveSheet sheet) =>
-            string.Join(' ', sheet.Units.Select(unit => string.Concat(sheet.Sheet.Roll.Of(unit.Id))));
+        static string Groups(Sheet sheet) =>
+            string.Join(' ', sheet.Units.Select(unit => string.Concat(sheet.Score.Roster.Of(unit.Id))));
     }
 
     [Fact]

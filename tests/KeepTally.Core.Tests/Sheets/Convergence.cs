@@ -15,16 +15,16 @@ internal sealed class Convergence
     private readonly Random _chance;
     private readonly DrillCard _card;
     private readonly Device[] _devices;
-    private readonly LiveSheet _server;
+    private readonly Sheet _server;
     private readonly EventGate _gate;
     private readonly List<string> _journal = [];
     private readonly HashSet<EventId> _acknowledged = [];
     private long _now;
 
-    private sealed class Device(string name, LiveSheet sheet, long skew)
+    private sealed class Device(string name, Sheet sheet, long skew)
     {
         internal string Name => name;
-        internal LiveSheet Sheet => sheet;
+        internal Sheet Sheet => sheet;
         internal long Skew => skew;
         internal LivePractice Practice { get; } = new(name, [new LiveRun("one", [new RunSheet("s", "", sheet)])]);
         internal List<RunEvent> Unsent { get; } = [];
@@ -36,7 +36,7 @@ internal sealed class Convergence
     {
         _chance = new Random(seed);
         _card = AnyLog.Cards[_chance.Next(AnyLog.Cards.Length)];
-        _server = AnyLog.Sheet(_card);
+        _server = AnyLog.Open(_card);
         _gate = new EventGate(_server.Head);
         _devices =
         [
@@ -45,7 +45,7 @@ internal sealed class Convergence
                 // One device's clock may run far ahead: what it says then is refused.
                 .Select(i => new Device(
                     $"{(char)('a' + i)}{seed % 10}",
-                    AnyLog.Sheet(_card),
+                    AnyLog.Open(_card),
                     _chance.Next(20) == 0 ? 60_000 : _chance.Next(-1500, 1500)
                 )),
         ];
@@ -88,7 +88,7 @@ internal sealed class Convergence
     private void Say(Device device)
     {
         var now = Math.Max(0, _now + device.Skew);
-        foreach (var due in device.Practice.SayDue(now))
+        foreach (var due in device.Practice.AppendDue(now))
         {
             device.Unsent.Add(due.Event);
         }
@@ -97,16 +97,16 @@ internal sealed class Convergence
         // A device stamps after all it has seen, as LivePractice does; here it says anything, sensible or not.
         var at = log.Count == 0 ? now : Math.Max(now, log.LastAt + 1);
         var reach = log.Count == 0 ? new EventId(device.Name, 1) : log.Events[_chance.Next(log.Count)].Id;
-        var said = AnyLog.Event(
+        var runEvent = AnyLog.Event(
             _card,
             new EventId(device.Name, log.LastNumberOf(device.Name) + 1),
             at,
             (_chance.Next(20), _chance.Next(41), _chance.Next(41), _chance.Next(41)),
             reach
         );
-        if (device.Sheet.Add(said) is null)
+        if (device.Sheet.Add(runEvent) is null)
         {
-            device.Unsent.Add(said);
+            device.Unsent.Add(runEvent);
         }
     }
 
@@ -120,19 +120,19 @@ internal sealed class Convergence
 
         for (var time = 0; time < (andAgain ? 2 : 1); time++)
         {
-            foreach (var said in device.Unsent.ToArray())
+            foreach (var runEvent in device.Unsent.ToArray())
             {
-                var read = EventReader.Read(EventWriter.Write(said)).Sure();
-                if (_gate.Refuse(read, _now) is not null || _server.Refuse(read) is not null)
+                var read = EventReader.Read(EventWriter.Write(runEvent)).Require();
+                if (_gate.Check(read, _now) is not null || _server.Check(read) is not null)
                 {
-                    device.Sheet.TakeOut(said);
-                    device.Unsent.Remove(said);
+                    device.Sheet.Retract(runEvent);
+                    device.Unsent.Remove(runEvent);
                 }
                 else if (_server.Log.Find(read.Id) is { } stands)
                 {
                     if (EventWriter.Write(stands) != EventWriter.Write(read))
                     {
-                        device.Sheet.Hear(stands);
+                        device.Sheet.Receive(stands);
                     }
                 }
                 else
@@ -159,9 +159,9 @@ internal sealed class Convergence
         var to = Math.Min(_journal.Count, device.Heard + most);
         for (var i = from; i < to; i++)
         {
-            var recorded = EventReader.Read(_journal[i]).Sure();
-            device.Sheet.Hear(recorded);
-            device.Unsent.RemoveAll(said => said.Id == recorded.Id && _chance.Next(2) == 0);
+            var recorded = EventReader.Read(_journal[i]).Require();
+            device.Sheet.Receive(recorded);
+            device.Unsent.RemoveAll(runEvent => runEvent.Id == recorded.Id && _chance.Next(2) == 0);
         }
 
         device.Heard = Math.Max(device.Heard, to);
@@ -186,8 +186,8 @@ internal sealed class Convergence
         }
 
         var at = Math.Max(_now, _server.Log.LastAt) + 10_000;
-        var fresh = AnyLog.Sheet(_card);
-        fresh.AddAll([.. _journal.Select(line => EventReader.Read(line).Sure())]);
+        var fresh = AnyLog.Open(_card);
+        fresh.AddAll([.. _journal.Select(line => EventReader.Read(line).Require())]);
         var shown = Shown(fresh, at);
         if (Shown(_server, at) != shown)
         {
@@ -208,8 +208,8 @@ internal sealed class Convergence
         }
     }
 
-    private static string Shown(LiveSheet live, long at) =>
-        ReplayWriter.Write(live.Sheet.Report(at))
+    private static string Shown(Sheet live, long at) =>
+        ReplayWriter.Write(live.Score.Report(at))
         + string.Join('|', live.Floor.Now.Places.Select(place => place.Id + ":" + string.Join(',', live.Floor.Now.At(place.Id))))
-        + string.Join(',', live.Sheet.Roll.Everyone);
+        + string.Join(',', live.Score.Roster.Everyone);
 }

@@ -4,7 +4,7 @@ namespace KeepTally.Core.Tests.Sheets;
 
 public sealed class EffectTests
 {
-    private static LiveSheet Match(string outcomes, string until = """{"points":7}""") =>
+    private static Sheet Match(string outcomes, string until = """{"points":7}""") =>
         Given.Started(
             Given.Card(
                 $"\"play\":\"match\",\"scores\":\"side\",\"sides\":[\"x\",\"y\",\"z\"],\"ball\":\"x\",\"until\":[{until}]",

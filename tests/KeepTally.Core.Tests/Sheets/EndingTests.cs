@@ -94,7 +94,7 @@ public sealed class EndingTests
         sheet.Add(new RunEvent.Freeze(new EventId("s", 5), 40_000, "spacing"));
         sheet.Add(new RunEvent.Resume(new EventId("s", 6), 55_000));
 
-        Assert.Equal((20_000L, 60_000L), (sheet.Sheet.Report(55_000).Running, sheet.Sheet.Report(200_000).Running));
+        Assert.Equal((20_000L, 60_000L), (sheet.Score.Report(55_000).Running, sheet.Score.Report(200_000).Running));
         Assert.Equal(new FreezeReport("spacing", 1, 15_000), Assert.Single(sheet.Now().Freezes));
     }
 
@@ -119,7 +119,7 @@ public sealed class EndingTests
     [Fact]
     public void A_tap_before_the_start_or_after_the_end_is_late_and_changes_nothing()
     {
-        var sheet = Given.Sheet(Given.Card(""), "a");
+        var sheet = Given.Open(Given.Card(""), "a");
 
         sheet.Tap("a", "make", 0);
         sheet.Add(new RunEvent.Start(new EventId("s", 1), 10));

@@ -4,7 +4,7 @@ namespace KeepTally.Core.Tests.Sheets;
 
 public sealed class FloorTests
 {
-    private static LiveSheet Lines(string rotate) =>
+    private static Sheet Lines(string rotate) =>
         Given.Started(
             Given.Card(
                 $$"""
@@ -17,7 +17,7 @@ public sealed class FloorTests
             "c"
         );
 
-    private static string Stood(LiveSheet sheet) =>
+    private static string Stood(Sheet sheet) =>
         string.Concat(sheet.Floor.Now.At("s")) + "|" + string.Concat(sheet.Floor.Now.At("q"));
 
     [Theory]
@@ -34,11 +34,11 @@ public sealed class FloorTests
     {
         var sheet = Lines("""{"on":"manual"}""").Taps("a+ a+");
 
-        sheet.Add(new RunEvent.Sub(new EventId("x", 1), 9000, "a", "d"));
+        sheet.Add(new RunEvent.Substitution(new EventId("x", 1), 9000, "a", "d"));
         Assert.Equal("d|bc", Stood(sheet));
-        sheet.Add(new RunEvent.Sub(new EventId("x", 2), 9001, "b", null));
-        sheet.Add(new RunEvent.Sub(new EventId("x", 3), 9002, null, "e"));
-        sheet.Add(new RunEvent.Sub(new EventId("x", 4), 9003, null, "e"));
+        sheet.Add(new RunEvent.Substitution(new EventId("x", 2), 9001, "b", null));
+        sheet.Add(new RunEvent.Substitution(new EventId("x", 3), 9002, null, "e"));
+        sheet.Add(new RunEvent.Substitution(new EventId("x", 4), 9003, null, "e"));
 
         Assert.Equal("d|ce", Stood(sheet));
         Assert.Equal(2, sheet.Now().Of("a").Points);
@@ -57,7 +57,7 @@ public sealed class FloorTests
         Assert.Equal(["a"], sheet.Floor.Before.At("s"));
     }
 
-    private static LiveSheet Duel(string on) =>
+    private static Sheet Duel(string on) =>
         Given.Started(
             Given.Card(
                 $$"""
@@ -85,9 +85,9 @@ public sealed class FloorTests
         var sheet = Duel("round");
         var practice = new LivePractice("me", [new LiveRun("duel", [new RunSheet("s", "", sheet)])]);
 
-        Assert.Empty(practice.SayDue(11_000));
+        Assert.Empty(practice.AppendDue(11_000));
         Assert.Equal(["a", "b"], sheet.Floor.Contestants);
-        practice.MoveOn("s", "b", 11_500);
+        practice.RotateWith("s", "b", 11_500);
 
         Assert.Equal("bc|da", Stood(sheet));
         Assert.Empty(Duel("success").Floor.Contestants);
@@ -97,7 +97,7 @@ public sealed class FloorTests
     public void Who_came_in_moves_on_by_their_own_taps()
     {
         var sheet = Lines("""{"on":"success"}""");
-        sheet.Add(new RunEvent.Sub(new EventId("x", 1), 1000, "a", "d"));
+        sheet.Add(new RunEvent.Substitution(new EventId("x", 1), 1000, "a", "d"));
 
         Assert.Equal("b|cd", Stood(sheet.Taps("d+")));
     }
@@ -113,7 +113,7 @@ public sealed class FloorTests
             "moves":[{"from":"court","to":"line","who":"loser"},{"from":"line","to":"court"}],"rotate":{"on":"{{on}}"}
             """
         );
-        var floor = Given.Sheet(card, "a", "b", "c", "d").Floor;
+        var floor = Given.Open(card, "a", "b", "c", "d").Floor;
 
         Assert.Equal(
             expected,
@@ -130,7 +130,7 @@ public sealed class FloorTests
             "moves":[{"from":"shoot","to":"line"},{"from":"line","to":"shoot"}],"rotate":{"on":"round"}
             """
         );
-        var floor = Given.Sheet(card, "a", "b", "c").Floor;
+        var floor = Given.Open(card, "a", "b", "c").Floor;
 
         Assert.Equal(["a", "b", "c"], floor.NextPlaces().Keys.Order());
         Assert.All(floor.NextPlaces(), next => Assert.Equal(floor.Next.Of(next.Key), next.Value));
@@ -145,14 +145,14 @@ public sealed class FloorTests
             """
         );
         Unit[] groups = [Group("a", "b", "c"), Group("d", "e")];
-        var sheet = LiveSheet.Open(card, new LogHead(card.Id, 0, card.Chosen, groups)).Sure();
+        var sheet = Sheet.Open(card, new LogHead(card.Id, 0, card.Chosen, groups)).Require();
         sheet.Add(new RunEvent.Start(new EventId("s", 1), 0));
         Assert.Equal(("a", "bc", "de"), Standing());
 
         sheet.Add(new RunEvent.Turn(new EventId("s", 2), 1000, null));
         Assert.Equal(("d", "e", "abc"), Standing());
 
-        sheet.Add(new RunEvent.Sub(new EventId("s", 3), 2000, "d", null));
+        sheet.Add(new RunEvent.Substitution(new EventId("s", 3), 2000, "d", null));
         Assert.Equal(("e", "", "abc"), Standing());
 
         (string, string, string) Standing() =>

@@ -1,4 +1,5 @@
 using KeepTally.Core.Cards;
+using KeepTally.Core.Faults;
 using KeepTally.Core.Formats;
 using KeepTally.Core.Places;
 using KeepTally.Core.Sheets;
@@ -17,25 +18,25 @@ internal static class Given
             .Read(
                 $$"""{"format":"keep-tally/drill@1","id":"d","name":"D","stages":[{"outcomes":{{outcomes}}{{(stage.Length > 0 ? "," : "")}}{{stage}}}]}"""
             )
-            .Sure();
+            .Require();
 
-    internal static LiveSheet Sheet(DrillCard card, params string[] units) =>
-        LiveSheet
+    internal static Sheet Open(DrillCard card, params string[] units) =>
+        Sheet
             .Open(
                 card,
                 new LogHead(card.Id, 0, card.Chosen, [.. units.Select(unit => new Unit(unit, unit.ToUpperInvariant(), []))])
             )
-            .Sure();
+            .Require();
 
-    internal static LiveSheet Started(DrillCard card, params string[] units)
+    internal static Sheet Started(DrillCard card, params string[] units)
     {
-        var sheet = Sheet(card, units);
+        var sheet = Open(card, units);
         sheet.Add(new RunEvent.Start(new EventId("s", 1), 0));
         return sheet;
     }
 
     /// <summary>Says taps a second apart: <c>a+ a- b+</c>, a make and a miss of a, a make of b.</summary>
-    internal static LiveSheet Taps(this LiveSheet sheet, string taps)
+    internal static Sheet Taps(this Sheet sheet, string taps)
     {
         foreach (var tap in taps.Split(' ', StringSplitOptions.RemoveEmptyEntries))
         {
@@ -45,7 +46,7 @@ internal static class Given
         return sheet;
     }
 
-    internal static Refusal? Tap(this LiveSheet sheet, string? unit, string? outcome, long? at = null, string? zone = null) =>
+    internal static Fault? Tap(this Sheet sheet, string? unit, string? outcome, long? at = null, string? zone = null) =>
         sheet.Add(
             new RunEvent.Tap(
                 new EventId("t", sheet.Log.Events.Count + 1),
@@ -58,7 +59,7 @@ internal static class Given
             )
         );
 
-    internal static SheetReport Now(this LiveSheet sheet) => sheet.Sheet.Report(sheet.Log.LastAt);
+    internal static ScoreReport Now(this Sheet sheet) => sheet.Score.Report(sheet.Log.LastAt);
 
-    internal static UnitReport Of(this SheetReport report, string unit) => report.Units.Single(each => each.Id == unit);
+    internal static UnitReport Of(this ScoreReport report, string unit) => report.Units.Single(each => each.Id == unit);
 }

@@ -1,4 +1,5 @@
 using KeepTally.Core.Cards;
+using KeepTally.Core.Faults;
 using KeepTally.Core.Formats;
 using KeepTally.Core.Sheets;
 
@@ -14,7 +15,7 @@ public sealed class HeadFitTests
     );
 
     private static string? Fault(string drill, int stage, params string[] units) =>
-        LiveSheet
+        Sheet
             .Open(Match, new LogHead(drill, stage, Match.Chosen, [.. units.Select(unit => new Unit(unit, unit, []))]))
             .Faults.FirstOrDefault()
             ?.ToString();
@@ -48,7 +49,7 @@ public sealed class HeadFitTests
             [new Unit("x", "Plain", [new Member("p1", "Zoë \"Ace\" Fern")]), new Unit("y", "Striped", [])]
         );
 
-        var read = HeadReader.Read(HeadReader.Write(head)).Sure();
+        var read = HeadReader.Read(HeadReader.Write(head)).Require();
 
         Assert.Equal("Zoë \"Ace\" Fern", read.Units[0].People.Single().Name);
         Assert.Equal("Striped", read.Units[1].People.Single().Name);

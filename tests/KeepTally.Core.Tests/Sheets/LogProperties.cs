@@ -78,7 +78,10 @@ public sealed class LogProperties
                     }
 
                     var undo = new RunEvent.Undo(new EventId("z", 1), 50_000, target.Id);
-                    Assert.Equal(Replayed(card, [.. events.Where(said => said != target)]), Replayed(card, [.. events, undo]));
+                    Assert.Equal(
+                        Replayed(card, [.. events.Where(runEvent => runEvent != target)]),
+                        Replayed(card, [.. events, undo])
+                    );
                 }
             );
 
@@ -87,11 +90,11 @@ public sealed class LogProperties
         AnyHistory.Sample(
             (_, events) =>
             {
-                foreach (var said in events)
+                foreach (var runEvent in events)
                 {
-                    var line = EventWriter.Write(said);
-                    Assert.Equal(line, EventWriter.Write(EventReader.Read(line).Sure()));
-                    Assert.Equal(line, EventWriter.Write(EventReader.ReadClosely(line).Sure()));
+                    var line = EventWriter.Write(runEvent);
+                    Assert.Equal(line, EventWriter.Write(EventReader.Read(line).Require()));
+                    Assert.Equal(line, EventWriter.Write(EventReader.ReadClosely(line).Require()));
                 }
             }
         );
@@ -123,17 +126,17 @@ public sealed class LogProperties
         AnyHistory.Sample(
             (card, events) =>
             {
-                var live = AnyLog.Sheet(card);
-                foreach (var said in events)
+                var live = AnyLog.Open(card);
+                foreach (var runEvent in events)
                 {
-                    live.Add(said);
-                    _ = live.Sheet.Report(live.Log.LastAt + 300);
+                    live.Add(runEvent);
+                    _ = live.Score.Report(live.Log.LastAt + 300);
                 }
 
-                var anew = AnyLog.Sheet(card);
-                foreach (var said in live.Log.Events)
+                var anew = AnyLog.Open(card);
+                foreach (var runEvent in live.Log.Events)
                 {
-                    anew.Add(said);
+                    anew.Add(runEvent);
                 }
 
                 Assert.Equal(ReplayWriter.Write(anew.Now()), ReplayWriter.Write(live.Now()));
@@ -149,17 +152,17 @@ public sealed class LogProperties
                 {
                     var (card, events) = history;
                     new Random(seed).Shuffle(events.AsSpan(200));
-                    var live = AnyLog.Sheet(card);
-                    foreach (var (index, said) in events.Index())
+                    var live = AnyLog.Open(card);
+                    foreach (var (index, runEvent) in events.Index())
                     {
-                        live.Add(said);
+                        live.Add(runEvent);
                         if (index % 20 == 0)
                         {
-                            Assert.Equal(live.Sheet.Report(live.Log.LastAt).Done, live.Sheet.IsDoneAt(live.Log.LastAt));
+                            Assert.Equal(live.Score.Report(live.Log.LastAt).Done, live.Score.IsDoneAt(live.Log.LastAt));
                         }
                     }
 
-                    var anew = AnyLog.Sheet(card);
+                    var anew = AnyLog.Open(card);
                     anew.AddAll(events);
 
                     Assert.Equal(ReplayWriter.Write(anew.Now()), ReplayWriter.Write(live.Now()));
@@ -174,19 +177,19 @@ public sealed class LogProperties
             .Sample(
                 (history, later) =>
                 {
-                    var live = AnyLog.Sheet(history.Card);
+                    var live = AnyLog.Open(history.Card);
                     live.AddAll(history.Events);
                     var at = live.Log.LastAt + later;
-                    var report = live.Sheet.Report(at);
+                    var report = live.Score.Report(at);
 
-                    Assert.Equal(report.Done, live.Sheet.IsDoneAt(at));
-                    Assert.Equal(report.Running, live.Sheet.RunningTimeAt(at));
-                    Assert.Equal(report.Winner, live.Sheet.Glance(at).Winner);
-                    Assert.All(report.Units, unit => Assert.Equal(unit.Points, live.Sheet.GlanceOf(unit.Id, at).Points));
-                    Assert.All(report.Units, unit => Assert.Equal(unit.Done, live.Sheet.GlanceOf(unit.Id, at).Done));
+                    Assert.Equal(report.Done, live.Score.IsDoneAt(at));
+                    Assert.Equal(report.Running, live.Score.RunningTimeAt(at));
+                    Assert.Equal(report.Winner, live.Score.Snapshot(at).Winner);
+                    Assert.All(report.Units, unit => Assert.Equal(unit.Points, live.Score.SnapshotOf(unit.Id, at).Points));
+                    Assert.All(report.Units, unit => Assert.Equal(unit.Done, live.Score.SnapshotOf(unit.Id, at).Done));
                     Assert.Equal(
                         report.Ranking.Count(each => each.Rank == 1) == 1 ? report.Ranking[0].Unit : null,
-                        live.Sheet.LeaderAt(at)
+                        live.Score.LeaderAt(at)
                     );
                 }
             );
@@ -207,15 +210,15 @@ public sealed class LogProperties
 
     private static string Replayed(DrillCard card, IEnumerable<RunEvent> events)
     {
-        var live = AnyLog.Sheet(card);
-        foreach (var said in events)
+        var live = AnyLog.Open(card);
+        foreach (var runEvent in events)
         {
-            Assert.Null(live.Add(said));
+            Assert.Null(live.Add(runEvent));
         }
 
-        return ReplayWriter.Write(live.Sheet.Report(60_000)) + Stood(live);
+        return ReplayWriter.Write(live.Score.Report(60_000)) + Stood(live);
     }
 
-    private static string Stood(LiveSheet live) =>
+    private static string Stood(Sheet live) =>
         string.Join('|', live.Floor.Now.Places.Select(place => place.Id + ":" + string.Join(',', live.Floor.Now.At(place.Id))));
 }

@@ -62,7 +62,7 @@ public sealed class SettledTests
     [Fact]
     public void An_end_closes_a_sheet_that_never_started()
     {
-        var sheet = Given.Sheet(Given.Card(""), "a");
+        var sheet = Given.Open(Given.Card(""), "a");
         sheet.Add(new RunEvent.End(new EventId("d", 1), 5));
 
         Assert.Equal((true, false), (sheet.Now().Done, sheet.Now().Started));
@@ -71,7 +71,7 @@ public sealed class SettledTests
     [Fact]
     public void A_teaching_stop_counts_only_between_start_and_end_and_a_second_closes_the_first()
     {
-        var sheet = Given.Sheet(Given.Card(""), "a");
+        var sheet = Given.Open(Given.Card(""), "a");
         var n = 0;
         void Say(Func<EventId, RunEvent> make) => sheet.Add(make(new EventId("d", ++n)));
         Say(id => new RunEvent.Freeze(id, 0, "early"));
@@ -84,7 +84,7 @@ public sealed class SettledTests
 
         Assert.Equal(
             [("spacing", 1, 3000L), ("effort", 1, 4000L)],
-            sheet.Sheet.Report(20_000).Freezes.Select(each => (each.Reason, each.Count, each.Stood))
+            sheet.Score.Report(20_000).Freezes.Select(each => (each.Reason, each.Count, each.Stood))
         );
     }
 
@@ -108,19 +108,19 @@ public sealed class SettledTests
 
     [Fact]
     public void In_turns_the_first_has_the_turn_before_the_start_too() =>
-        Assert.Equal("a", Given.Sheet(Given.Card("\"play\":\"turns\""), "a", "b").Now().Turn);
+        Assert.Equal("a", Given.Open(Given.Card("\"play\":\"turns\""), "a", "b").Now().Turn);
 
     [Fact]
     public void An_undo_in_the_millisecond_of_what_it_undoes_reaches_it_whatever_the_devices_are_called()
     {
         var card = Given.Card("");
         var (a, b) = (Given.Started(card, "a"), Given.Started(card, "a"));
-        LivePractice On(string device, LiveSheet sheet) => new(device, [new LiveRun("one", [new RunSheet("s", "", sheet)])]);
-        On("b", b).Tap("s", new Touch("a", "make"), 7000, out var tap);
-        a.Hear(tap[0].Event);
+        LivePractice On(string device, Sheet sheet) => new(device, [new LiveRun("one", [new RunSheet("s", "", sheet)])]);
+        On("b", b).Tap("s", new TapCommand("a", "make"), 7000, out var tap);
+        a.Receive(tap[0].Event);
 
         var undo = On("a", a).Undo("s", tap[0].Event.Id, 7000);
-        b.Hear(undo[0].Event);
+        b.Receive(undo[0].Event);
 
         Assert.Equal((0.0, 0.0), (a.Now().Of("a").Points, b.Now().Of("a").Points));
     }
@@ -130,11 +130,11 @@ public sealed class SettledTests
     {
         var sheet = Given.Started(Given.Card(""), "a");
         var practice = new LivePractice("z", [new LiveRun("one", [new RunSheet("s", "", sheet)])]);
-        practice.Say(Word.Pause, 5000);
-        practice.Say(Word.Resume, 5000);
+        practice.Execute(RunCommand.Pause, 5000);
+        practice.Execute(RunCommand.Resume, 5000);
 
-        Assert.False(sheet.Sheet.Clock.IsPaused);
-        Assert.Equal(8999, sheet.Sheet.Report(9000).Running);
+        Assert.False(sheet.Score.Clock.IsPaused);
+        Assert.Equal(8999, sheet.Score.Report(9000).Running);
     }
 
     [Fact]
@@ -148,13 +148,13 @@ public sealed class SettledTests
         var sheet = Given.Started(card, "a").Taps(string.Join(' ', Enumerable.Repeat("a+", 69).Concat(Enumerable.Repeat("a-", 5))));
 
         Assert.Equal((69, 74), (sheet.Now().Of("a").Window.Made, sheet.Now().Of("a").Window.Taken));
-        var before = sheet.Sheet.Glance(sheet.Log.LastAt + 1000);
+        var before = sheet.Score.Snapshot(sheet.Log.LastAt + 1000);
         var tap = new RunEvent.Tap(new EventId("w", 1), sheet.Log.LastAt + 1000, "a", "miss", null, null, null);
         sheet.Add(tap);
 
         Assert.StartsWith(
             "69 made of 75;",
-            Core.Words.TapWords.Explain(sheet, tap, before, sheet.Sheet.Glance(tap.At)),
+            Core.Words.TapWords.Explain(sheet, tap, before, sheet.Score.Snapshot(tap.At)),
             StringComparison.Ordinal
         );
     }
@@ -167,7 +167,7 @@ public sealed class SettledTests
     {
         var gate = new EventGate(new LogHead("d", 0, new Dictionary<string, string>(), [new Unit("a", "Ada", [])]));
 
-        Assert.Equal(fault, gate.Refuse(new RunEvent.Start(new EventId("d", 1), 100_000 + ahead), 100_000)?.Property);
+        Assert.Equal(fault, gate.Check(new RunEvent.Start(new EventId("d", 1), 100_000 + ahead), 100_000)?.Path);
     }
 
     [Theory]

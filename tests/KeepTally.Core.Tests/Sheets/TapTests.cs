@@ -9,15 +9,15 @@ public sealed class TapTests
     [InlineData("a", "nothing", "outcome")]
     [InlineData(null, "make", "unit")]
     [InlineData("a", null, "outcome")]
-    public void A_tap_that_names_what_is_not_there_is_refused_and_leaves_no_trace(string? unit, string? outcome, string fault)
+    public void A_tap_that_names_what_is_not_there_is_refused_and_leaves_no_trace(string? unit, string? outcome, string path)
     {
         var sheet = Given.Started(Given.Card(""), "a", "b");
         var before = sheet.Log.Events.Count;
 
-        var refusal = sheet.Tap(unit, outcome);
+        var fault = sheet.Tap(unit, outcome);
 
-        Assert.Equal(fault, refusal?.Property);
-        Assert.NotEmpty(refusal!.Mend);
+        Assert.Equal(path, fault?.Path);
+        Assert.NotEmpty(fault!.Mend);
         Assert.Equal(before, sheet.Log.Events.Count);
     }
 

@@ -8,10 +8,10 @@ public sealed class TurnTests
         [{"id":"make","result":"success","points":1},{"id":"miss","result":"failure"},{"id":"home","does":["next"]}]
         """;
 
-    private static LiveSheet Turns(string until) =>
+    private static Sheet Turns(string until) =>
         Given.Started(Given.Card($"\"play\":\"turns\",\"until\":[{until}]", Outcomes), "a", "b", "c");
 
-    private static void Turn(LiveSheet sheet, long at, string? unit = null) =>
+    private static void Turn(Sheet sheet, long at, string? unit = null) =>
         Assert.Null(sheet.Add(new RunEvent.Turn(new EventId("turn", sheet.Log.Events.Count), at, unit)));
 
     [Fact]

@@ -100,7 +100,7 @@ public sealed class WorldTests
 
     private static UnitReport PlayOut(DrillCard card, double p, Random chance)
     {
-        var sheet = Sheet.Open(card, new LogHead(card.Id, 0, card.Chosen, [new Unit("a", "A", [])])).Sure();
+        var sheet = Score.Open(card, new LogHead(card.Id, 0, card.Chosen, [new Unit("a", "A", [])])).Require();
         sheet.Apply(new RunEvent.Start(new EventId("s", 1), 0));
         for (var n = 1; ; n++)
         {

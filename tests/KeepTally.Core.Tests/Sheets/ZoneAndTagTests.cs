@@ -71,7 +71,7 @@ public sealed class ZoneAndTagTests
                     "a"
                 )
                 .Tap("a", null, zone: "moon")
-                ?.Property
+                ?.Path
         );
 
     [Theory]
@@ -156,7 +156,7 @@ public sealed class ZoneAndTagTests
         Assert.Equal(best, sheet.Now().Of("a").Value(MeasureBy.ReadingBest));
     }
 
-    private static void Finish(LiveSheet sheet, params string[] finishes)
+    private static void Finish(Sheet sheet, params string[] finishes)
     {
         foreach (var finish in finishes)
         {

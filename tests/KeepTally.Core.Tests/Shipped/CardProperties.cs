@@ -62,7 +62,7 @@ public sealed class CardProperties
                      "until":[{{string.Join(',', until)}}]{{(climbs ? "," + ladder : "")}}}]}
                     """
                 )
-                .Sure()
+                .Require()
     );
 
     private static readonly Gen<(int Who, int What)[]> AnyTaps = Gen.Select(Gen.Int[0, 3], Gen.Int[0, 3]).Array[0, 60];
@@ -132,7 +132,7 @@ public sealed class CardProperties
                     var said = Played(card, taps, (_, _) => { }).Log.Events.ToArray();
                     var shuffled = said.Concat(said.Take(said.Length / 2)).ToArray();
                     new Random(seed).Shuffle(shuffled);
-                    var (straight, crooked) = (Given.Sheet(card, "a", "b", "c"), Given.Sheet(card, "a", "b", "c"));
+                    var (straight, crooked) = (Given.Open(card, "a", "b", "c"), Given.Open(card, "a", "b", "c"));
                     Array.ForEach(said, each => straight.Add(each));
                     Array.ForEach(shuffled, each => crooked.Add(each));
 
@@ -179,7 +179,7 @@ public sealed class CardProperties
     }
 
     /// <summary>Taps a second apart on units a, b and c, or by whoever is meant; what is told of each is handed on.</summary>
-    private static LiveSheet Played(DrillCard card, (int Who, int What)[] taps, Action<LiveSheet, string> look)
+    private static Sheet Played(DrillCard card, (int Who, int What)[] taps, Action<Sheet, string> look)
     {
         var live = Given.Started(card, "a", "b", "c");
         var outcomes = card.Stages[0].Outcomes;
@@ -195,10 +195,10 @@ public sealed class CardProperties
                 null,
                 null
             );
-            var before = live.Sheet.Glance(tap.At);
+            var before = live.Score.Snapshot(tap.At);
             if (live.Add(tap) is null)
             {
-                look(live, TapWords.Explain(live, tap, before, live.Sheet.Glance(tap.At)));
+                look(live, TapWords.Explain(live, tap, before, live.Score.Snapshot(tap.At)));
             }
         }
 

@@ -348,12 +348,12 @@ public sealed class FamilyTests
         var card = ShippedCard.Read("two-halves");
         KeepTally.Core.Sheets.Member[] Eight(string side) =>
             [.. Enumerable.Range(1, 4).Select(n => new KeepTally.Core.Sheets.Member($"{side}{n}", $"{side} {n}"))];
-        var live = LiveSheet
+        var live = Sheet
             .Open(
                 card,
                 new LogHead(card.Id, 0, card.Chosen, [new("plain", "Plain", Eight("p")), new("striped", "Striped", Eight("s"))])
             )
-            .Sure();
+            .Require();
         Assert.Equal("p1 p2 p3, s4", Standing());
 
         live.Add(new RunEvent.Start(new EventId("t", 1), 0));
@@ -386,7 +386,7 @@ public sealed class FamilyTests
     {
         var card = ShippedCard.Read("round-and-back");
         Member[] players = [new("a", "A"), new("b", "B"), new("c", "C"), new("d", "D"), new("e", "E")];
-        var live = LiveSheet.Open(card, new LogHead(card.Id, 0, card.Chosen, [new Unit("g", "G", players)])).Sure();
+        var live = Sheet.Open(card, new LogHead(card.Id, 0, card.Chosen, [new Unit("g", "G", players)])).Require();
         live.Add(new RunEvent.Start(new EventId("t", 1), 0));
         var corners = new List<string>();
         for (var round = 0; round < 8; round++)

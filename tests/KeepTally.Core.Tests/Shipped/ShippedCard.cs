@@ -17,7 +17,7 @@ internal static class ShippedCard
     internal static string Text(string id) => File.ReadAllText(Path.Combine(Folder, $"{id}.json"));
 
     internal static DrillCard Read(string id, params (string Option, string Choice)[] chosen) =>
-        CardReader.Read(Text(id), chosen.ToDictionary(each => each.Option, each => each.Choice)).Sure();
+        CardReader.Read(Text(id), chosen.ToDictionary(each => each.Option, each => each.Choice)).Require();
 
     /// <summary>A sheet of a shipped card, started and past its count-in. Units are the sides, or a, b, c …</summary>
     internal static Bout Play(string id, int units = 2, int stage = 0, params (string Option, string Choice)[] chosen) =>
@@ -27,7 +27,7 @@ internal static class ShippedCard
 /// <summary>A shipped card being run: says taps a second apart and reads what came of them.</summary>
 internal sealed class Bout
 {
-    private readonly LiveSheet _live;
+    private readonly Sheet _live;
     private long _now;
     private int _said;
 
@@ -35,19 +35,19 @@ internal sealed class Bout
     {
         var sides = card.Stages[stage].Sides;
         var names = sides.Count > 0 ? sides : [.. Enumerable.Range(0, count).Select(i => ((char)('a' + i)).ToString())];
-        _live = LiveSheet
+        _live = Sheet
             .Open(card, new LogHead(card.Id, stage, card.Chosen, [.. names.Select(name => new Unit(name, name, []))]))
-            .Sure();
+            .Require();
         _live.Add(new RunEvent.Start(NextId(), 0));
         _now = card.Stages[stage].Clock?.CountIn ?? 0;
     }
 
-    internal LiveSheet Live => _live;
+    internal Sheet Live => _live;
 
     /// <summary>Why the last tap did what it did.</summary>
     internal string Why { get; private set; } = "";
 
-    internal SheetReport Now => _live.Sheet.Report(_now);
+    internal ScoreReport Now => _live.Score.Report(_now);
 
     internal UnitReport this[string unit] => Now.Of(unit);
 
@@ -86,9 +86,9 @@ internal sealed class Bout
             tags.Length == 0 ? null : tags.ToDictionary(tag => tag.Tag, tag => tag.Value),
             value
         );
-        var before = _live.Sheet.Glance(_now);
+        var before = _live.Score.Snapshot(_now);
         Assert.Null(_live.Add(tap));
-        Why = TapWords.Explain(_live, tap, before, _live.Sheet.Glance(_now));
+        Why = TapWords.Explain(_live, tap, before, _live.Score.Snapshot(_now));
         return this;
     }
 

@@ -35,7 +35,7 @@ public sealed class PhraseTests
     [InlineData("VAR check", "a VAR check")]
     [InlineData("3 of 3", "3 of 3")]
     public void Labels_stand_in_a_sentence_with_the_article_they_need(string label, string said) =>
-        Assert.Equal(said, Phrase.Said(Given.Card("", $$"""[{"id":"x","label":"{{label}}"}]""").Stages[0].Outcomes[0]));
+        Assert.Equal(said, Phrase.NameOf(Given.Card("", $$"""[{"id":"x","label":"{{label}}"}]""").Stages[0].Outcomes[0]));
 
     [Theory]
     [InlineData("""{"points":15}""", "done at 15 points")]
@@ -62,7 +62,7 @@ public sealed class PhraseTests
                 "Cues, new: Down",
                 "Cues, gone: Up",
             ],
-            ChangeWords.Between(CardReader.Read(Card).Sure(), CardReader.Read(now).Sure())
+            ChangeWords.Between(CardReader.Read(Card).Require(), CardReader.Read(now).Require())
         );
     }
 }

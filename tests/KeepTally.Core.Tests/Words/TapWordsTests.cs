@@ -48,7 +48,7 @@ public sealed class TapWordsTests
             """
         );
         var group = new Unit("g1", "Group A", [new Member("p1", "Wren Tarn")]);
-        var sheet = LiveSheet.Open(card, new LogHead(card.Id, 0, card.Chosen, [group])).Sure();
+        var sheet = Sheet.Open(card, new LogHead(card.Id, 0, card.Chosen, [group])).Require();
 
         Assert.Equal(("Group A", "Wren"), (sheet.CallNameOf("g1"), sheet.CallNameOf("p1")));
     }

@@ -70,23 +70,23 @@ public sealed class EventsApiTests(Installation home) : IClassFixture<Installati
         var practice = await home.PracticeAsync();
         using (await PostAsync(sheets[3], Line(1, "\"type\":\"start\"", "before"))) { }
 
-        using var stop = new CancellationTokenSource(TimeSpan.FromSeconds(30));
+        using var timeout = new CancellationTokenSource(TimeSpan.FromSeconds(30));
         using var stream = await home.Visit()
-            .Http.GetStreamAsync(new Uri($"/api/practices/{practice}/events?after=0", UriKind.Relative), stop.Token);
+            .Http.GetStreamAsync(new Uri($"/api/practices/{practice}/events?after=0", UriKind.Relative), timeout.Token);
         using var reader = new StreamReader(stream);
-        await ReadToAsync(reader, "before", stop.Token);
-        await ReadToAsync(reader, "ready", stop.Token);
+        await ReadToAsync(reader, "before", timeout.Token);
+        await ReadToAsync(reader, "ready", timeout.Token);
         using (await PostAsync(sheets[3], Line(1, "\"type\":\"pause\"", "after"))) { }
 
-        var heard = await ReadToAsync(reader, "after", stop.Token);
+        var received = await ReadToAsync(reader, "after", timeout.Token);
 
-        Assert.DoesNotContain(heard, line => line.Contains("before", StringComparison.Ordinal));
+        Assert.DoesNotContain(received, line => line.Contains("before", StringComparison.Ordinal));
     }
 
-    private static async Task<List<string>> ReadToAsync(StreamReader reader, string sought, CancellationToken stop)
+    private static async Task<List<string>> ReadToAsync(StreamReader reader, string sought, CancellationToken cancellationToken)
     {
         var read = new List<string>();
-        while (await reader.ReadLineAsync(stop) is { } line)
+        while (await reader.ReadLineAsync(cancellationToken) is { } line)
         {
             read.Add(line);
             if (line.Contains(sought, StringComparison.Ordinal))

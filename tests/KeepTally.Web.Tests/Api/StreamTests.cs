@@ -15,13 +15,13 @@ public sealed class StreamTests(Installation home) : IClassFixture<Installation>
     private sealed record Event(long Id, long After, string Device, int N);
 
     /// <summary>Reads a stream until so many events were heard.</summary>
-    private async Task<List<Event>> HearAsync(int practice, long after, int many, CancellationToken stop)
+    private async Task<List<Event>> HearAsync(int practice, long after, int many, CancellationToken cancellationToken)
     {
         await using var stream = await home.Visit()
-            .Http.GetStreamAsync(new Uri($"/api/practices/{practice}/events?after={after}", UriKind.Relative), stop);
+            .Http.GetStreamAsync(new Uri($"/api/practices/{practice}/events?after={after}", UriKind.Relative), cancellationToken);
         using var reader = new StreamReader(stream);
         var (events, id) = (new List<Event>(), 0L);
-        while (events.Count < many && await reader.ReadLineAsync(stop) is { } line)
+        while (events.Count < many && await reader.ReadLineAsync(cancellationToken) is { } line)
         {
             if (line.StartsWith("id: ", StringComparison.Ordinal))
             {
@@ -49,8 +49,8 @@ public sealed class StreamTests(Installation home) : IClassFixture<Installation>
     {
         var sheets = await home.BegunAsync();
         var practice = await home.PracticeAsync();
-        using var stop = new CancellationTokenSource(TimeSpan.FromSeconds(60));
-        var ears = Enumerable.Range(0, 6).Select(_ => HearAsync(practice, 0, Devices * Taps, stop.Token)).ToArray();
+        using var timeout = new CancellationTokenSource(TimeSpan.FromSeconds(60));
+        var ears = Enumerable.Range(0, 6).Select(_ => HearAsync(practice, 0, Devices * Taps, timeout.Token)).ToArray();
         var writer = home.Services.GetRequiredService<JournalWriter>();
 
         await Task.WhenAll(
@@ -66,11 +66,11 @@ public sealed class StreamTests(Installation home) : IClassFixture<Installation>
                     })
                 )
         );
-        var heard = await Task.WhenAll(ears);
-        var late = await HearAsync(practice, heard[0][100].Id, (Devices * Taps) - 101, stop.Token);
+        var received = await Task.WhenAll(ears);
+        var late = await HearAsync(practice, received[0][100].Id, (Devices * Taps) - 101, timeout.Token);
 
         Assert.All(
-            heard,
+            received,
             events =>
             {
                 Assert.Equal(Devices * Taps, events.Select(each => (each.Device, each.N)).Distinct().Count());
@@ -78,7 +78,7 @@ public sealed class StreamTests(Installation home) : IClassFixture<Installation>
                 Assert.Equal(events.SkipLast(1).Select(each => each.Id).Prepend(0), events.Select(each => each.After));
             }
         );
-        Assert.Equal(heard[0].Skip(101), late);
+        Assert.Equal(received[0].Skip(101), late);
     }
 
     [Fact]

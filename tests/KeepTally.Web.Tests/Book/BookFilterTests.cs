@@ -53,5 +53,5 @@ public sealed class BookFilterTests
         Assert.True(new BookFilter(Text: "FED BALL", Skill: "feeding", Effort: 3, Minutes: 4).Fits(entry, Today));
     }
 
-    private static BookEntry Entry(string id) => new(id, 1, 1, false, CardReader.Read(ShippedCards.All[id]).Sure(), null);
+    private static BookEntry Entry(string id) => new(id, 1, 1, false, CardReader.Read(ShippedCards.All[id]).Require(), null);
 }

@@ -76,9 +76,9 @@ public sealed class CardDeskTests : IAsyncLifetime
             $$"""{"format":"keep-tally/book@1","cards":[{{Card}},{{Card.Replace("\"heron\"", "\"broken\"").Replace("success", "sucess")}}]}""";
 
         var (taken, faults) = await _home.WithAsync<
-            CardDesk,
+            CardWriter,
             (IReadOnlyList<SaveOutcome>, IReadOnlyList<KeepTally.Core.Faults.Fault>)
-        >(desk => desk.ImportAsync(book));
+        >(writer => writer.ImportAsync(book));
 
         Assert.Empty(taken);
         Assert.Equal("cards[1].stages[0].outcomes[0].result", faults.Single().Path);
@@ -91,9 +91,9 @@ public sealed class CardDeskTests : IAsyncLifetime
         var book = await _home.WithAsync<DrillBook, string>(each => each.ExportAsync());
 
         var (taken, faults) = await _home.WithAsync<
-            CardDesk,
+            CardWriter,
             (IReadOnlyList<SaveOutcome>, IReadOnlyList<KeepTally.Core.Faults.Fault>)
-        >(desk => desk.ImportAsync(book));
+        >(writer => writer.ImportAsync(book));
 
         Assert.Empty(faults);
         Assert.Equal(ShippedCards.All.Count, taken.Count);
@@ -117,9 +117,9 @@ public sealed class CardDeskTests : IAsyncLifetime
         Assert.Null(all.Single(entry => entry.Id == "win-it-score-it").LastDone);
         Assert.Equal(ShippedCards.All.Count, all.Count);
 
-        await _home.WithAsync<CardDesk, bool>(async desk =>
+        await _home.WithAsync<CardWriter, bool>(async writer =>
         {
-            await desk.ShipAsync();
+            await writer.ShipAsync();
             return true;
         });
         Assert.DoesNotContain(
@@ -138,7 +138,7 @@ public sealed class CardDeskTests : IAsyncLifetime
         await AddAsync(new DrillLine(practice, "three-gates", 6, 2, new Dictionary<string, string> { ["stop"] = "none" }));
 
         Assert.Null(await _home.WithAsync<PracticeStart, string?>(start => start.BeginAsync(practice!.Value)));
-        var record = await _home.WithAsync<LiveRecord, IReadOnlyList<RecordedRun>>(each => each.OfAsync(practice!.Value));
+        var record = await _home.WithAsync<RunStore, IReadOnlyList<StoredRun>>(each => each.OfAsync(practice!.Value));
         var stages = record.Select(run => run.Sheets[0].Fold()).ToArray();
 
         Assert.Equal(
@@ -164,10 +164,10 @@ public sealed class CardDeskTests : IAsyncLifetime
         );
 
     private Task<(int? Practice, string? Hindrance)> AddAsync(DrillLine line) =>
-        _home.WithAsync<TimingSheet, (int?, string?)>(sheet => sheet.AddAsync(line));
+        _home.WithAsync<BlockWriter, (int?, string?)>(sheet => sheet.AddAsync(line));
 
     private Task<SaveOutcome> SaveAsync(string json, int revision, string why = "") =>
-        _home.WithAsync<CardDesk, SaveOutcome>(desk => desk.SaveAsync(json, revision, why));
+        _home.WithAsync<CardWriter, SaveOutcome>(writer => writer.SaveAsync(json, revision, why));
 
     private Task<BookPage?> FindAsync(string id, int? version = null) =>
         _home.WithAsync<DrillBook, BookPage?>(book => book.FindAsync(id, version));

@@ -29,7 +29,7 @@ public sealed class CircuitTests : IAsyncLifetime
     private async Task<int> PutAsync(bool reverse = false, bool coachesMove = false, int groups = 4)
     {
         var line = new CircuitLine(_practice, Cards, 3.5, 30, groups, reverse, coachesMove);
-        var (practice, hindrance) = await _home.WithAsync<CircuitSheet, (int?, string?)>(sheet => sheet.AddAsync(line));
+        var (practice, hindrance) = await _home.WithAsync<CircuitWriter, (int?, string?)>(sheet => sheet.AddAsync(line));
         Assert.Equal((_practice, null), (practice, hindrance));
         return await _home.WithAsync<TallyDb, int>(db =>
             db.Blocks.OrderBy(block => block.Order).Select(block => block.Id).LastAsync()
@@ -50,13 +50,13 @@ public sealed class CircuitTests : IAsyncLifetime
         var sheets = await BegunAsync(await PutAsync());
 
         Assert.Single(sheets, sheet => sheet.Stop is null);
-        var stops = sheets.Select(sheet => sheet.Stop).OfType<Stop>().ToArray();
+        var stops = sheets.Select(sheet => sheet.Stop).OfType<CircuitStop>().ToArray();
         Assert.Equal(12, stops.Length);
         Assert.All(stops.GroupBy(stop => stop.Group), group => Assert.Equal([0, 1, 2], group.Select(stop => stop.Station).Order()));
         Assert.All(stops.GroupBy(stop => (stop.Round, stop.Station)), stop => Assert.Single(stop));
         Assert.All(
             sheets.Where(sheet => sheet.Stop is not null),
-            sheet => Assert.Equal(HeadReader.Read(sheet.HeadJson).Sure().Drill, CardReader.Read(sheet.CardJson!).Sure().Id)
+            sheet => Assert.Equal(HeadReader.Read(sheet.HeadJson).Require().Drill, CardReader.Read(sheet.CardJson!).Require().Id)
         );
     }
 
@@ -69,7 +69,11 @@ public sealed class CircuitTests : IAsyncLifetime
     {
         var sheets = await BegunAsync(await PutAsync(reverse, coachesMove));
 
-        var way = sheets.Select(sheet => sheet.Stop).OfType<Stop>().Where(stop => stop.Group == 0).ToLookup(stop => stop.Round);
+        var way = sheets
+            .Select(sheet => sheet.Stop)
+            .OfType<CircuitStop>()
+            .Where(stop => stop.Group == 0)
+            .ToLookup(stop => stop.Round);
         Assert.Equal(
             expected,
             string.Join(' ', Enumerable.Range(1, 4).Select(round => way[round].Any() ? $"{way[round].Single().Station}" : "-"))
@@ -98,7 +102,7 @@ public sealed class CircuitTests : IAsyncLifetime
         var gates = sheets.Where(sheet => sheet.Stop?.Station == 1).ToArray();
         foreach (var sheet in gates)
         {
-            var head = HeadReader.Read(sheet.HeadJson).Sure();
+            var head = HeadReader.Read(sheet.HeadJson).Require();
             await _home.WithAsync<EventJournal, Appended>(journal =>
                 journal.AppendAsync(
                     sheet.Id,
@@ -145,7 +149,7 @@ public sealed class CircuitTests : IAsyncLifetime
 
         int Stands(int station) =>
             sheets.Count(sheet =>
-                sheet.Stop?.Station == station && HeadReader.Read(sheet.HeadJson).Sure().Units.Any(unit => unit.Id == $"p{bea}")
+                sheet.Stop?.Station == station && HeadReader.Read(sheet.HeadJson).Require().Units.Any(unit => unit.Id == $"p{bea}")
             );
         Assert.Equal((0, 0, 1), (Stands(0), Stands(1), Stands(2)));
     }

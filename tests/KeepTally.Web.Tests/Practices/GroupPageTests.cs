@@ -79,7 +79,7 @@ public sealed class GroupPageTests : IAsyncLifetime
         var dealt = await _home.WithAsync<TallyDb, string>(db =>
             db.Sheets.Where(sheet => sheet.Run!.BlockId == block && sheet.Order == 1).Select(sheet => sheet.HeadJson).SingleAsync()
         );
-        Assert.Contains(ada, HeadReader.Read(dealt).Sure().Units.Select(unit => unit.Id));
+        Assert.Contains(ada, HeadReader.Read(dealt).Require().Units.Select(unit => unit.Id));
     }
 
     [Fact]
@@ -243,8 +243,8 @@ public sealed class GroupPageTests : IAsyncLifetime
         {
             var version = await db.CardVersions.FirstAsync(each => each.CardId == card);
             var players = (await db.Players.ToListAsync()).Where(player => names.Contains(player.Name.Split(' ')[0])).ToArray();
-            var read = CardReader.Read(version.Json).Sure();
-            var head = SheetDealer
+            var read = CardReader.Read(version.Json).Require();
+            var head = StageDealer
                 .Deal(read, 0, [.. players.Select(player => new Core.Sheets.Member(player.UnitId, player.Name))], 1)[0]
                 .Head;
             var sheet = new SheetRow

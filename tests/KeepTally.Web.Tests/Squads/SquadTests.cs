@@ -83,7 +83,7 @@ public sealed class SquadTests : IAsyncLifetime
 
         var heads = await HeadsAsync();
         Assert.DoesNotContain(heads, head => Names(head).Contains("Bea Marlowe"));
-        Assert.All(heads, head => Assert.Contains(HeadReader.Read(head).Sure().Bench!, player => player.Name == "Bea Marlowe"));
+        Assert.All(heads, head => Assert.Contains(HeadReader.Read(head).Require().Bench!, player => player.Name == "Bea Marlowe"));
     }
 
     [Fact]
@@ -138,20 +138,20 @@ public sealed class SquadTests : IAsyncLifetime
         var shown = (await visitor.OpenAsync("/")).QuerySelectorAll(".dealt dd").Select(each => each.TextContent).ToArray();
 
         await _home.BegunAsync();
-        var first = HeadReader.Read((await HeadsAsync())[0]).Sure().Units.Select(unit => unit.Name.Split(' ')[0]);
+        var first = HeadReader.Read((await HeadsAsync())[0]).Require().Units.Select(unit => unit.Name.Split(' ')[0]);
         Assert.Contains(string.Join(", ", first), shown[0], StringComparison.Ordinal);
         Assert.Empty((await visitor.OpenAsync("/")).QuerySelectorAll(".dealt"));
-        Assert.False(await _home.WithAsync<GroupDesk, bool>(desk => desk.SplitAsync(practice, SplitWay.Listed, 1, "")));
+        Assert.False(await _home.WithAsync<GroupWriter, bool>(writer => writer.SplitAsync(practice, SplitWay.Listed, 1, "")));
     }
 
     [Fact]
     public async Task Fresh_partners_do_not_meet_again_in_the_next_drill_while_others_are_left()
     {
         var practice = await _home.PracticeAsync();
-        await _home.WithAsync<GroupDesk, bool>(desk => desk.SplitAsync(practice, SplitWay.Fresh, 3, ""));
+        await _home.WithAsync<GroupWriter, bool>(writer => writer.SplitAsync(practice, SplitWay.Fresh, 3, ""));
         await _home.BegunAsync();
 
-        var heads = (await HeadsAsync()).Select(head => HeadReader.Read(head).Sure()).ToArray();
+        var heads = (await HeadsAsync()).Select(head => HeadReader.Read(head).Require()).ToArray();
         var (trios, gates) = (
             heads[..4].Select(Pairs).SelectMany(pairs => pairs),
             heads[4..8].Select(Pairs).SelectMany(pairs => pairs)
@@ -166,7 +166,7 @@ public sealed class SquadTests : IAsyncLifetime
 
     /// <summary>Everyone dealt onto a sheet.</summary>
     private static IEnumerable<string> Names(string head) =>
-        HeadReader.Read(head).Sure().Units.SelectMany(unit => unit.People).Select(player => player.Name);
+        HeadReader.Read(head).Require().Units.SelectMany(unit => unit.People).Select(player => player.Name);
 
     private Task<List<string>> HeadsAsync() =>
         _home.WithAsync<TallyDb, List<string>>(db =>

@@ -60,7 +60,7 @@ public sealed class TeamTests : IAsyncLifetime
         Assert.Equal(8, today.QuerySelectorAll(".here-tile").Length);
         var practice = await _home.WithAsync<TallyDb, int>(db => db.Practices.MaxAsync(each => each.Id));
         var line = new DrillLine(practice, "clean-or-not", 8, 2, new Dictionary<string, string>());
-        Assert.Null((await _home.WithAsync<TimingSheet, (int?, string?)>(sheet => sheet.AddAsync(line))).Item2);
+        Assert.Null((await _home.WithAsync<BlockWriter, (int?, string?)>(sheet => sheet.AddAsync(line))).Item2);
         Assert.Null(await _home.WithAsync<PracticeStart, string?>(start => start.BeginAsync(practice)));
         var heads = await _home.WithAsync<TallyDb, List<string>>(db => db.Sheets.Select(sheet => sheet.HeadJson).ToListAsync());
         Assert.DoesNotContain(heads, head => head.Contains("Ada", StringComparison.Ordinal));

@@ -20,8 +20,8 @@ public sealed class DealTests(Installation home) : IClassFixture<Installation>
     [Fact]
     public async Task Twelve_players_make_four_trios_and_six_against_six()
     {
-        var trios = SheetDealer.Deal(CardReader.Read(await CardAsync("minute-trios")).Sure(), 0, Players(12), 4);
-        var match = SheetDealer.Deal(CardReader.Read(await CardAsync("win-it-score-it")).Sure(), 0, Players(12), 1);
+        var trios = StageDealer.Deal(CardReader.Read(await CardAsync("minute-trios")).Require(), 0, Players(12), 4);
+        var match = StageDealer.Deal(CardReader.Read(await CardAsync("win-it-score-it")).Require(), 0, Players(12), 1);
 
         Assert.Equal(["A", "B", "C", "D"], trios.Select(sheet => sheet.Name));
         Assert.All(trios, sheet => Assert.Equal(3, sheet.Head.Units.Count));
@@ -31,29 +31,29 @@ public sealed class DealTests(Installation home) : IClassFixture<Installation>
     [Fact]
     public async Task Groups_that_score_have_each_their_own_places_unless_they_take_turns_or_there_are_none()
     {
-        var ring = CardReader.Read(await CardAsync("round-and-back")).Sure();
-        var relay = CardReader.Read(await CardAsync("shuttle-relay")).Sure();
+        var ring = CardReader.Read(await CardAsync("round-and-back")).Require();
+        var relay = CardReader.Read(await CardAsync("shuttle-relay")).Require();
         var bare = ring with { Stages = [ring.Stages[0] with { Places = [], Moves = [], Rotate = null }] };
 
-        var rings = SheetDealer.Deal(ring, 0, Players(8), 2);
+        var rings = StageDealer.Deal(ring, 0, Players(8), 2);
         Assert.Equal(["Group A", "Group B"], rings.Select(sheet => sheet.Head.Units.Single().Name));
         foreach (var sheet in rings)
         {
-            var floor = LiveSheet.Open(ring, sheet.Head).Sure().Floor;
+            var floor = Sheet.Open(ring, sheet.Head).Require().Floor;
             Assert.All(ring.Stages[0].Places.Take(4), corner => Assert.Single(floor.Now.At(corner.Id)));
             Assert.Empty(floor.Now.Waiting);
         }
 
-        Assert.Equal(2, Assert.Single(SheetDealer.Deal(relay, 0, Players(8), 2)).Head.Units.Count);
-        Assert.Equal(2, Assert.Single(SheetDealer.Deal(bare, 0, Players(8), 2)).Head.Units.Count);
+        Assert.Equal(2, Assert.Single(StageDealer.Deal(relay, 0, Players(8), 2)).Head.Units.Count);
+        Assert.Equal(2, Assert.Single(StageDealer.Deal(bare, 0, Players(8), 2)).Head.Units.Count);
     }
 
     [Fact]
     public async Task There_are_never_more_groups_than_players()
     {
-        var card = CardReader.Read(await CardAsync("three-gates")).Sure();
+        var card = CardReader.Read(await CardAsync("three-gates")).Require();
 
-        Assert.Equal(2, SheetDealer.Deal(card, 0, Players(2), 4).Count);
+        Assert.Equal(2, StageDealer.Deal(card, 0, Players(2), 4).Count);
     }
 
     [Fact]
@@ -66,7 +66,7 @@ public sealed class DealTests(Installation home) : IClassFixture<Installation>
         Assert.Equal(first, second);
         var heads = await home.WithAsync<TallyDb, List<string>>(db => db.Sheets.Select(sheet => sheet.HeadJson).ToListAsync());
         var dealt = heads
-            .Select(head => HeadReader.Read(head).Sure())
+            .Select(head => HeadReader.Read(head).Require())
             .Select(head =>
                 (
                     Side: head.Units.Any(unit => unit.Id == "plain"),

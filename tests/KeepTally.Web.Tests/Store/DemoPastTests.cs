@@ -11,10 +11,10 @@ namespace KeepTally.Web.Tests.Store;
 /// <summary>The made-up past: played by the rules, the same every time, and of use for groups.</summary>
 public sealed class DemoPastTests
 {
-    private static async Task<bool> SeedAsync(Installation home, CancellationToken stop = default) =>
+    private static async Task<bool> SeedAsync(Installation home, CancellationToken cancellationToken = default) =>
         await home.WithAsync<DemoPast, bool>(async past =>
         {
-            await past.SeedAsync(stop);
+            await past.SeedAsync(cancellationToken);
             return true;
         });
 
@@ -113,7 +113,7 @@ public sealed class DemoPastTests
     /// <summary>How even the groups of the first drill are, levels counted whichever way they are made.</summary>
     private static async Task<Core.Places.Evenness> EvennessAsync(Installation home, int practice, SplitWay way, string by)
     {
-        await home.WithAsync<GroupDesk, bool>(desk => desk.SplitAsync(practice, SplitWay.Level, 1, by));
+        await home.WithAsync<GroupWriter, bool>(writer => writer.SplitAsync(practice, SplitWay.Level, 1, by));
         await home.WithAsync<TallyDb, int>(db =>
             db.Practices.Where(each => each.Id == practice).ExecuteUpdateAsync(set => set.SetProperty(each => each.Split, way))
         );

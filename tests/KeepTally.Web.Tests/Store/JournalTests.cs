@@ -21,8 +21,8 @@ public sealed class JournalTests(Installation home) : IClassFixture<Installation
         var again = await AppendAsync(sheet, Start(2, "twice"), Start(3, "twice"), Start(3, "twice"));
 
         Assert.Equal((2, 1), (first.Fresh.Count, again.Fresh.Count));
-        Assert.Empty(again.Theirs);
-        Assert.Equal(3, await home.WithAsync<TallyDb, int>(db => db.Events.CountAsync(said => said.Device == "twice")));
+        Assert.Empty(again.Conflicting);
+        Assert.Equal(3, await home.WithAsync<TallyDb, int>(db => db.Events.CountAsync(row => row.Device == "twice")));
     }
 
     [Fact]
@@ -34,7 +34,7 @@ public sealed class JournalTests(Installation home) : IClassFixture<Installation
         var late = await AppendAsync(sheet, new RunEvent.Rotate(new EventId("clock", 2), 65_400, null, null, null));
 
         Assert.Empty(late.Fresh);
-        Assert.Contains("65000", Assert.Single(late.Theirs), StringComparison.Ordinal);
+        Assert.Contains("65000", Assert.Single(late.Conflicting), StringComparison.Ordinal);
     }
 
     [Fact]
@@ -44,7 +44,7 @@ public sealed class JournalTests(Installation home) : IClassFixture<Installation
 
         await Assert.ThrowsAnyAsync<Exception>(() => AppendAsync("no such sheet", Start(1, "lost"), Start(2, "lost")));
 
-        Assert.Equal(0, await home.WithAsync<TallyDb, int>(db => db.Events.CountAsync(said => said.Device == "lost")));
+        Assert.Equal(0, await home.WithAsync<TallyDb, int>(db => db.Events.CountAsync(row => row.Device == "lost")));
     }
 
     [Fact]
@@ -60,7 +60,7 @@ public sealed class JournalTests(Installation home) : IClassFixture<Installation
                 )
         );
 
-        Assert.Equal(80, await home.WithAsync<TallyDb, int>(db => db.Events.CountAsync(said => said.SheetId == sheet)));
+        Assert.Equal(80, await home.WithAsync<TallyDb, int>(db => db.Events.CountAsync(row => row.SheetId == sheet)));
     }
 
     [Fact]

@@ -31,7 +31,7 @@ public sealed class RestartTests
         await home.StartAsync();
 
         Assert.Equal(practice, await home.PracticeAsync());
-        var record = await home.WithAsync<LiveRecord, IReadOnlyList<RecordedRun>>(live => live.OfAsync(practice));
+        var record = await home.WithAsync<RunStore, IReadOnlyList<StoredRun>>(live => live.OfAsync(practice));
         var match = record[2].Sheets[0].Fold().ReportAt(20_000);
         Assert.Equal([0.0, 1.0], match.Units.Select(unit => unit.Points));
         Assert.Equal(15_000, match.Running);

@@ -15,9 +15,9 @@ public sealed class ResultsCsvTests
 
     private static DrillResult Drill(params string[] names)
     {
-        var card = CardReader.Read(Card).Sure();
+        var card = CardReader.Read(Card).Require();
         var units = names.Select((name, index) => new Unit($"p{index}", name, [])).ToArray();
-        var sheet = LiveSheet.Open(card, new LogHead("d", 0, card.Chosen, units)).Sure();
+        var sheet = Sheet.Open(card, new LogHead("d", 0, card.Chosen, units)).Require();
         sheet.Add(new RunEvent.Start(new EventId("s", 1), 0));
         sheet.Add(new RunEvent.Tap(new EventId("s", 2), 1500, "p0", "make", null, null, null));
         var report = sheet.ReportAt(1500);

@@ -18,7 +18,8 @@ public sealed class SheetOutcomesTests(Installation home) : IClassFixture<Instal
     {
         var sheet = (await home.BegunAsync())[0];
         var practice = await home.PracticeAsync();
-        Task SayAsync(RunEvent said) => home.WithAsync<EventJournal, Appended>(journal => journal.AppendAsync(sheet, [said]));
+        Task SayAsync(RunEvent runEvent) =>
+            home.WithAsync<EventJournal, Appended>(journal => journal.AppendAsync(sheet, [runEvent]));
         var unit = (await ResultsAsync(practice))[0].Sheets[0].Units[0];
         await SayAsync(new RunEvent.Start(new EventId("o", 1), 0));
         await SayAsync(new RunEvent.Tap(new EventId("o", 2), 20_000, unit.Id, "clean", null, null, null));

@@ -6,7 +6,7 @@ namespace KeepTally.Core.Sheets.Rules;
 internal static class EffectRule
 {
     /// <summary>Does all effects of an outcome; true where the turn passes.</summary>
-    internal static bool Do(OutcomeRule outcome, UnitTally unit, SheetState state, Stage stage, long running)
+    internal static bool Do(OutcomeRule outcome, UnitTally unit, ScoreState state, Stage stage, long running)
     {
         var passes = false;
         foreach (var effect in outcome.Does)

@@ -1,16 +1,16 @@
 namespace KeepTally.Core.Sheets.Rules;
 
 /// <summary>Teaching stops: how often the clock was stopped for a reason, and for how long by the wall clock.</summary>
-internal sealed class FreezeBook
+internal sealed class FreezeLog
 {
     private readonly List<(string Reason, int Count, long Stood)> _closed;
     private (string Reason, long From)? _open;
 
-    internal FreezeBook() => _closed = [];
+    internal FreezeLog() => _closed = [];
 
-    private FreezeBook(FreezeBook other) => (_closed, _open) = ([.. other._closed], other._open);
+    private FreezeLog(FreezeLog other) => (_closed, _open) = ([.. other._closed], other._open);
 
-    internal FreezeBook Copy() => new(this);
+    internal FreezeLog Copy() => new(this);
 
     internal string? OpenReason => _open?.Reason;
 

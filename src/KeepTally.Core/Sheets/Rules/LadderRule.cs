@@ -15,18 +15,18 @@ internal static class LadderRule
         }
 
         climb.Taken++;
-        var verdict = ladder.Pass switch
+        var result = ladder.Pass switch
         {
             Pass.Makes makes => MakesTaken(climb, success, makes),
             Pass.InARow run => RunTaken(climb, success, run, onMiss),
             Pass.Window window => WindowTaken(climb, success, window),
             _ => throw new InvalidOperationException("A way to clear a rung that no rule knows."),
         };
-        switch (verdict)
+        switch (result)
         {
-            case Verdict.Cleared:
+            case WindowResult.Cleared:
                 return MoveUp(ladder, climb);
-            case Verdict.Short:
+            case WindowResult.Short:
                 FallShort(ladder.Fail, unit);
                 return false;
             default:
@@ -34,20 +34,20 @@ internal static class LadderRule
         }
     }
 
-    private enum Verdict
+    private enum WindowResult
     {
         Open,
         Cleared,
         Short,
     }
 
-    private static Verdict MakesTaken(Climb climb, bool success, Pass.Makes pass)
+    private static WindowResult MakesTaken(Climb climb, bool success, Pass.Makes pass)
     {
         climb.Made += success ? 1 : 0;
-        return climb.Made >= pass.Successes ? Verdict.Cleared : Verdict.Open;
+        return climb.Made >= pass.Successes ? WindowResult.Cleared : WindowResult.Open;
     }
 
-    private static Verdict RunTaken(Climb climb, bool success, Pass.InARow pass, StreakMiss onMiss)
+    private static WindowResult RunTaken(Climb climb, bool success, Pass.InARow pass, StreakMiss onMiss)
     {
         if (success)
         {
@@ -58,21 +58,21 @@ internal static class LadderRule
             climb.FreshWindow();
         }
 
-        return climb.Made >= pass.Streak ? Verdict.Cleared : Verdict.Open;
+        return climb.Made >= pass.Streak ? WindowResult.Cleared : WindowResult.Open;
     }
 
-    private static Verdict WindowTaken(Climb climb, bool success, Pass.Window pass)
+    private static WindowResult WindowTaken(Climb climb, bool success, Pass.Window pass)
     {
         climb.Made += success ? 1 : 0;
         var full = climb.Taken >= pass.Of;
         var passed = climb.Made >= pass.Successes;
         if (passed && (full || pass.Stop.HasFlag(WindowStop.Pass)))
         {
-            return Verdict.Cleared;
+            return WindowResult.Cleared;
         }
 
         var lost = climb.Made + (pass.Of - climb.Taken) < pass.Successes;
-        return full || (lost && pass.Stop.HasFlag(WindowStop.Fail)) ? Verdict.Short : Verdict.Open;
+        return full || (lost && pass.Stop.HasFlag(WindowStop.Fail)) ? WindowResult.Short : WindowResult.Open;
     }
 
     private static bool MoveUp(Ladder ladder, Climb climb)

@@ -1,4 +1,5 @@
 using KeepTally.Core.Cards;
+using KeepTally.Core.Faults;
 
 namespace KeepTally.Core.Sheets.Rules;
 
@@ -52,8 +53,8 @@ internal sealed class TapAddress
     internal int ZoneCount => _zones.Count;
 
     /// <summary>Why an event cannot stand on this sheet, whatever the state of play; null where it can.</summary>
-    internal Refusal? Refuse(RunEvent said) =>
-        said switch
+    internal Fault? Check(RunEvent runEvent) =>
+        runEvent switch
         {
             RunEvent.Tap tap => Find(tap, 0, 0, out _),
             RunEvent.Turn { Unit: { } unit } => IsKnown(unit) ? null : UnknownUnit(unit),
@@ -64,26 +65,26 @@ internal sealed class TapAddress
     /// <param name="turn">The unit whose turn it is, or -1.</param>
     /// <param name="ball">The unit with the ball, or -1.</param>
     /// <param name="found">The tap in indices; its unit is -1 where nobody has the turn any more.</param>
-    internal Refusal? Find(RunEvent.Tap tap, int turn, int ball, out Addressed found)
+    internal Fault? Find(RunEvent.Tap tap, int turn, int ball, out Addressed found)
     {
         found = new Addressed(-1, -1, -1);
         var outcome = -1;
         if (tap.Outcome is { } named && (outcome = _outcomeIds.Of(named)) < 0)
         {
-            return new Refusal("outcome", $"there is no outcome \"{named}\"", "use one of " + Words(_outcomeIds.Names));
+            return new Fault("outcome", $"there is no outcome \"{named}\"", "use one of " + Words(_outcomeIds.Names));
         }
 
         var zone = -1;
         if (tap.Zone is { } landed && (zone = ZoneOf(landed)) < 0)
         {
-            return new Refusal("zone", $"there is no zone \"{landed}\"", "use one of " + Words([.. _zones.Names, Targets.None]));
+            return new Fault("zone", $"there is no zone \"{landed}\"", "use one of " + Words([.. _zones.Names, Targets.None]));
         }
 
         if (tap.Outcome is null && zone < 0)
         {
             return _zones.Count == 0
-                ? new Refusal("outcome", "the tap names no outcome", "use one of " + Words(_outcomeIds.Names))
-                : new Refusal("zone", "the tap names no zone", "use one of " + Words([.. _zones.Names, Targets.None]));
+                ? new Fault("outcome", "the tap names no outcome", "use one of " + Words(_outcomeIds.Names))
+                : new Fault("zone", "the tap names no zone", "use one of " + Words([.. _zones.Names, Targets.None]));
         }
 
         var unit = -1;
@@ -115,7 +116,7 @@ internal sealed class TapAddress
         }
         else
         {
-            return new Refusal("unit", "the tap does not say who", "name one of " + Words(Units.Names));
+            return new Fault("unit", "the tap does not say who", "name one of " + Words(Units.Names));
         }
 
         found = new Addressed(unit, outcome, zone);
@@ -126,7 +127,7 @@ internal sealed class TapAddress
 
     private bool IsKnown(string unit) => Units.Of(unit) >= 0 || _bench.Contains(unit);
 
-    private Refusal UnknownUnit(string unit) =>
+    private Fault UnknownUnit(string unit) =>
         new("unit", $"there is no \"{unit}\" on this sheet", "use one of " + Words(Units.Names));
 
     private static string Words(IEnumerable<string> words) => string.Join(", ", words);

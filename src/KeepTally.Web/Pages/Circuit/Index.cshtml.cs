@@ -10,7 +10,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace KeepTally.Web.Pages.Circuit;
 
 /// <summary>A circuit of a practice: the grid, the groups, and a card to print for each station.</summary>
-public sealed class IndexModel(CircuitSheet circuits, PracticeBook book, GroupPlan plan, LiveRecord record) : PageModel
+public sealed class IndexModel(CircuitWriter circuits, PracticeBook book, GroupPlan plan, RunStore record) : PageModel
 {
     public required Practice Practice { get; set; }
 
@@ -30,20 +30,20 @@ public sealed class IndexModel(CircuitSheet circuits, PracticeBook book, GroupPl
     /// <summary>The cards alone, as they are printed.</summary>
     public bool IsPrint { get; private set; }
 
-    public async Task<IActionResult> OnGetAsync(int block, CancellationToken stop) =>
-        await LoadAsync(block, stop) ? Page() : NotFound();
+    public async Task<IActionResult> OnGetAsync(int block, CancellationToken cancellationToken) =>
+        await LoadAsync(block, cancellationToken) ? Page() : NotFound();
 
-    public async Task<IActionResult> OnGetCardsAsync(int block, CancellationToken stop)
+    public async Task<IActionResult> OnGetCardsAsync(int block, CancellationToken cancellationToken)
     {
         IsPrint = true;
-        return await LoadAsync(block, stop) ? Page() : NotFound();
+        return await LoadAsync(block, cancellationToken) ? Page() : NotFound();
     }
 
-    private async Task<bool> LoadAsync(int block, CancellationToken stop)
+    private async Task<bool> LoadAsync(int block, CancellationToken cancellationToken)
     {
         if (
-            await circuits.PracticeOfAsync(block, stop) is not { } id
-            || await book.FindAsync(id, stop) is not { } practice
+            await circuits.PracticeOfAsync(block, cancellationToken) is not { } id
+            || await book.FindAsync(id, cancellationToken) is not { } practice
             || practice.Blocks.FirstOrDefault(each => each.Id == block) is not { Circuit: { } circuit } found
         )
         {
@@ -51,8 +51,10 @@ public sealed class IndexModel(CircuitSheet circuits, PracticeBook book, GroupPl
         }
 
         (Practice, Block) = (practice, found);
-        Cards = [.. circuit.Stations.Select(station => CardReader.Read(station.CardVersion!.Json).Sure())];
-        Groups = found.Run is { } run ? await DealtAsync(run, stop) : await PlannedAsync(practice, found, stop);
+        Cards = [.. circuit.Stations.Select(station => CardReader.Read(station.CardVersion!.Json).Require())];
+        Groups = found.Run is { } run
+            ? await DealtAsync(run, cancellationToken)
+            : await PlannedAsync(practice, found, cancellationToken);
         Grid = CircuitGrid.Of(
             circuit,
             [.. circuit.Stations.Zip(Cards, CircuitDealer.NameOf)],
@@ -62,11 +64,14 @@ public sealed class IndexModel(CircuitSheet circuits, PracticeBook book, GroupPl
     }
 
     /// <summary>The groups as they were dealt when practice began.</summary>
-    private async Task<IReadOnlyList<(string Letter, string Players)>> DealtAsync(Store.Tables.Run run, CancellationToken stop) =>
+    private async Task<IReadOnlyList<(string Letter, string Players)>> DealtAsync(
+        Store.Tables.Run run,
+        CancellationToken cancellationToken
+    ) =>
         Named(
-            (await record.OfRunsAsync([run.Id], stop))[0]
+            (await record.OfRunsAsync([run.Id], cancellationToken))[0]
                 .Sheets.Where(sheet => sheet.Row.Stop is null)
-                .SelectMany(sheet => HeadReader.Read(sheet.Row.HeadJson).Sure().Units)
+                .SelectMany(sheet => HeadReader.Read(sheet.Row.HeadJson).Require().Units)
                 .Select(unit => unit.Players)
         );
 
@@ -74,10 +79,10 @@ public sealed class IndexModel(CircuitSheet circuits, PracticeBook book, GroupPl
     private async Task<IReadOnlyList<(string Letter, string Players)>> PlannedAsync(
         Practice practice,
         Block block,
-        CancellationToken stop
+        CancellationToken cancellationToken
     )
     {
-        var dealt = (await plan.OfAsync(practice, stop)).Blocks.First(each => each.Block.Id == block.Id);
+        var dealt = (await plan.OfAsync(practice, cancellationToken)).Blocks.First(each => each.Block.Id == block.Id);
         Uneven = [.. BlockFairness.Of(dealt)];
         return Named((dealt.Groups?.Groups ?? []).Select(group => group.Players));
     }

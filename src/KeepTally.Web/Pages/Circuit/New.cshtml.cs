@@ -7,7 +7,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace KeepTally.Web.Pages.Circuit;
 
 /// <summary>Puts a circuit together and onto a timing sheet.</summary>
-public sealed class NewModel(DrillBook book, TimingSheet sheet, CircuitSheet circuits) : PageModel
+public sealed class NewModel(DrillBook book, BlockWriter sheet, CircuitWriter circuits) : PageModel
 {
     [BindProperty]
     public CircuitForm Form { get; set; } = new();
@@ -22,28 +22,28 @@ public sealed class NewModel(DrillBook book, TimingSheet sheet, CircuitSheet cir
 
     public CircuitGrid Grid => Form.Grid(Drills.ToDictionary(drill => drill.Id, drill => drill.Name));
 
-    public async Task OnGetAsync(int? practice, CancellationToken stop)
+    public async Task OnGetAsync(int? practice, CancellationToken cancellationToken)
     {
         Form.Practice = practice;
-        await LoadAsync(stop);
+        await LoadAsync(cancellationToken);
     }
 
     /// <summary>Shows the grid of what is written so far, with a station more or less.</summary>
-    public async Task<IActionResult> OnPostShowAsync(int more, CancellationToken stop)
+    public async Task<IActionResult> OnPostShowAsync(int more, CancellationToken cancellationToken)
     {
         Resize(Form.Cards.Count + Math.Sign(more));
         ModelState.Clear();
-        await LoadAsync(stop);
+        await LoadAsync(cancellationToken);
         return !Request.Headers.ContainsKey("HX-Request") ? Page()
             : more == 0 ? Partial("_Grid", Grid)
             : Partial("_Form", this);
     }
 
-    public async Task<IActionResult> OnPostAsync(CancellationToken stop)
+    public async Task<IActionResult> OnPostAsync(CancellationToken cancellationToken)
     {
         if (ModelState.IsValid)
         {
-            var (practice, hindrance) = await circuits.AddAsync(Form.Line, stop);
+            var (practice, hindrance) = await circuits.AddAsync(Form.Line, cancellationToken);
             if (practice is not null)
             {
                 return RedirectToPage("/Index", new { practice });
@@ -56,19 +56,19 @@ public sealed class NewModel(DrillBook book, TimingSheet sheet, CircuitSheet cir
             Hindrance = ModelState.Values.SelectMany(value => value.Errors).First().ErrorMessage;
         }
 
-        await LoadAsync(stop);
+        await LoadAsync(cancellationToken);
         return Page();
     }
 
     private void Resize(int stations)
     {
-        var count = Math.Clamp(stations, CircuitSheet.FewestStations, CircuitSheet.MostStations);
+        var count = Math.Clamp(stations, CircuitWriter.FewestStations, CircuitWriter.MostStations);
         Form.Cards = [.. Form.Cards.Take(count), .. Enumerable.Repeat("", Math.Max(0, count - Form.Cards.Count))];
     }
 
-    private async Task LoadAsync(CancellationToken stop)
+    private async Task LoadAsync(CancellationToken cancellationToken)
     {
-        Drills = [.. (await book.ListAsync(archived: false, stop)).Select(entry => (entry.Id, entry.Card.Name))];
-        Practices = await sheet.OpenAsync(stop);
+        Drills = [.. (await book.ListAsync(archived: false, cancellationToken)).Select(entry => (entry.Id, entry.Card.Name))];
+        Practices = await sheet.OpenAsync(cancellationToken);
     }
 }

@@ -10,7 +10,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace KeepTally.Web.Pages.Drills;
 
 /// <summary>One card of the book: what it is for, how it is set up, how it is scored, and what became of it.</summary>
-public sealed class CardModel(DrillBook book, TimingSheet sheet, SquadBook squad, TimeProvider clock) : PageModel
+public sealed class CardModel(DrillBook book, BlockWriter sheet, SquadBook squad, TimeProvider clock) : PageModel
 {
     public required BookPage Shown { get; set; }
 
@@ -25,29 +25,29 @@ public sealed class CardModel(DrillBook book, TimingSheet sheet, SquadBook squad
     /// <summary>Why the card could not be put in a practice, in words for the coach.</summary>
     public string? Hindrance { get; private set; }
 
-    public async Task<IActionResult> OnGetAsync(string id, int? version, CancellationToken stop) =>
-        await LoadAsync(id, version, stop) ? Page() : NotFound();
+    public async Task<IActionResult> OnGetAsync(string id, int? version, CancellationToken cancellationToken) =>
+        await LoadAsync(id, version, cancellationToken) ? Page() : NotFound();
 
     /// <summary>The card's own text, as a file.</summary>
-    public async Task<IActionResult> OnGetJsonAsync(string id, int? version, CancellationToken stop) =>
-        await book.FindAsync(id, version, stop) is { } page
+    public async Task<IActionResult> OnGetJsonAsync(string id, int? version, CancellationToken cancellationToken) =>
+        await book.FindAsync(id, version, cancellationToken) is { } page
             ? File(Encoding.UTF8.GetBytes(page.Shown.Json), "application/json", $"{id}.json")
             : NotFound();
 
-    public async Task<IActionResult> OnPostArchiveAsync(string id, bool away, CancellationToken stop) =>
-        await book.ArchiveAsync(id, away, stop) ? RedirectToPage(new { id }) : NotFound();
+    public async Task<IActionResult> OnPostArchiveAsync(string id, bool away, CancellationToken cancellationToken) =>
+        await book.ArchiveAsync(id, away, cancellationToken) ? RedirectToPage(new { id }) : NotFound();
 
-    public async Task<IActionResult> OnPostPutAsync(string id, PutForm form, CancellationToken stop)
+    public async Task<IActionResult> OnPostPutAsync(string id, PutForm form, CancellationToken cancellationToken)
     {
         if (!ModelState.IsValid)
         {
             Hindrance = ModelState.Values.SelectMany(value => value.Errors).First().ErrorMessage;
-            return await LoadAsync(id, null, stop) ? Page() : NotFound();
+            return await LoadAsync(id, null, cancellationToken) ? Page() : NotFound();
         }
 
         var (practice, hindrance) = await sheet.AddAsync(
             new DrillLine(form.Practice, id, form.Minutes, form.Groups, form.Chosen),
-            stop
+            cancellationToken
         );
         if (practice is { } there)
         {
@@ -55,7 +55,7 @@ public sealed class CardModel(DrillBook book, TimingSheet sheet, SquadBook squad
         }
 
         Hindrance = hindrance;
-        return await LoadAsync(id, null, stop) ? Page() : NotFound();
+        return await LoadAsync(id, null, cancellationToken) ? Page() : NotFound();
     }
 
     /// <summary>A day and a time as coaches write them.</summary>
@@ -66,18 +66,19 @@ public sealed class CardModel(DrillBook book, TimingSheet sheet, SquadBook squad
 
     public string When(long at) => When(at, clock.LocalTimeZone);
 
-    private async Task<bool> LoadAsync(string id, int? version, CancellationToken stop)
+    private async Task<bool> LoadAsync(string id, int? version, CancellationToken cancellationToken)
     {
-        if (await book.FindAsync(id, version, stop) is not { } found)
+        if (await book.FindAsync(id, version, cancellationToken) is not { } found)
         {
             return false;
         }
 
         Shown = found;
-        Practices = await sheet.OpenAsync(stop);
+        Practices = await sheet.OpenAsync(cancellationToken);
         if (Practices.Count > 0 && found.Card.Stages[^1].Scores != Scorer.Side)
         {
-            var here = (await squad.ListAsync(Practices[0].TeamId, stop)).Count - PracticeBook.Absent(Practices[0]).Count;
+            var here =
+                (await squad.ListAsync(Practices[0].TeamId, cancellationToken)).Count - PracticeBook.Absent(Practices[0]).Count;
             Groups = Math.Max(1, (int)Math.Round((double)here / found.Card.Players.Best));
         }
 

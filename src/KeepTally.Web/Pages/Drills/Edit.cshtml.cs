@@ -16,7 +16,7 @@ namespace KeepTally.Web.Pages.Drills;
 /// The editor of a card. The card is a JSON text all along; the fields are laid over it, the core reads it and says in
 /// plain words what its rules mean, or what is wrong with it and where.
 /// </summary>
-public sealed class EditModel(DrillBook book, CardDesk desk) : PageModel
+public sealed class EditModel(DrillBook book, CardWriter writer) : PageModel
 {
     private static readonly JsonSerializerOptions Written = new()
     {
@@ -46,15 +46,15 @@ public sealed class EditModel(DrillBook book, CardDesk desk) : PageModel
 
     public TryPad? Try { get; private set; }
 
-    public async Task<IActionResult> OnGetAsync(string? id, string? copy, string? variant, CancellationToken stop)
+    public async Task<IActionResult> OnGetAsync(string? id, string? copy, string? variant, CancellationToken cancellationToken)
     {
         if ((id ?? copy ?? variant) is not { } source)
         {
-            await TakeAsync(CardTemplates.NewCard(), stop);
+            await TakeAsync(CardTemplates.NewCard(), cancellationToken);
             return Page();
         }
 
-        if (await book.FindAsync(source, null, stop) is not { } page)
+        if (await book.FindAsync(source, null, cancellationToken) is not { } page)
         {
             return NotFound();
         }
@@ -71,14 +71,14 @@ public sealed class EditModel(DrillBook book, CardDesk desk) : PageModel
             FieldPath.Set(tree, "variantOf", variant is null ? null : JsonValue.Create(variant));
         }
 
-        await TakeAsync(tree, stop);
+        await TakeAsync(tree, cancellationToken);
         return Page();
     }
 
     /// <summary>A button of the form: something is added, taken out or moved.</summary>
-    public async Task<IActionResult> OnPostChangeAsync(string? id, string act, CancellationToken stop)
+    public async Task<IActionResult> OnPostChangeAsync(string? id, string act, CancellationToken cancellationToken)
     {
-        if (!await TakeFormAsync(id, act, stop))
+        if (!await TakeFormAsync(id, act, cancellationToken))
         {
             return BadRequest();
         }
@@ -87,21 +87,21 @@ public sealed class EditModel(DrillBook book, CardDesk desk) : PageModel
     }
 
     /// <summary>What the rules mean as they stand, while one types.</summary>
-    public async Task<IActionResult> OnPostWordsAsync(string? id, CancellationToken stop)
+    public async Task<IActionResult> OnPostWordsAsync(string? id, CancellationToken cancellationToken)
     {
         ShowsFaults = true;
-        return await TakeFormAsync(id, null, stop) ? Partial("_Words", this) : BadRequest();
+        return await TakeFormAsync(id, null, cancellationToken) ? Partial("_Words", this) : BadRequest();
     }
 
     /// <summary>The pad with made-up players.</summary>
-    public async Task<IActionResult> OnPostTryAsync(string? id, int stage, int players, CancellationToken stop)
+    public async Task<IActionResult> OnPostTryAsync(string? id, int stage, int players, CancellationToken cancellationToken)
     {
-        if (!await TakeFormAsync(id, null, stop))
+        if (!await TakeFormAsync(id, null, cancellationToken))
         {
             return BadRequest();
         }
 
-        if (Card is not null && SheetDealer.Unfit(Card, Math.Clamp(stage, 0, Card.Stages.Count - 1)) is { } unfit)
+        if (Card is not null && StageDealer.Unfit(Card, Math.Clamp(stage, 0, Card.Stages.Count - 1)) is { } unfit)
         {
             (Card, Faults, ShowsFaults) = (null, [unfit], true);
         }
@@ -111,12 +111,12 @@ public sealed class EditModel(DrillBook book, CardDesk desk) : PageModel
     }
 
     /// <summary>The card as a text, in place of the fields.</summary>
-    public async Task<IActionResult> OnPostTextAsync(string? id, int revision, string? text, CancellationToken stop)
+    public async Task<IActionResult> OnPostTextAsync(string? id, int revision, string? text, CancellationToken cancellationToken)
     {
         (CardId, Revision, ShowsFaults) = (id, revision, true);
         if (TryParse(text ?? "", out var tree))
         {
-            await TakeAsync(tree, stop);
+            await TakeAsync(tree, cancellationToken);
         }
         else
         {
@@ -128,11 +128,11 @@ public sealed class EditModel(DrillBook book, CardDesk desk) : PageModel
         return Page();
     }
 
-    public async Task<IActionResult> OnPostSaveAsync(string? id, string? why, CancellationToken stop)
+    public async Task<IActionResult> OnPostSaveAsync(string? id, string? why, CancellationToken cancellationToken)
     {
         ShowsFaults = true;
         Why = why?.Trim() ?? "";
-        if (!await TakeFormAsync(id, null, stop))
+        if (!await TakeFormAsync(id, null, cancellationToken))
         {
             return BadRequest();
         }
@@ -142,7 +142,7 @@ public sealed class EditModel(DrillBook book, CardDesk desk) : PageModel
             return Page();
         }
 
-        var saved = await desk.SaveAsync(Json, Revision, Why, stop);
+        var saved = await writer.SaveAsync(Json, Revision, Why, cancellationToken);
         if (saved.IsSaved)
         {
             return RedirectToPage("/Drills/Card", new { id = saved.Id });
@@ -170,7 +170,7 @@ public sealed class EditModel(DrillBook book, CardDesk desk) : PageModel
     /// <summary>Whether the text in hand could not be turned into fields.</summary>
     public bool IsBroken => Json.Length > 0 && !TryParse(Json, out _);
 
-    private async Task<bool> TakeFormAsync(string? id, string? act, CancellationToken stop)
+    private async Task<bool> TakeFormAsync(string? id, string? act, CancellationToken cancellationToken)
     {
         var form = Request.Form;
         CardId = id;
@@ -187,14 +187,14 @@ public sealed class EditModel(DrillBook book, CardDesk desk) : PageModel
             CardChange.Do(tree, act);
         }
 
-        await TakeAsync(tree, stop);
+        await TakeAsync(tree, cancellationToken);
         return true;
     }
 
-    private async Task TakeAsync(JsonObject tree, CancellationToken stop)
+    private async Task TakeAsync(JsonObject tree, CancellationToken cancellationToken)
     {
         // A new card takes its id from its name; an old one keeps it, whatever the text says.
-        tree["id"] = CardId ?? await desk.FreeIdAsync(tree["name"]?.ToString() ?? "", stop);
+        tree["id"] = CardId ?? await writer.FreeIdAsync(tree["name"]?.ToString() ?? "", cancellationToken);
         Tree = tree;
 
         Json = tree.ToJsonString(Written);

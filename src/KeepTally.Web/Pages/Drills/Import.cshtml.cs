@@ -5,7 +5,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace KeepTally.Web.Pages.Drills;
 
 /// <summary>Brings a card or a whole book in from a file or a pasted text: all of it, or nothing and every fault.</summary>
-public sealed class ImportModel(CardDesk desk) : PageModel
+public sealed class ImportModel(CardWriter writer) : PageModel
 {
     private const long LargestBytes = 4_000_000;
 
@@ -17,7 +17,7 @@ public sealed class ImportModel(CardDesk desk) : PageModel
 
     public void OnGet() { }
 
-    public async Task OnPostAsync(IFormFile? file, string? text, CancellationToken stop)
+    public async Task OnPostAsync(IFormFile? file, string? text, CancellationToken cancellationToken)
     {
         if (file is { Length: > LargestBytes })
         {
@@ -31,7 +31,7 @@ public sealed class ImportModel(CardDesk desk) : PageModel
         if (file is { Length: > 0 })
         {
             using var reader = new StreamReader(file.OpenReadStream());
-            Text = await reader.ReadToEndAsync(stop);
+            Text = await reader.ReadToEndAsync(cancellationToken);
         }
         else
         {
@@ -44,6 +44,6 @@ public sealed class ImportModel(CardDesk desk) : PageModel
             return;
         }
 
-        (Taken, Faults) = await desk.ImportAsync(Text, stop);
+        (Taken, Faults) = await writer.ImportAsync(Text, cancellationToken);
     }
 }

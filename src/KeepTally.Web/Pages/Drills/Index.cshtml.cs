@@ -63,10 +63,10 @@ public sealed class IndexModel(DrillBook book, TimeProvider clock) : PageModel
         || Rested is not null
         || Hand.Length > 0;
 
-    public async Task<IActionResult> OnGetAsync(CancellationToken stop)
+    public async Task<IActionResult> OnGetAsync(CancellationToken cancellationToken)
     {
         Today = DateOnly.FromDateTime(clock.GetLocalNow().DateTime);
-        var all = await book.ListAsync(Archived, stop);
+        var all = await book.ListAsync(Archived, cancellationToken);
         All = all.Count;
         Sports = Distinct(all, entry => entry.Card.Sports.Where(sport => sport != BookFilter.AnySport));
         Skills = Distinct(all, entry => entry.Card.Skills);
@@ -86,8 +86,8 @@ public sealed class IndexModel(DrillBook book, TimeProvider clock) : PageModel
     }
 
     /// <summary>The whole book as one file.</summary>
-    public async Task<IActionResult> OnGetBookAsync(CancellationToken stop) =>
-        File(Encoding.UTF8.GetBytes(await book.ExportAsync(stop)), "application/json", "drill-book.json");
+    public async Task<IActionResult> OnGetBookAsync(CancellationToken cancellationToken) =>
+        File(Encoding.UTF8.GetBytes(await book.ExportAsync(cancellationToken)), "application/json", "drill-book.json");
 
     /// <summary>"today", "yesterday", "9 days ago", "3 weeks ago", "never".</summary>
     public static string Ago(DateOnly? last, DateOnly today) =>

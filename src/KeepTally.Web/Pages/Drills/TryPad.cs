@@ -37,8 +37,8 @@ public sealed record TryPad(DrillPad Pad, string PracticeJson, int Stage, int Pl
         var count = Math.Clamp(players > 0 ? players : card.Players.Best, 1, Names.Length);
         var rules = card.Stages[stage];
         var made = Names.Take(count).Select((name, index) => new Member($"p{index + 1}", name)).ToArray();
-        var (name, head, _, _) = SheetDealer.Deal(card, stage, made, GroupsOf(rules, count))[0];
-        var live = LiveSheet.Open(card, head).Sure();
+        var (name, head, _, _) = StageDealer.Deal(card, stage, made, GroupsOf(rules, count))[0];
+        var live = Sheet.Open(card, head).Require();
         var pad = DrillPad.Of(0, $"{card.Name}: {rules.Name}", card.Minutes, [new RunSheet("try", "", live)]);
         return new TryPad(
             pad,

@@ -15,7 +15,7 @@ public sealed class IndexModel(
     SquadBook squad,
     PairBook pairs,
     GroupPlan plan,
-    GroupDesk desk,
+    GroupWriter writer,
     PlayerLevels levels
 ) : PageModel
 {
@@ -62,99 +62,117 @@ public sealed class IndexModel(
             GroupBound.Coaches => "there are no more coaches",
         };
 
-    public async Task<IActionResult> OnGetAsync(int id, CancellationToken stop) => await LoadAsync(id, stop) ? Page() : NotFound();
+    public async Task<IActionResult> OnGetAsync(int id, CancellationToken cancellationToken) =>
+        await LoadAsync(id, cancellationToken) ? Page() : NotFound();
 
-    public Task<IActionResult> OnPostSplitAsync(int id, SplitWay way, int seed, string? by, CancellationToken stop) =>
+    public Task<IActionResult> OnPostSplitAsync(int id, SplitWay way, int seed, string? by, CancellationToken cancellationToken) =>
         DoneAsync(
             id,
-            desk.SplitAsync(id, way == SplitWay.Level && string.IsNullOrEmpty(by) ? SplitWay.Listed : way, seed, by ?? "", stop),
-            stop
+            writer.SplitAsync(
+                id,
+                way == SplitWay.Level && string.IsNullOrEmpty(by) ? SplitWay.Listed : way,
+                seed,
+                by ?? "",
+                cancellationToken
+            ),
+            cancellationToken
         );
 
-    public Task<IActionResult> OnPostMeansAsync(int id, int? balls, int? courts, int? coaches, CancellationToken stop) =>
-        DoneAsync(id, desk.MeansAsync(id, balls, courts, coaches, stop), stop);
+    public Task<IActionResult> OnPostMeansAsync(
+        int id,
+        int? balls,
+        int? courts,
+        int? coaches,
+        CancellationToken cancellationToken
+    ) => DoneAsync(id, writer.MeansAsync(id, balls, courts, coaches, cancellationToken), cancellationToken);
 
-    public Task<IActionResult> OnPostCountAsync(int id, int block, GroupsBy by, int number, CancellationToken stop) =>
-        DoneAsync(id, desk.CountAsync(id, block, by, number, stop), stop);
+    public Task<IActionResult> OnPostCountAsync(int id, int block, GroupsBy by, int number, CancellationToken cancellationToken) =>
+        DoneAsync(id, writer.CountAsync(id, block, by, number, cancellationToken), cancellationToken);
 
-    public Task<IActionResult> OnPostMoveAsync(int id, int? block, string player, int to, CancellationToken stop) =>
-        ByHandAsync(id, block, () => desk.MoveAsync(id, block, player, to, stop), stop);
+    public Task<IActionResult> OnPostMoveAsync(int id, int? block, string player, int to, CancellationToken cancellationToken) =>
+        ByHandAsync(id, block, () => writer.MoveAsync(id, block, player, to, cancellationToken), cancellationToken);
 
-    public Task<IActionResult> OnPostExchangeAsync(int id, int? block, string player, string other, CancellationToken stop) =>
-        ByHandAsync(id, block, () => desk.ExchangeAsync(id, block, player, other, stop), stop);
+    public Task<IActionResult> OnPostExchangeAsync(
+        int id,
+        int? block,
+        string player,
+        string other,
+        CancellationToken cancellationToken
+    ) => ByHandAsync(id, block, () => writer.ExchangeAsync(id, block, player, other, cancellationToken), cancellationToken);
 
-    public Task<IActionResult> OnPostSettleAsync(int id, int block, CancellationToken stop) =>
-        DoneAsync(id, desk.SettleAsync(id, block, stop), stop);
+    public Task<IActionResult> OnPostSettleAsync(int id, int block, CancellationToken cancellationToken) =>
+        DoneAsync(id, writer.SettleAsync(id, block, cancellationToken), cancellationToken);
 
-    public Task<IActionResult> OnPostLetGoAsync(int id, int? block, CancellationToken stop) =>
-        DoneAsync(id, desk.LetGoAsync(id, block, stop), stop);
+    public Task<IActionResult> OnPostLetGoAsync(int id, int? block, CancellationToken cancellationToken) =>
+        DoneAsync(id, writer.LetGoAsync(id, block, cancellationToken), cancellationToken);
 
-    public async Task<IActionResult> OnPostPairAsync(int id, int one, int other, bool together, CancellationToken stop)
+    public async Task<IActionResult> OnPostPairAsync(int id, int one, int other, bool together, CancellationToken cancellationToken)
     {
-        if (await book.FindAsync(id, stop) is not { } practice)
+        if (await book.FindAsync(id, cancellationToken) is not { } practice)
         {
             return NotFound();
         }
 
-        Hindrance = await pairs.KeepAsync(practice.TeamId, one, other, together, stop);
-        return await AnswerAsync(id, stop);
+        Hindrance = await pairs.KeepAsync(practice.TeamId, one, other, together, cancellationToken);
+        return await AnswerAsync(id, cancellationToken);
     }
 
-    public async Task<IActionResult> OnPostUnpairAsync(int id, int pair, CancellationToken stop) =>
-        await book.FindAsync(id, stop) is { } practice && await pairs.LetGoAsync(practice.TeamId, pair, stop)
-            ? await AnswerAsync(id, stop)
+    public async Task<IActionResult> OnPostUnpairAsync(int id, int pair, CancellationToken cancellationToken) =>
+        await book.FindAsync(id, cancellationToken) is { } practice
+        && await pairs.LetGoAsync(practice.TeamId, pair, cancellationToken)
+            ? await AnswerAsync(id, cancellationToken)
             : NotFound();
 
-    private async Task<IActionResult> ByHandAsync(int id, int? block, Func<Task<bool>> change, CancellationToken stop)
+    private async Task<IActionResult> ByHandAsync(int id, int? block, Func<Task<bool>> change, CancellationToken cancellationToken)
     {
-        var before = await EvenAsync(id, block, stop);
+        var before = await EvenAsync(id, block, cancellationToken);
         if (!await change())
         {
             return NotFound();
         }
 
         Before = before is null ? null : (block, before);
-        return await AnswerAsync(id, stop);
+        return await AnswerAsync(id, cancellationToken);
     }
 
-    private async Task<string?> EvenAsync(int id, int? block, CancellationToken stop)
+    private async Task<string?> EvenAsync(int id, int? block, CancellationToken cancellationToken)
     {
-        if (await book.FindAsync(id, stop) is not { } practice)
+        if (await book.FindAsync(id, cancellationToken) is not { } practice)
         {
             return null;
         }
 
-        var planned = await plan.OfAsync(practice, stop);
+        var planned = await plan.OfAsync(practice, cancellationToken);
         var groups = block is null ? planned.Settled : planned.Blocks.FirstOrDefault(each => each.Block.Id == block)?.Groups;
         return groups is null ? null : EvenWordsOf(groups);
     }
 
-    private async Task<IActionResult> DoneAsync(int id, Task<bool> change, CancellationToken stop) =>
-        await change ? await AnswerAsync(id, stop) : NotFound();
+    private async Task<IActionResult> DoneAsync(int id, Task<bool> change, CancellationToken cancellationToken) =>
+        await change ? await AnswerAsync(id, cancellationToken) : NotFound();
 
-    private async Task<IActionResult> AnswerAsync(int id, CancellationToken stop)
+    private async Task<IActionResult> AnswerAsync(int id, CancellationToken cancellationToken)
     {
         if (!Request.Headers.ContainsKey("HX-Request") && Hindrance is null)
         {
             return RedirectToPage(new { id });
         }
 
-        await LoadAsync(id, stop);
+        await LoadAsync(id, cancellationToken);
         return Request.Headers.ContainsKey("HX-Request") ? Partial("_Groups", this) : Page();
     }
 
-    private async Task<bool> LoadAsync(int id, CancellationToken stop)
+    private async Task<bool> LoadAsync(int id, CancellationToken cancellationToken)
     {
-        if (await book.FindAsync(id, stop) is not { } practice)
+        if (await book.FindAsync(id, cancellationToken) is not { } practice)
         {
             return false;
         }
 
         Practice = practice;
-        Players = await squad.ListAsync(practice.TeamId, stop);
-        Pairs = await pairs.ListAsync(practice.TeamId, stop);
-        LevelChoices = await levels.ChoicesAsync(practice.TeamId, stop);
-        Planned = await plan.OfAsync(practice, stop);
+        Players = await squad.ListAsync(practice.TeamId, cancellationToken);
+        Pairs = await pairs.ListAsync(practice.TeamId, cancellationToken);
+        LevelChoices = await levels.ChoicesAsync(practice.TeamId, cancellationToken);
+        Planned = await plan.OfAsync(practice, cancellationToken);
         return true;
     }
 }

@@ -8,5 +8,5 @@ public sealed class IndexModel(PracticeBook book) : PageModel
 {
     public IReadOnlyList<BegunPractice> Practices { get; private set; } = [];
 
-    public async Task OnGetAsync(CancellationToken stop) => Practices = await book.BegunAsync(stop);
+    public async Task OnGetAsync(CancellationToken cancellationToken) => Practices = await book.BegunAsync(cancellationToken);
 }

@@ -17,26 +17,26 @@ public sealed class PracticeModel(PracticeBook book, PracticeResults results) : 
 
     public IReadOnlyList<DrillResult> Drills { get; private set; } = [];
 
-    public async Task<IActionResult> OnGetAsync(int id, CancellationToken stop)
+    public async Task<IActionResult> OnGetAsync(int id, CancellationToken cancellationToken)
     {
-        if (await book.FindAsync(id, stop) is not { } practice)
+        if (await book.FindAsync(id, cancellationToken) is not { } practice)
         {
             return NotFound();
         }
 
         Practice = practice;
-        Drills = await results.OfAsync(id, stop);
+        Drills = await results.OfAsync(id, cancellationToken);
         return Page();
     }
 
-    public async Task<IActionResult> OnGetCsvAsync(int id, CancellationToken stop)
+    public async Task<IActionResult> OnGetCsvAsync(int id, CancellationToken cancellationToken)
     {
-        if (await book.FindAsync(id, stop) is not { } practice)
+        if (await book.FindAsync(id, cancellationToken) is not { } practice)
         {
             return NotFound();
         }
 
-        var csv = ResultsCsv.Write(practice.Date, await results.OfAsync(id, stop));
+        var csv = ResultsCsv.Write(practice.Date, await results.OfAsync(id, cancellationToken));
         var name = string.Create(CultureInfo.InvariantCulture, $"results-{practice.Date:yyyy-MM-dd}.csv");
         return File(Encoding.UTF8.GetBytes(csv), "text/csv; charset=utf-8", name);
     }

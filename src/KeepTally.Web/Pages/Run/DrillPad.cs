@@ -78,7 +78,7 @@ public sealed record SheetPad(
     string Drill,
     Stage Stage,
     IReadOnlyList<Caution> Cautions,
-    Stop? Stop,
+    CircuitStop? Stop,
     int Rows,
     int People,
     IReadOnlyList<string> Members

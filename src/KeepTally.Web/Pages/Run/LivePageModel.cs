@@ -12,7 +12,7 @@ namespace KeepTally.Web.Pages.Run;
 /// from there. Who comes too early is sent to Today.
 /// </summary>
 [ResponseCache(NoStore = true)]
-public abstract class LivePageModel(PracticeBook book, LiveRecord record, TimeProvider clock) : PageModel
+public abstract class LivePageModel(PracticeBook book, RunStore record, TimeProvider clock) : PageModel
 {
     public required Practice Practice { get; set; }
 
@@ -33,14 +33,14 @@ public abstract class LivePageModel(PracticeBook book, LiveRecord record, TimePr
     /// <summary>The screen as it stands when the page is made.</summary>
     public PracticeView View { get; private set; } = new(0, false, false, null);
 
-    public async Task<IActionResult> OnGetAsync(int id, CancellationToken stop)
+    public async Task<IActionResult> OnGetAsync(int id, CancellationToken cancellationToken)
     {
-        if (await book.FindAsync(id, stop) is not { } practice)
+        if (await book.FindAsync(id, cancellationToken) is not { } practice)
         {
             return NotFound();
         }
 
-        var runs = await record.OfAsync(id, stop);
+        var runs = await record.OfAsync(id, cancellationToken);
         if (runs.Count == 0)
         {
             return RedirectToPage("/Index");
@@ -54,7 +54,7 @@ public abstract class LivePageModel(PracticeBook book, LiveRecord record, TimePr
         Blocks = [.. runs.Select(run => practice.Blocks.First(block => block.Id == run.Run.BlockId))];
         var live = new LivePractice("page", [.. runs.Select((run, index) => new LiveRun(Blocks[index].Title, run.Fold()))]);
         // What the clock calls for by now is shown as every device will show it; the devices say it themselves.
-        live.SayDue(Now - Origin);
+        live.AppendDue(Now - Origin);
         View = new RunFace(live).At(Now - Origin);
         LayOut(live);
         return Page();

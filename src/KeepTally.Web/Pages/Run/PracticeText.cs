@@ -9,7 +9,7 @@ internal static class PracticeText
 {
     private static readonly JsonSerializerOptions Camel = new(JsonSerializerDefaults.Web);
 
-    internal static string Of(Practice practice, IReadOnlyList<RecordedRun> runs) =>
+    internal static string Of(Practice practice, IReadOnlyList<StoredRun> runs) =>
         JsonSerializer.Serialize(
             new
             {
@@ -22,7 +22,7 @@ internal static class PracticeText
                         sheet.Row.Id,
                         sheet.Row.Name,
                         Head = sheet.Row.HeadJson,
-                        Events = sheet.Events.Select(said => said.Line),
+                        Events = sheet.Events.Select(row => row.Line),
                         Card = sheet.Row.CardJson,
                         sheet.Row.Stop,
                     }),
@@ -32,6 +32,6 @@ internal static class PracticeText
         );
 
     /// <summary>The last event that stands in the text; listening goes on from there.</summary>
-    internal static long LastSequence(IReadOnlyList<RecordedRun> runs) =>
-        runs.SelectMany(run => run.Sheets).SelectMany(sheet => sheet.Events).Select(said => said.Sequence).DefaultIfEmpty().Max();
+    internal static long LastSequence(IReadOnlyList<StoredRun> runs) =>
+        runs.SelectMany(run => run.Sheets).SelectMany(sheet => sheet.Events).Select(row => row.Sequence).DefaultIfEmpty().Max();
 }

@@ -20,7 +20,7 @@ public sealed class ImportModel(SquadBook squad, TimeProvider clock) : PageModel
 
     public void OnGet() { }
 
-    public async Task OnPostAsync(IFormFile? file, string? text, CancellationToken stop)
+    public async Task OnPostAsync(IFormFile? file, string? text, CancellationToken cancellationToken)
     {
         if (file is { Length: > LargestBytes })
         {
@@ -34,20 +34,20 @@ public sealed class ImportModel(SquadBook squad, TimeProvider clock) : PageModel
         if (file is { Length: > 0 })
         {
             using var reader = new StreamReader(file.OpenReadStream());
-            text = await reader.ReadToEndAsync(stop);
+            text = await reader.ReadToEndAsync(cancellationToken);
         }
 
         Text = text ?? "";
-        Preview = await ReadAsync(stop);
+        Preview = await ReadAsync(cancellationToken);
     }
 
     /// <summary>Takes the good rows of what was shown.</summary>
-    public async Task<IActionResult> OnPostTakeAsync(string? text, CancellationToken stop)
+    public async Task<IActionResult> OnPostTakeAsync(string? text, CancellationToken cancellationToken)
     {
         Text = text ?? "";
-        var preview = await ReadAsync(stop);
-        var team = await squad.TeamAsync(Team, stop);
-        await squad.TakeAsync(team.Id, preview.Rows, stop);
+        var preview = await ReadAsync(cancellationToken);
+        var team = await squad.TeamAsync(Team, cancellationToken);
+        await squad.TakeAsync(team.Id, preview.Rows, cancellationToken);
         return RedirectToPage("/Squad/Index", new { Team });
     }
 
@@ -60,10 +60,14 @@ public sealed class ImportModel(SquadBook squad, TimeProvider clock) : PageModel
             var known => $"changes {known.Name}",
         };
 
-    private async Task<SquadPreview> ReadAsync(CancellationToken stop)
+    private async Task<SquadPreview> ReadAsync(CancellationToken cancellationToken)
     {
-        var team = await squad.TeamAsync(Team, stop);
-        Player[] known = [.. await squad.ListAsync(team.Id, stop), .. await squad.FormerAsync(team.Id, stop)];
+        var team = await squad.TeamAsync(Team, cancellationToken);
+        Player[] known =
+        [
+            .. await squad.ListAsync(team.Id, cancellationToken),
+            .. await squad.FormerAsync(team.Id, cancellationToken),
+        ];
         return SquadCsv.Read(Text, known, clock.GetLocalNow().Year);
     }
 }

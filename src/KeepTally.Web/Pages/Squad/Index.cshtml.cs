@@ -37,11 +37,11 @@ public sealed class IndexModel(SquadBook squad, PlayerErasure erasure) : PageMod
     [BindProperty(SupportsGet = true)]
     public int? Edit { get; set; }
 
-    public async Task<IActionResult> OnGetAsync(CancellationToken stop)
+    public async Task<IActionResult> OnGetAsync(CancellationToken cancellationToken)
     {
         if (Edit is { } id)
         {
-            if (await squad.FindAsync(id, stop) is not { } player)
+            if (await squad.FindAsync(id, cancellationToken) is not { } player)
             {
                 return NotFound();
             }
@@ -49,59 +49,61 @@ public sealed class IndexModel(SquadBook squad, PlayerErasure erasure) : PageMod
             (Form, Team) = (PlayerForm.Of(player), player.TeamId);
         }
 
-        await LoadAsync(stop);
+        await LoadAsync(cancellationToken);
         return Page();
     }
 
-    public async Task<IActionResult> OnPostAsync(CancellationToken stop)
+    public async Task<IActionResult> OnPostAsync(CancellationToken cancellationToken)
     {
         if (!ModelState.IsValid)
         {
-            await LoadAsync(stop);
+            await LoadAsync(cancellationToken);
             return Page();
         }
 
         if (Edit is { } id)
         {
-            return await squad.ChangeAsync(id, Form.Details, stop) ? RedirectToPage(new { Edit = (int?)null, Team }) : NotFound();
+            return await squad.ChangeAsync(id, Form.Details, cancellationToken)
+                ? RedirectToPage(new { Edit = (int?)null, Team })
+                : NotFound();
         }
 
-        var team = await squad.TeamAsync(Team, stop);
-        await squad.AddAsync(team.Id, Form.Details, stop);
+        var team = await squad.TeamAsync(Team, cancellationToken);
+        await squad.AddAsync(team.Id, Form.Details, cancellationToken);
         return RedirectToPage(new { Team });
     }
 
     /// <summary>The squad as CSV.</summary>
-    public async Task<IActionResult> OnGetCsvAsync(CancellationToken stop)
+    public async Task<IActionResult> OnGetCsvAsync(CancellationToken cancellationToken)
     {
-        var team = await squad.TeamAsync(Team, stop);
-        var csv = SquadCsv.Write(await squad.ListAsync(team.Id, stop));
+        var team = await squad.TeamAsync(Team, cancellationToken);
+        var csv = SquadCsv.Write(await squad.ListAsync(team.Id, cancellationToken));
         return File(Encoding.UTF8.GetBytes(csv), "text/csv; charset=utf-8", "squad.csv");
     }
 
-    public async Task<IActionResult> OnPostArchiveAsync(int id, bool away, CancellationToken stop) =>
-        await squad.ArchiveAsync(id, away, stop) ? RedirectToPage(new { Edit = (int?)null, Team }) : NotFound();
+    public async Task<IActionResult> OnPostArchiveAsync(int id, bool away, CancellationToken cancellationToken) =>
+        await squad.ArchiveAsync(id, away, cancellationToken) ? RedirectToPage(new { Edit = (int?)null, Team }) : NotFound();
 
-    public async Task<IActionResult> OnPostEraseAsync(int id, CancellationToken stop) =>
-        await erasure.EraseAsync(id, stop) ? RedirectToPage(new { Edit = (int?)null, Team }) : NotFound();
+    public async Task<IActionResult> OnPostEraseAsync(int id, CancellationToken cancellationToken) =>
+        await erasure.EraseAsync(id, cancellationToken) ? RedirectToPage(new { Edit = (int?)null, Team }) : NotFound();
 
     /// <summary>Adds a team, or gives the one looked at another name.</summary>
-    public async Task<IActionResult> OnPostTeamAsync(string? name, bool rename, CancellationToken stop)
+    public async Task<IActionResult> OnPostTeamAsync(string? name, bool rename, CancellationToken cancellationToken)
     {
         var clean = (name ?? "").Trim();
         if (clean.Length is 0 or > LongestTeamName)
         {
             TeamFault = $"Write a name of 1 to {LongestTeamName} letters.";
             ModelState.Clear();
-            await LoadAsync(stop);
+            await LoadAsync(cancellationToken);
             return Page();
         }
 
         if (!rename)
         {
-            Team = await squad.AddTeamAsync(clean, stop);
+            Team = await squad.AddTeamAsync(clean, cancellationToken);
         }
-        else if (!await squad.RenameTeamAsync((await squad.TeamAsync(Team, stop)).Id, clean, stop))
+        else if (!await squad.RenameTeamAsync((await squad.TeamAsync(Team, cancellationToken)).Id, clean, cancellationToken))
         {
             return NotFound();
         }
@@ -109,12 +111,12 @@ public sealed class IndexModel(SquadBook squad, PlayerErasure erasure) : PageMod
         return RedirectToPage(new { Edit = (int?)null, Team });
     }
 
-    private async Task LoadAsync(CancellationToken stop)
+    private async Task LoadAsync(CancellationToken cancellationToken)
     {
-        var team = await squad.TeamAsync(Team, stop);
+        var team = await squad.TeamAsync(Team, cancellationToken);
         (Shown, Team) = (team, team.Id);
-        Teams = await squad.TeamsAsync(stop);
-        Players = await squad.ListAsync(team.Id, stop);
-        Former = await squad.FormerAsync(team.Id, stop);
+        Teams = await squad.TeamsAsync(cancellationToken);
+        Players = await squad.ListAsync(team.Id, cancellationToken);
+        Former = await squad.FormerAsync(team.Id, cancellationToken);
     }
 }

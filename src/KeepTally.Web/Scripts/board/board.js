@@ -69,8 +69,8 @@ async function begin() {
   const stream = new Stream({
     practice: root.dataset.practice,
     after: root.dataset.after,
-    hear({ sheet, device, n, line }) {
-      core.hear(sheet, device, n, line);
+    receive({ sheet, device, n, line }) {
+      core.receive(sheet, device, n, line);
       soon ??= setTimeout(() => {
         soon = undefined;
         show();

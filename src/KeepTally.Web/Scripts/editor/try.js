@@ -50,9 +50,9 @@ export async function openTry() {
 
   const pad = new Pad(root, {
     tap(sheet, touch) {
-      const said = core.tap(sheet, touch, now());
+      const answer = core.tap(sheet, touch, now());
       show();
-      tell(said.refused || said.why, view.run?.last?.text);
+      tell(answer.refused || answer.why, view.run?.last?.text);
     },
     turn(sheet, unit) {
       core.passTurn(sheet, unit, now());
@@ -64,7 +64,7 @@ export async function openTry() {
     const last = view.run?.last;
     switch (button?.dataset.try) {
       case "go":
-        core.say(view.run.primary, "", now());
+        core.execute(view.run.primary, "", now());
         break;
       case "undo":
         if (last) {
@@ -76,7 +76,7 @@ export async function openTry() {
         skipped += Number(button.dataset.seconds) * 1000;
         break;
       case "rotate":
-        core.say("rotate", "", now());
+        core.execute("rotate", "", now());
         break;
       default:
         return;

@@ -4,8 +4,8 @@ export async function loadCore() {
   const { getAssemblyExports, getConfig } = await dotnet.create();
   const { Bridge } = (await getAssemblyExports(getConfig().mainAssemblyName)).KeepTally.Browser;
   const read = (text) => (text ? JSON.parse(text) : null);
-  /** What came of something said: why not, why so, and the events to keep and to send, each in four lines. */
-  const heard = (text) => {
+  /** What came of a command: why not, why so, and the events to keep and to send, each in four lines. */
+  const answer = (text) => {
     const [refused, why, ...lines] = text.split("\n");
     const events = [];
     for (let i = 0; i < lines.length; i += 4) {
@@ -15,21 +15,21 @@ export async function loadCore() {
   };
   return {
     open: (practice, device) => Bridge.Open(practice, device),
-    hear: (sheet, device, n, line) => Bridge.Hear(sheet, device, n, line),
-    hearAll: (sheet, lines) => Bridge.HearAll(sheet, lines.join("\n")),
-    takeOut: (sheet, line) => Bridge.TakeOut(sheet, line),
+    receive: (sheet, device, n, line) => Bridge.Receive(sheet, device, n, line),
+    receiveAll: (sheet, lines) => Bridge.ReceiveAll(sheet, lines.join("\n")),
+    retract: (sheet, line) => Bridge.Retract(sheet, line),
     describe: (sheet, line) => Bridge.Describe(sheet, line),
     tap: (sheet, { unit, outcome, zone, tags, value }, now) => {
       const more = tags && Object.keys(tags).length > 0 ? JSON.stringify(tags) : "";
-      return heard(Bridge.Tap(sheet, unit, outcome, zone, more, value ?? NaN, now));
+      return answer(Bridge.Tap(sheet, unit, outcome, zone, more, value ?? NaN, now));
     },
-    passTurn: (sheet, unit, now) => heard(Bridge.PassTurn(sheet, unit, now)),
-    say: (word, reason, now) => heard(Bridge.Say(word, reason, now)),
-    moveOn: (sheet, winner, now) => heard(Bridge.MoveOn(sheet, winner, now)),
-    change: (change, now) => heard(Bridge.Change(JSON.stringify(change), now)),
+    passTurn: (sheet, unit, now) => answer(Bridge.PassTurn(sheet, unit, now)),
+    execute: (command, reason, now) => answer(Bridge.Execute(command, reason, now)),
+    rotateWith: (sheet, winner, now) => answer(Bridge.RotateWith(sheet, winner, now)),
+    changeRoster: (change, now) => answer(Bridge.ChangeRoster(JSON.stringify(change), now)),
     who: (now) => read(Bridge.Who(now)),
     boards: (now) => read(Bridge.Boards(now)),
-    undo: (sheet, device, n, now) => heard(Bridge.Undo(sheet, device, n, now)),
+    undo: (sheet, device, n, now) => answer(Bridge.Undo(sheet, device, n, now)),
     look: (now) => read(Bridge.Look(now)),
     clock: (now) => read(Bridge.Clock(now)),
     pulse: (now) => Bridge.Pulse(now),

@@ -3,7 +3,7 @@ const pause = 300;
 
 export class Others {
   #keep;
-  #heard = [];
+  #received = [];
   #timer;
 
   constructor(keep) {
@@ -11,10 +11,10 @@ export class Others {
   }
 
   put({ sheet, device, n, line }) {
-    this.#heard.push({ sheet, device, n, line });
+    this.#received.push({ sheet, device, n, line });
     this.#timer ??= setTimeout(() => {
       this.#timer = undefined;
-      this.#keep.sent(this.#heard.splice(0));
+      this.#keep.sent(this.#received.splice(0));
     }, pause);
   }
 }

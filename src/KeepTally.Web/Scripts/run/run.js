@@ -49,7 +49,7 @@ async function begin() {
   }
   const kept = (await keep.all()).filter((event) => event.sent >= 0);
   Map.groupBy(kept, (event) => event.sheet).forEach((events, sheet) =>
-    core.hearAll(
+    core.receiveAll(
       sheet,
       events.map((event) => event.line),
     ),
@@ -69,14 +69,14 @@ async function begin() {
     keep,
     state: showNet,
     refused(events) {
-      events.forEach(({ sheet, line }) => core.takeOut(sheet, line));
+      events.forEach(({ sheet, line }) => core.retract(sheet, line));
       unkept.add(events);
       by("why").textContent = "";
       tell(`Not written down: ${events[0].why}.`);
       show();
     },
     outdone({ sheet, device, n, line }) {
-      core.hear(sheet, device, n, line);
+      core.receive(sheet, device, n, line);
       tell("Another device had said this at another moment; that one stands.");
       showSoon();
     },
@@ -86,10 +86,10 @@ async function begin() {
   const stream = new Stream({
     practice,
     after: root.dataset.after,
-    hear(event) {
+    receive(event) {
       // What this device said itself is here already, and marked as sent when the server took it.
       if (event.device !== device) {
-        core.hear(event.sheet, event.device, event.n, event.line);
+        core.receive(event.sheet, event.device, event.n, event.line);
         others.put(event);
         showSoon();
       }
@@ -102,19 +102,19 @@ async function begin() {
   const around = new Binding(root, { without: "[data-drill]" });
 
   /** Shows it at once, then keeps it, then sends it. */
-  function act(said) {
-    if (said.refused) {
-      tell(said.refused);
+  function act(answer) {
+    if (answer.refused) {
+      tell(answer.refused);
       return;
     }
     show();
-    if (said.why) {
-      by("why").textContent = said.why;
+    if (answer.why) {
+      by("why").textContent = answer.why;
     }
     if (screen.now.run?.clock.rep) {
       signals.anew();
     }
-    keepAndSend(said.events);
+    keepAndSend(answer.events);
   }
 
   function keepAndSend(events) {
@@ -186,7 +186,7 @@ async function begin() {
         chip.type = "button";
         chip.className = "chip";
         chip.textContent = `${name} won`;
-        chip.addEventListener("click", () => act(core.moveOn(sheet, player, time.now())));
+        chip.addEventListener("click", () => act(core.rotateWith(sheet, player, time.now())));
         return chip;
       }),
     );
@@ -230,12 +230,12 @@ async function begin() {
       act(core.undo(last.sheet, last.device, last.n, time.now()));
     }
   };
-  const say = (word, reason = "") => act(core.say(word, reason, time.now()));
-  const go = () => screen.now.run && say(screen.now.run.primary);
+  const execute = (command, reason = "") => act(core.execute(command, reason, time.now()));
+  const go = () => screen.now.run && execute(screen.now.run.primary);
 
   const who = new Who({
     look: () => core.who(time.now()),
-    change: (change) => act(core.change(change, time.now())),
+    change: (change) => act(core.changeRoster(change, time.now())),
   });
   const boards = new Boards(by("boards"), () => core.boards(time.now()));
   const pad = new Pad(root, {
@@ -244,24 +244,24 @@ async function begin() {
     touched: () => sound.wake(),
   });
   root.addEventListener("click", (event) => {
-    const chip = event.target.closest("[data-say], [data-freeze], [data-tab]");
+    const chip = event.target.closest("[data-command], [data-freeze], [data-tab]");
     if (chip?.dataset.tab) {
       showGroup(chip);
     } else if (chip?.dataset.freeze) {
-      say("freeze", chip.dataset.freeze);
+      execute("freeze", chip.dataset.freeze);
       showMore(false);
     } else if (chip) {
-      sayFromChip(chip);
+      executeFromChip(chip);
     }
   });
 
-  /** What ends something asks once more, on the button itself; once said, it asks anew. */
-  function sayFromChip(chip) {
-    const { sure, say: word } = chip.dataset;
-    if (sure && !chip.classList.contains("is-asking")) {
+  /** What ends something asks once more, on the button itself; once done, it asks anew. */
+  function executeFromChip(chip) {
+    const { confirm, command } = chip.dataset;
+    if (confirm && !chip.classList.contains("is-asking")) {
       const plain = chip.textContent;
       chip.classList.add("is-asking");
-      chip.textContent = sure;
+      chip.textContent = confirm;
       chip.calm = () => {
         clearTimeout(waiting);
         chip.classList.remove("is-asking");
@@ -271,7 +271,7 @@ async function begin() {
       return;
     }
     chip.calm?.();
-    say(word);
+    execute(command);
     showMore(false);
   }
 
@@ -350,10 +350,10 @@ async function begin() {
 
   /** What was pressed before the core was there counts at the moment it was pressed. */
   async function takeEarly() {
-    for (const { says, reading, at, ...touch } of window.early.take()) {
+    for (const { command, reading, at, ...touch } of window.early.take()) {
       const then = time.at(at);
-      if (says) {
-        act(core.say(says, "", then));
+      if (command) {
+        act(core.execute(command, "", then));
       } else if (reading) {
         await pad.press(padOf(touch));
       } else {

@@ -5,14 +5,14 @@ const again = 5000;
 export class Stream {
   #practice;
   #after;
-  #hear;
+  #receive;
   #state;
 
-  /** @param after the last event known already. @param hear takes {sheet, device, n, line}. @param state takes whether the line stands. */
-  constructor({ practice, after, hear, state }) {
+  /** @param after the last event known already. @param receive takes {sheet, device, n, line}. @param state takes whether the line stands. */
+  constructor({ practice, after, receive, state }) {
     this.#practice = practice;
     this.#after = Number(after);
-    this.#hear = hear;
+    this.#receive = receive;
     this.#state = state;
   }
 
@@ -37,7 +37,7 @@ export class Stream {
         return;
       }
       this.#after = sequence;
-      this.#hear(event);
+      this.#receive(event);
     };
   }
 }
