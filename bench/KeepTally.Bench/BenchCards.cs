@@ -1,6 +1,9 @@
 using KeepTally.Core.Cards;
+using KeepTally.Core.Events;
 using KeepTally.Core.Formats;
-using KeepTally.Core.Sheets;
+using KeepTally.Core.Live;
+using KeepTally.Core.Scoring;
+using KeepTally.Core.Scoring;
 
 namespace KeepTally.Bench;
 
@@ -54,7 +57,7 @@ internal static class BenchCards
     internal static Score Sheet(string name)
     {
         var card = Card(name);
-        return Core.Sheets.Score.Open(card, Head(card)).Require();
+        return Score.Open(card, Head(card)).Require();
     }
 
     internal static Sheet Live(string name)

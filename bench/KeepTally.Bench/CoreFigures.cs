@@ -1,5 +1,6 @@
-using KeepTally.Core.Formats;
-using KeepTally.Core.Sheets;
+using KeepTally.Core.Events;
+using KeepTally.Core.Live;
+using KeepTally.Core.Scoring;
 using KeepTally.Core.Words;
 using KeepTally.Screen;
 

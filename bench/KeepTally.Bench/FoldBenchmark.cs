@@ -1,5 +1,6 @@
 using BenchmarkDotNet.Attributes;
-using KeepTally.Core.Sheets;
+using KeepTally.Core.Events;
+using KeepTally.Core.Scoring;
 
 namespace KeepTally.Bench;
 

@@ -1,7 +1,7 @@
 using System.Text;
 using System.Text.Json.Serialization;
-using KeepTally.Core.Formats;
-using KeepTally.Core.Sheets;
+using KeepTally.Core.Events;
+using KeepTally.Core.Live;
 using KeepTally.Screen;
 
 namespace KeepTally.Browser;

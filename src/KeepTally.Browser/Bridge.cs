@@ -1,8 +1,9 @@
 using System.Runtime.InteropServices.JavaScript;
 using System.Text.Json;
 using KeepTally.Core.Clock;
+using KeepTally.Core.Events;
 using KeepTally.Core.Formats;
-using KeepTally.Core.Sheets;
+using KeepTally.Core.Live;
 using KeepTally.Core.Words;
 using KeepTally.Screen;
 

@@ -3,7 +3,7 @@ using System.Globalization;
 using System.Text;
 using System.Text.Json;
 using System.Text.Json.Serialization.Metadata;
-using KeepTally.Core.Sheets;
+using KeepTally.Core.Live;
 using KeepTally.Screen;
 
 namespace KeepTally.Browser;

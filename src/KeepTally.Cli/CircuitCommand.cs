@@ -1,6 +1,6 @@
 using System.CommandLine;
 using System.Text.Json;
-using KeepTally.Core.Places;
+using KeepTally.Core.Circuits;
 
 namespace KeepTally.Cli;
 

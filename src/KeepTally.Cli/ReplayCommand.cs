@@ -1,7 +1,9 @@
 using System.CommandLine;
+using KeepTally.Core.Events;
 using KeepTally.Core.Faults;
 using KeepTally.Core.Formats;
-using KeepTally.Core.Sheets;
+using KeepTally.Core.Live;
+using KeepTally.Core.Scoring;
 
 namespace KeepTally.Cli;
 

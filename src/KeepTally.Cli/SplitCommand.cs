@@ -1,7 +1,7 @@
 using System.CommandLine;
 using System.Text.Encodings.Web;
 using System.Text.Json;
-using KeepTally.Core.Places;
+using KeepTally.Core.Groups;
 
 namespace KeepTally.Cli;
 

@@ -1,6 +1,6 @@
 using System.Text.Json;
 using KeepTally.Core.Faults;
-using KeepTally.Core.Places;
+using KeepTally.Core.Groups;
 
 namespace KeepTally.Cli;
 

@@ -1,10 +1,9 @@
 using System.Globalization;
 using KeepTally.Core.Cards;
 using KeepTally.Core.Clock;
-using KeepTally.Core.Layout;
+using KeepTally.Core.Live;
 using KeepTally.Core.Places;
-using KeepTally.Core.Sheets;
-using KeepTally.Core.Words;
+using KeepTally.Core.Text;
 
 namespace KeepTally.Screen;
 

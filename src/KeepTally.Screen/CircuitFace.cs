@@ -1,6 +1,6 @@
 using KeepTally.Core.Clock;
-using KeepTally.Core.Sheets;
-using KeepTally.Core.Words;
+using KeepTally.Core.Live;
+using KeepTally.Core.Text;
 
 namespace KeepTally.Screen;
 

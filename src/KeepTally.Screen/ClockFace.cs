@@ -1,6 +1,6 @@
 using System.Globalization;
 using KeepTally.Core.Clock;
-using KeepTally.Core.Sheets;
+using KeepTally.Core.Live;
 
 namespace KeepTally.Screen;
 

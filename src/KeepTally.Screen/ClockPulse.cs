@@ -1,4 +1,4 @@
-using KeepTally.Core.Sheets;
+using KeepTally.Core.Live;
 
 namespace KeepTally.Screen;
 

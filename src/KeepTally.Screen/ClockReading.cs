@@ -1,5 +1,5 @@
 using KeepTally.Core.Clock;
-using KeepTally.Core.Sheets;
+using KeepTally.Core.Live;
 
 namespace KeepTally.Screen;
 

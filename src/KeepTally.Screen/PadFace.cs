@@ -1,8 +1,12 @@
 using KeepTally.Core.Cards;
 using KeepTally.Core.Clock;
+using KeepTally.Core.Floor;
+using KeepTally.Core.Live;
 using KeepTally.Core.Places;
-using KeepTally.Core.Sheets;
-using KeepTally.Core.Words;
+using KeepTally.Core.Rules.Measures;
+using KeepTally.Core.Scoring;
+using KeepTally.Core.Tallies;
+using KeepTally.Core.Text;
 
 namespace KeepTally.Screen;
 

@@ -1,6 +1,8 @@
 using System.Globalization;
 using KeepTally.Core.Cards;
-using KeepTally.Core.Sheets;
+using KeepTally.Core.Live;
+using KeepTally.Core.Rules.Ladders;
+using KeepTally.Core.Scoring;
 
 namespace KeepTally.Screen;
 

@@ -1,5 +1,6 @@
 using KeepTally.Core.Clock;
-using KeepTally.Core.Sheets;
+using KeepTally.Core.Events;
+using KeepTally.Core.Live;
 
 namespace KeepTally.Screen;
 

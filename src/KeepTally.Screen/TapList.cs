@@ -1,6 +1,8 @@
-using KeepTally.Core.Cards;
-using KeepTally.Core.Sheets;
-using KeepTally.Core.Words;
+using KeepTally.Core.Events;
+using KeepTally.Core.Live;
+using KeepTally.Core.Rules.Zones;
+using KeepTally.Core.Scoring;
+using KeepTally.Core.Text;
 
 namespace KeepTally.Screen;
 

@@ -1,5 +1,5 @@
-using KeepTally.Core.Sheets;
-using KeepTally.Core.Words;
+using KeepTally.Core.Live;
+using KeepTally.Core.Text;
 
 namespace KeepTally.Screen;
 

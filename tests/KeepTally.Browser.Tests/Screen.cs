@@ -1,8 +1,9 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
+using KeepTally.Core.Circuits;
+using KeepTally.Core.Events;
 using KeepTally.Core.Formats;
-using KeepTally.Core.Places;
-using KeepTally.Core.Sheets;
+using KeepTally.Core.Live;
 
 namespace KeepTally.Browser.Tests;
 

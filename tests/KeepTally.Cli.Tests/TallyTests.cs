@@ -1,5 +1,4 @@
 using System.Text.Json;
-using KeepTally.Core.Places;
 
 namespace KeepTally.Cli.Tests;
 

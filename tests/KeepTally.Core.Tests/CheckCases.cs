@@ -1,7 +1,9 @@
 using System.Text.Json;
+using KeepTally.Core.Events;
 using KeepTally.Core.Formats;
+using KeepTally.Core.Live;
 using KeepTally.Core.Places;
-using KeepTally.Core.Sheets;
+using KeepTally.Core.Scoring;
 
 namespace KeepTally.Core.Tests;
 

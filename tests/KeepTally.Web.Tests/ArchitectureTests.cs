@@ -1,5 +1,7 @@
 using System.Reflection;
 using System.Xml.Linq;
+using KeepTally.Store;
+using KeepTally.Web.Hosting;
 
 namespace KeepTally.Web.Tests;
 

@@ -1,5 +1,11 @@
 using KeepTally.Core.Clock;
 using KeepTally.Core.Places;
+using KeepTally.Core.Rules.Endings;
+using KeepTally.Core.Rules.Ladders;
+using KeepTally.Core.Rules.Limits;
+using KeepTally.Core.Rules.Measures;
+using KeepTally.Core.Rules.Tagging;
+using KeepTally.Core.Rules.Zones;
 
 namespace KeepTally.Core.Cards;
 

@@ -1,6 +1,7 @@
 using System.Text.Json;
 using KeepTally.Core.Cards;
 using KeepTally.Core.Faults;
+using KeepTally.Core.Json;
 
 namespace KeepTally.Core.Formats;
 

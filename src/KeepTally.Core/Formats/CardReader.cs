@@ -1,5 +1,7 @@
 using KeepTally.Core.Cards;
 using KeepTally.Core.Faults;
+using KeepTally.Core.Json;
+using KeepTally.Core.Layout;
 
 namespace KeepTally.Core.Formats;
 

@@ -1,4 +1,5 @@
 using KeepTally.Core.Cards;
+using KeepTally.Core.Json;
 
 namespace KeepTally.Core.Formats;
 

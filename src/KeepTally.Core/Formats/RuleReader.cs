@@ -1,4 +1,9 @@
 using KeepTally.Core.Cards;
+using KeepTally.Core.Json;
+using KeepTally.Core.Rules.Limits;
+using KeepTally.Core.Rules.Measures;
+using KeepTally.Core.Rules.Tagging;
+using KeepTally.Core.Rules.Zones;
 
 namespace KeepTally.Core.Formats;
 
@@ -36,7 +41,7 @@ internal static class RuleReader
             place.Wrong("no zone is asked for", "write zones: the zones in the order they are asked");
         }
 
-        if (zones.Contains(Cards.Targets.None))
+        if (zones.Contains(Rules.Zones.Targets.None))
         {
             place.Find("zones")?.Wrong("\"none\" means no zone was hit", "give the zone another id");
         }

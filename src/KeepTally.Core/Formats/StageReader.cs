@@ -1,4 +1,9 @@
 using KeepTally.Core.Cards;
+using KeepTally.Core.Clock;
+using KeepTally.Core.Json;
+using KeepTally.Core.Places;
+using KeepTally.Core.Rules.Endings;
+using KeepTally.Core.Rules.Ladders;
 
 namespace KeepTally.Core.Formats;
 

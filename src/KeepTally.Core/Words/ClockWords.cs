@@ -1,4 +1,5 @@
 using KeepTally.Core.Clock;
+using KeepTally.Core.Text;
 
 namespace KeepTally.Core.Words;
 

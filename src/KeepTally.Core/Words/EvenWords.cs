@@ -1,4 +1,5 @@
-using KeepTally.Core.Places;
+using KeepTally.Core.Groups;
+using KeepTally.Core.Text;
 
 namespace KeepTally.Core.Words;
 

@@ -1,5 +1,6 @@
 using KeepTally.Core.Cards;
 using KeepTally.Core.Places;
+using KeepTally.Core.Text;
 
 namespace KeepTally.Core.Words;
 

@@ -1,4 +1,9 @@
 using KeepTally.Core.Cards;
+using KeepTally.Core.Rules.Endings;
+using KeepTally.Core.Rules.Ladders;
+using KeepTally.Core.Rules.Measures;
+using KeepTally.Core.Rules.Zones;
+using KeepTally.Core.Text;
 
 namespace KeepTally.Core.Words;
 

@@ -1,5 +1,14 @@
 using KeepTally.Core.Cards;
-using KeepTally.Core.Sheets;
+using KeepTally.Core.Events;
+using KeepTally.Core.Live;
+using KeepTally.Core.Rules.Endings;
+using KeepTally.Core.Rules.Ladders;
+using KeepTally.Core.Rules.Limits;
+using KeepTally.Core.Rules.Measures;
+using KeepTally.Core.Rules.Zones;
+using KeepTally.Core.Scoring;
+using KeepTally.Core.Tallies;
+using KeepTally.Core.Text;
 
 namespace KeepTally.Core.Words;
 

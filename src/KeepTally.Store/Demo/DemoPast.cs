@@ -1,7 +1,7 @@
 using System.Globalization;
 using KeepTally.Core.Chance;
-using KeepTally.Core.Places;
-using KeepTally.Core.Sheets;
+using KeepTally.Core.Groups;
+using KeepTally.Core.Live;
 using KeepTally.Store.Events;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Tables;

@@ -1,7 +1,8 @@
 using KeepTally.Core.Cards;
 using KeepTally.Core.Chance;
 using KeepTally.Core.Clock;
-using KeepTally.Core.Sheets;
+using KeepTally.Core.Floor;
+using KeepTally.Core.Live;
 
 namespace KeepTally.Store.Demo;
 

@@ -1,5 +1,6 @@
+using KeepTally.Core.Events;
 using KeepTally.Core.Faults;
-using KeepTally.Core.Sheets;
+using KeepTally.Core.Scoring;
 using KeepTally.Store.Book;
 using KeepTally.Store.Tables;
 using Microsoft.EntityFrameworkCore;

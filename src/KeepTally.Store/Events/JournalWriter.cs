@@ -1,5 +1,5 @@
 using System.Threading.Channels;
-using KeepTally.Core.Sheets;
+using KeepTally.Core.Events;
 using KeepTally.Store.Tables;
 using Microsoft.Data.Sqlite;
 

@@ -1,7 +1,7 @@
 using KeepTally.Core.Cards;
-using KeepTally.Core.Formats;
-using KeepTally.Core.Places;
-using KeepTally.Core.Sheets;
+using KeepTally.Core.Circuits;
+using KeepTally.Core.Events;
+using KeepTally.Core.Live;
 using KeepTally.Store.Tables;
 
 namespace KeepTally.Store.Practices;

@@ -1,7 +1,7 @@
 using KeepTally.Core.Cards;
-using KeepTally.Core.Places;
-using KeepTally.Core.Planning;
-using KeepTally.Core.Sheets;
+using KeepTally.Core.Events;
+using KeepTally.Core.Groups;
+using KeepTally.Core.Live;
 using KeepTally.Store.Tables;
 
 namespace KeepTally.Store.Practices;

@@ -1,8 +1,7 @@
 using KeepTally.Core.Cards;
+using KeepTally.Core.Events;
 using KeepTally.Core.Faults;
-using KeepTally.Core.Places;
-using KeepTally.Core.Planning;
-using KeepTally.Core.Sheets;
+using KeepTally.Core.Groups;
 using KeepTally.Store.Squads;
 using KeepTally.Store.Tables;
 

@@ -1,10 +1,9 @@
 using System.Text.Json;
 using KeepTally.Core.Cards;
+using KeepTally.Core.Events;
 using KeepTally.Core.Faults;
-using KeepTally.Core.Places;
-using KeepTally.Core.Planning;
-using KeepTally.Core.Sheets;
-using KeepTally.Core.Words;
+using KeepTally.Core.Groups;
+using KeepTally.Core.Text;
 using KeepTally.Store.Book;
 using KeepTally.Store.Squads;
 using KeepTally.Store.Tables;

@@ -1,5 +1,5 @@
-using KeepTally.Core.Places;
-using KeepTally.Core.Sheets;
+using KeepTally.Core.Events;
+using KeepTally.Core.Groups;
 using KeepTally.Store.Book;
 using KeepTally.Store.Tables;
 using Microsoft.EntityFrameworkCore;

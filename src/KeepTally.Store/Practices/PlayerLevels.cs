@@ -1,4 +1,5 @@
 using KeepTally.Core.Cards;
+using KeepTally.Core.Rules.Measures;
 using KeepTally.Store.Book;
 using Microsoft.EntityFrameworkCore;
 

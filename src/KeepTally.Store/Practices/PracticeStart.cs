@@ -1,5 +1,5 @@
 using System.Security.Cryptography;
-using KeepTally.Core.Formats;
+using KeepTally.Core.Events;
 using KeepTally.Store.Tables;
 using Microsoft.EntityFrameworkCore;
 

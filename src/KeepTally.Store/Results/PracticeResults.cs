@@ -1,7 +1,7 @@
 using KeepTally.Core.Cards;
-using KeepTally.Core.Judgement;
-using KeepTally.Core.Sheets;
-using KeepTally.Core.Words;
+using KeepTally.Core.Events;
+using KeepTally.Core.Scoring;
+using KeepTally.Core.Text;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Tables;
 

@@ -1,6 +1,6 @@
 using System.Globalization;
 using CsvHelper;
-using KeepTally.Core.Judgement;
+using KeepTally.Core.Scoring;
 
 namespace KeepTally.Store.Results;
 

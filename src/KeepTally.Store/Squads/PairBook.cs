@@ -1,4 +1,4 @@
-using KeepTally.Core.Places;
+using KeepTally.Core.Groups;
 using KeepTally.Store.Tables;
 using Microsoft.EntityFrameworkCore;
 

@@ -1,5 +1,4 @@
-using KeepTally.Core.Formats;
-using KeepTally.Core.Sheets;
+using KeepTally.Core.Events;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Caching.Memory;
 

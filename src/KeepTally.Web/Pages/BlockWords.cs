@@ -1,4 +1,4 @@
-using KeepTally.Core.Words;
+using KeepTally.Core.Text;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Tables;
 

@@ -1,7 +1,8 @@
+using KeepTally.Core.Events;
 using KeepTally.Core.Formats;
-using KeepTally.Core.Places;
+using KeepTally.Core.Groups;
 using KeepTally.Core.Planning;
-using KeepTally.Core.Words;
+using KeepTally.Core.Text;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Squads;
 using KeepTally.Store.Tables;
@@ -159,7 +160,7 @@ public sealed class IndexModel(
         Others = [.. (await sheet.OpenAsync(cancellationToken)).Where(other => other.Id != Practice.Id)];
         IsToday = Practice.Date == today;
         Players = await squad.ListAsync(Practice.TeamId, cancellationToken);
-        CallNames = Core.Sheets.CallNames.Of(Players.Select(player => new Core.Sheets.Member(player.UnitId, player.Name)));
+        CallNames = Core.Live.CallNames.Of(Players.Select(player => new Member(player.UnitId, player.Name)));
         Absent = PracticeBook.Absent(Practice);
         LeftOut =
         [

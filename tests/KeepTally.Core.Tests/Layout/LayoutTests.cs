@@ -1,3 +1,4 @@
+using KeepTally.Core.Cards;
 using KeepTally.Core.Faults;
 using KeepTally.Core.Formats;
 using KeepTally.Core.Layout;

@@ -2,6 +2,7 @@ using CsCheck;
 using KeepTally.Core.Cards;
 using KeepTally.Core.Places;
 using KeepTally.Core.Tests.Shipped;
+using KeepTally.Core.Text;
 using KeepTally.Core.Words;
 
 namespace KeepTally.Core.Tests.Places;
@@ -75,7 +76,7 @@ public sealed class FairnessTests
         "Four players: after four changes everyone has done every job as often as the others."
     )]
     public void What_the_numbers_make_of_it_is_said(int players, string clock, string said) =>
-        Assert.Equal(said, FairWords.Of(Sheets.Given.Card(ThreeJobs + clock).Stages[0], players));
+        Assert.Equal(said, FairWords.Of(Given.Card(ThreeJobs + clock).Stages[0], players));
 
     [Fact]
     public void Two_lines_that_never_change_over_are_never_even()
@@ -88,7 +89,7 @@ public sealed class FairnessTests
 
         Assert.Contains(
             "only two of them get a go as left, two as right",
-            FairWords.Of(Sheets.Given.Card(split).Stages[0], 4),
+            FairWords.Of(Given.Card(split).Stages[0], 4),
             StringComparison.Ordinal
         );
     }

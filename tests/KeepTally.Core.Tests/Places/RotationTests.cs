@@ -1,4 +1,5 @@
 using CsCheck;
+using KeepTally.Core.Groups;
 using KeepTally.Core.Places;
 
 namespace KeepTally.Core.Tests.Places;

@@ -1,8 +1,9 @@
 using CsCheck;
 using KeepTally.Core.Cards;
+using KeepTally.Core.Events;
 using KeepTally.Core.Formats;
-using KeepTally.Core.Sheets;
-using KeepTally.Core.Tests.Sheets;
+using KeepTally.Core.Live;
+using KeepTally.Core.Scoring;
 using KeepTally.Core.Words;
 
 namespace KeepTally.Core.Tests.Shipped;

@@ -1,5 +1,7 @@
+using KeepTally.Core.Cards;
 using KeepTally.Core.Clock;
-using KeepTally.Core.Sheets;
+using KeepTally.Core.Events;
+using KeepTally.Core.Live;
 
 namespace KeepTally.Core.Tests.Shipped;
 
@@ -346,8 +348,7 @@ public sealed class FamilyTests
     public void Each_side_comes_from_its_own_line_after_a_drop()
     {
         var card = ShippedCard.Read("two-halves");
-        KeepTally.Core.Sheets.Member[] Eight(string side) =>
-            [.. Enumerable.Range(1, 4).Select(n => new KeepTally.Core.Sheets.Member($"{side}{n}", $"{side} {n}"))];
+        Member[] Eight(string side) => [.. Enumerable.Range(1, 4).Select(n => new Member($"{side}{n}", $"{side} {n}"))];
         var live = Sheet
             .Open(
                 card,

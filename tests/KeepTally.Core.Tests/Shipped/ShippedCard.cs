@@ -1,7 +1,8 @@
 using KeepTally.Core.Cards;
+using KeepTally.Core.Events;
 using KeepTally.Core.Formats;
-using KeepTally.Core.Sheets;
-using KeepTally.Core.Tests.Sheets;
+using KeepTally.Core.Live;
+using KeepTally.Core.Scoring;
 using KeepTally.Core.Words;
 
 namespace KeepTally.Core.Tests.Shipped;

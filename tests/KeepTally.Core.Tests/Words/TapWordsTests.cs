@@ -1,5 +1,5 @@
-using KeepTally.Core.Sheets;
-using KeepTally.Core.Tests.Sheets;
+using KeepTally.Core.Events;
+using KeepTally.Core.Live;
 using KeepTally.Core.Tests.Shipped;
 
 namespace KeepTally.Core.Tests.Words;

@@ -1,5 +1,5 @@
 using System.Text.Json;
-using KeepTally.Core.Sheets;
+using KeepTally.Core.Events;
 using KeepTally.Store.Events;
 using Microsoft.Data.Sqlite;
 using Microsoft.Extensions.DependencyInjection;

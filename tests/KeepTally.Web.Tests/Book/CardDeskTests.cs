@@ -1,5 +1,5 @@
-using KeepTally.Core.Sheets;
-using KeepTally.Store;
+using KeepTally.Core.Events;
+using KeepTally.Core.Faults;
 using KeepTally.Store.Book;
 using KeepTally.Store.Events;
 using KeepTally.Store.Practices;

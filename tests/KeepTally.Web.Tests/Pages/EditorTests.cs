@@ -1,5 +1,6 @@
 using System.Net;
 using AngleSharp.Html.Dom;
+using KeepTally.Core.Formats;
 using KeepTally.Store.Book;
 
 namespace KeepTally.Web.Tests.Pages;

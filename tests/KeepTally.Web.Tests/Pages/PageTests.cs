@@ -1,7 +1,8 @@
 using System.Net;
-using KeepTally.Core.Sheets;
+using KeepTally.Core.Events;
 using KeepTally.Store;
 using KeepTally.Store.Events;
+using KeepTally.Store.Tables;
 using Microsoft.EntityFrameworkCore;
 
 namespace KeepTally.Web.Tests.Pages;

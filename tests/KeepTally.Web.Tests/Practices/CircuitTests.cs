@@ -1,5 +1,6 @@
+using KeepTally.Core.Events;
 using KeepTally.Core.Formats;
-using KeepTally.Core.Sheets;
+using KeepTally.Core.Live;
 using KeepTally.Store;
 using KeepTally.Store.Events;
 using KeepTally.Store.Practices;

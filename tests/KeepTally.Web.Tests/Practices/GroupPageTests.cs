@@ -1,6 +1,6 @@
 using AngleSharp.Html.Dom;
+using KeepTally.Core.Events;
 using KeepTally.Core.Formats;
-using KeepTally.Core.Places;
 using KeepTally.Store;
 using KeepTally.Store.Events;
 using KeepTally.Store.Practices;
@@ -245,7 +245,7 @@ public sealed class GroupPageTests : IAsyncLifetime
             var players = (await db.Players.ToListAsync()).Where(player => names.Contains(player.Name.Split(' ')[0])).ToArray();
             var read = CardReader.Read(version.Json).Require();
             var head = StageDealer
-                .Deal(read, 0, [.. players.Select(player => new Core.Sheets.Member(player.UnitId, player.Name))], 1)[0]
+                .Deal(read, 0, [.. players.Select(player => new Core.Events.Member(player.UnitId, player.Name))], 1)[0]
                 .Head;
             var sheet = new SheetRow
             {
@@ -275,10 +275,10 @@ public sealed class GroupPageTests : IAsyncLifetime
                 .AppendAsync(
                     "earlier",
                     [
-                        new Core.Sheets.RunEvent.Start(new("t", 1), 0),
+                        new Core.Events.RunEvent.Start(new("t", 1), 0),
                         .. players.Select(
                             (player, n) =>
-                                new Core.Sheets.RunEvent.Tap(
+                                new Core.Events.RunEvent.Tap(
                                     new("t", n + 2),
                                     10_000 + n,
                                     player.UnitId,

@@ -1,6 +1,6 @@
 using AngleSharp.Html.Dom;
-using KeepTally.Core.Formats;
-using KeepTally.Core.Places;
+using KeepTally.Core.Events;
+using KeepTally.Core.Groups;
 using KeepTally.Store;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Squads;
@@ -161,7 +161,7 @@ public sealed class SquadTests : IAsyncLifetime
         Assert.Empty(trios.Intersect(gates));
     }
 
-    private static IEnumerable<Pair> Pairs(KeepTally.Core.Sheets.LogHead head) =>
+    private static IEnumerable<Pair> Pairs(KeepTally.Core.Events.LogHead head) =>
         head.Units.SelectMany((one, i) => head.Units.Skip(i + 1).Select(other => new Pair(one.Id, other.Id)));
 
     /// <summary>Everyone dealt onto a sheet.</summary>

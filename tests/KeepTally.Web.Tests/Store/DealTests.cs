@@ -1,6 +1,7 @@
+using KeepTally.Core.Events;
 using KeepTally.Core.Formats;
-using KeepTally.Core.Sheets;
-using KeepTally.Core.Words;
+using KeepTally.Core.Live;
+using KeepTally.Core.Text;
 using KeepTally.Store;
 using KeepTally.Store.Practices;
 using Microsoft.EntityFrameworkCore;

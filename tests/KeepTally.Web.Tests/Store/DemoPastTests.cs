@@ -1,10 +1,11 @@
+using KeepTally.Core.Groups;
 using KeepTally.Store;
 using KeepTally.Store.Demo;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Results;
 using KeepTally.Store.Tables;
 using Microsoft.EntityFrameworkCore;
-using SplitWay = KeepTally.Core.Places.SplitWay;
+using SplitWay = KeepTally.Core.Groups.SplitWay;
 
 namespace KeepTally.Web.Tests.Store;
 
@@ -111,7 +112,7 @@ public sealed class DemoPastTests
     }
 
     /// <summary>How even the groups of the first drill are, levels counted whichever way they are made.</summary>
-    private static async Task<Core.Places.Evenness> EvennessAsync(Installation home, int practice, SplitWay way, string by)
+    private static async Task<Core.Groups.Evenness> EvennessAsync(Installation home, int practice, SplitWay way, string by)
     {
         await home.WithAsync<GroupWriter, bool>(writer => writer.SplitAsync(practice, SplitWay.Level, 1, by));
         await home.WithAsync<TallyDb, int>(db =>

@@ -1,4 +1,4 @@
-using KeepTally.Core.Sheets;
+using KeepTally.Core.Events;
 using KeepTally.Store;
 using KeepTally.Store.Events;
 using Microsoft.EntityFrameworkCore;

@@ -1,4 +1,5 @@
-using KeepTally.Core.Sheets;
+using KeepTally.Core.Events;
+using KeepTally.Store;
 using KeepTally.Store.Events;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Squads;

@@ -1,8 +1,9 @@
 using System.Globalization;
 using CsvHelper;
+using KeepTally.Core.Events;
 using KeepTally.Core.Formats;
-using KeepTally.Core.Judgement;
-using KeepTally.Core.Sheets;
+using KeepTally.Core.Live;
+using KeepTally.Core.Scoring;
 using KeepTally.Store.Results;
 
 namespace KeepTally.Web.Tests.Store;

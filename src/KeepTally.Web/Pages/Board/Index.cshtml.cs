@@ -1,4 +1,4 @@
-using KeepTally.Core.Sheets;
+using KeepTally.Core.Live;
 using KeepTally.Screen;
 using KeepTally.Store.Practices;
 using KeepTally.Web.Pages.Run;

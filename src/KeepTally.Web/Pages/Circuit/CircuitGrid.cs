@@ -1,4 +1,4 @@
-using KeepTally.Core.Words;
+using KeepTally.Core.Text;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Tables;
 
@@ -7,7 +7,7 @@ namespace KeepTally.Web.Pages.Circuit;
 /// <summary>A circuit as a grid: a row for each round, a column for each station, a letter for the group that is there.</summary>
 /// <param name="Stations">What is done at each station.</param>
 /// <param name="Seconds">How long the whole of it takes.</param>
-public sealed record CircuitGrid(Core.Places.Circuit Way, IReadOnlyList<string> Stations, bool CoachesMove, double Seconds)
+public sealed record CircuitGrid(Core.Circuits.Circuit Way, IReadOnlyList<string> Stations, bool CoachesMove, double Seconds)
 {
     public static CircuitGrid Of(CircuitBlock circuit, IReadOnlyList<string> stations, int groups) =>
         new(CircuitDealer.WayOf(circuit, groups), stations, circuit.CoachesMove, CircuitDealer.Seconds(circuit, groups));

@@ -1,7 +1,8 @@
 using KeepTally.Core.Cards;
+using KeepTally.Core.Events;
 using KeepTally.Core.Formats;
-using KeepTally.Core.Sheets;
-using KeepTally.Core.Words;
+using KeepTally.Core.Live;
+using KeepTally.Core.Text;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Tables;
 using Microsoft.AspNetCore.Mvc;

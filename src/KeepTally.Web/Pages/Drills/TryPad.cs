@@ -1,7 +1,7 @@
 using System.Text.Json;
 using KeepTally.Core.Cards;
-using KeepTally.Core.Formats;
-using KeepTally.Core.Sheets;
+using KeepTally.Core.Events;
+using KeepTally.Core.Live;
 using KeepTally.Store.Practices;
 using KeepTally.Web.Pages.Run;
 

@@ -1,5 +1,4 @@
-using KeepTally.Core.Places;
-using KeepTally.Core.Planning;
+using KeepTally.Core.Groups;
 using KeepTally.Core.Words;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Squads;

@@ -1,5 +1,6 @@
-using KeepTally.Core.Cards;
-using KeepTally.Core.Words;
+using KeepTally.Core.Rules.Tagging;
+using KeepTally.Core.Rules.Zones;
+using KeepTally.Core.Text;
 using KeepTally.Store.Results;
 
 namespace KeepTally.Web.Pages.Results;

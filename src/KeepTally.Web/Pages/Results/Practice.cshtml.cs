@@ -1,7 +1,7 @@
 using System.Globalization;
 using System.Text;
-using KeepTally.Core.Cards;
-using KeepTally.Core.Sheets;
+using KeepTally.Core.Rules.Measures;
+using KeepTally.Core.Scoring;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Results;
 using KeepTally.Store.Tables;

@@ -1,5 +1,6 @@
 using KeepTally.Core.Cards;
-using KeepTally.Core.Sheets;
+using KeepTally.Core.Floor;
+using KeepTally.Core.Live;
 using KeepTally.Screen;
 
 namespace KeepTally.Web.Pages.Run;

@@ -1,4 +1,4 @@
-using KeepTally.Core.Sheets;
+using KeepTally.Core.Live;
 using KeepTally.Store.Practices;
 
 namespace KeepTally.Web.Pages.Run;

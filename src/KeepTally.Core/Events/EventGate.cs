@@ -1,0 +1,69 @@
+using System.Globalization;
+using KeepTally.Core.Faults;
+
+namespace KeepTally.Core.Events;
+
+/// <summary>
+/// What whoever keeps a sheet for many devices asks of an event before it is taken, besides what the rules ask: a moment that
+/// can have been, and people whom the sheet knows. One event far in the future would have every device stamp after it.
+/// </summary>
+public sealed class EventGate
+{
+    /// <summary>Milliseconds by which a device's idea of the shared clock may run ahead.</summary>
+    public const long Allowance = 5000;
+
+    private readonly HashSet<string> _people;
+
+    /// <param name="head">The head of the sheet: who is on it and who may come in.</param>
+    public EventGate(LogHead head) =>
+        _people = [.. head.Everyone.Select(player => player.Id), .. head.Units.Select(unit => unit.Id)];
+
+    /// <summary>Why an event cannot be taken, or null where it can.</summary>
+    /// <param name="now">Milliseconds from the run's origin on the shared clock.</param>
+    public Fault? Check(RunEvent runEvent, long now)
+    {
+        if (runEvent.At > now + Allowance)
+        {
+            return new Fault(
+                "at",
+                string.Create(
+                    CultureInfo.InvariantCulture,
+                    $"this would have happened {Span(runEvent.At - now)} from now; the clock of the device runs ahead"
+                ),
+                "set the clock of the device, or reload the page so that it asks for the time again"
+            );
+        }
+
+        return runEvent switch
+        {
+            RunEvent.Substitution { Out: null, In: null } => new Fault(
+                "out",
+                "the change says neither who goes nor who comes",
+                "write out, in, or both"
+            ),
+            RunEvent.Substitution substitution => Stranger("out", substitution.Out) ?? Stranger("in", substitution.In),
+            RunEvent.Rotate rotate => Stranger("winner", rotate.Winner)
+                ?? Stranger("loser", rotate.Loser)
+                ?? Stranger("actor", rotate.Actor),
+            _ => null,
+        };
+    }
+
+    private Fault? Stranger(string property, string? who) =>
+        who is null || _people.Contains(who)
+            ? null
+            : new Fault(
+                property,
+                $"nobody on this sheet or its bench is \"{who}\"",
+                "name somebody of the sheet or of its bench by id"
+            );
+
+    private static string Span(long milliseconds) =>
+        milliseconds switch
+        {
+            < 120_000 => string.Create(CultureInfo.InvariantCulture, $"{milliseconds / 1000} seconds"),
+            < 7_200_000 => string.Create(CultureInfo.InvariantCulture, $"{milliseconds / 60_000} minutes"),
+            < 172_800_000 => string.Create(CultureInfo.InvariantCulture, $"{milliseconds / 3_600_000} hours"),
+            _ => string.Create(CultureInfo.InvariantCulture, $"{milliseconds / 86_400_000} days"),
+        };
+}

@@ -1,0 +1,168 @@
+using KeepTally.Core.Faults;
+using KeepTally.Core.Json;
+
+namespace KeepTally.Core.Events;
+
+/// <summary>Reads one event of a log, one JSON object. Source: docs/formats.md, section 2.</summary>
+public static class EventReader
+{
+    internal const int LongestWord = 200;
+    internal const int LongestDevice = 64;
+    internal const int MostTags = 20;
+    internal const long LatestAt = 1_000_000_000_000_000;
+    private const int LongestNote = 2000;
+
+    /// <summary>The event of a line, or every fault in it.</summary>
+    public static Result<RunEvent> Read(string json) =>
+        EventScan.Read(json) is { } plain ? Result<RunEvent>.Ok(plain) : ReadClosely(json);
+
+    /// <summary>Reads a line through all its places, so that each fault is named.</summary>
+    public static Result<RunEvent> ReadClosely(string json)
+    {
+        var faults = new List<Fault>();
+        using var document = JsonText.Parse(json, faults);
+        var runEvent = document is null ? null : Read(JsonPlace.Root(document.RootElement, faults));
+        return runEvent is not null && faults.Count == 0 ? Result<RunEvent>.Ok(runEvent) : Result<RunEvent>.Fail(faults);
+    }
+
+    private static RunEvent? Read(JsonPlace place)
+    {
+        if (!place.IsObject)
+        {
+            place.Wrong("an event is an object", "write { \"device\": …, \"n\": …, \"at\": …, \"type\": … }");
+            return null;
+        }
+
+        var type = place.Need("type", "what was said, such as \"tap\"")?.Text();
+        var id = new EventId(
+            ShortText(place, "device", LongestDevice) ?? "",
+            place.Need("n", "the number of the event on its device")?.Whole(0, int.MaxValue) ?? 0
+        );
+        var at = place.Need("at", "whole milliseconds from the run's origin")?.WholeLong(0, LatestAt) ?? 0;
+        if (id.Device.Length == 0)
+        {
+            place.NeedText("device", "which device said it");
+        }
+
+        switch (type)
+        {
+            case "start":
+                Only(place);
+                return new RunEvent.Start(id, at);
+            case "pause":
+                Only(place);
+                return new RunEvent.Pause(id, at);
+            case "resume":
+                Only(place);
+                return new RunEvent.Resume(id, at);
+            case "end":
+                Only(place);
+                return new RunEvent.End(id, at);
+            case "tap":
+                Only(place, "unit", "outcome", "zone", "tags", "value");
+                return new RunEvent.Tap(
+                    id,
+                    at,
+                    ShortText(place, "unit"),
+                    ShortText(place, "outcome"),
+                    ShortText(place, "zone"),
+                    Tags(place),
+                    place.Find("value")?.Number()
+                );
+            case "turn":
+                Only(place, "unit");
+                return new RunEvent.Turn(id, at, ShortText(place, "unit"));
+            case "rotate":
+                Only(place, "winner", "loser", "actor");
+                return new RunEvent.Rotate(
+                    id,
+                    at,
+                    ShortText(place, "winner"),
+                    ShortText(place, "loser"),
+                    ShortText(place, "actor")
+                );
+            case "undo":
+                Only(place, "of");
+                return new RunEvent.Undo(id, at, Of(place));
+            case "freeze":
+                Only(place, "reason");
+                return new RunEvent.Freeze(id, at, ShortText(place, "reason") ?? "");
+            case "note":
+                Only(place, "text", "unit");
+                return new RunEvent.Note(
+                    id,
+                    at,
+                    place.NeedText("text", "the words of the note") is var text && text.Length > 0
+                        ? ShortText(place, "text", LongestNote) ?? ""
+                        : text,
+                    ShortText(place, "unit")
+                );
+            case "sub":
+                Only(place, "out", "in");
+                return new RunEvent.Substitution(id, at, ShortText(place, "out"), ShortText(place, "in"));
+            case null:
+                return null;
+            default:
+                place
+                    .Find("type")
+                    ?.Wrong(
+                        $"\"{type}\" is not something that can be said",
+                        "write one of start, pause, resume, end, tap, turn, rotate, undo, freeze, note, sub"
+                    );
+                return null;
+        }
+    }
+
+    private static void Only(JsonPlace place, params ReadOnlySpan<string> own) => place.Only(["device", "n", "at", "type", .. own]);
+
+    private static string? ShortText(JsonPlace place, string name, int longest = LongestWord) =>
+        place.Find(name) is { } found ? Limited(found, longest) : null;
+
+    private static string Limited(JsonPlace found, int longest)
+    {
+        var word = found.Text();
+        if (word.Length > longest)
+        {
+            found.Wrong("this is too long", $"write at most {longest} characters");
+        }
+        else if (word.AsSpan().ContainsAnyInRange('\0', '\u0008'))
+        {
+            found.Wrong("this holds a character that cannot be shown", "take it out");
+        }
+
+        return word;
+    }
+
+    private static EventId Of(JsonPlace place)
+    {
+        if (place.Need("of", "the device and n of the event to undo") is not { } of)
+        {
+            return default;
+        }
+
+        of.Only("device", "n");
+        return new EventId(
+            of.NeedText("device", "whose event") is { Length: > 0 } ? ShortText(of, "device", LongestDevice) ?? "" : "",
+            of.Need("n", "which event")?.Whole(0, int.MaxValue) ?? 0
+        );
+    }
+
+    private static Dictionary<string, string>? Tags(JsonPlace place)
+    {
+        if (place.Find("tags") is not { } tags)
+        {
+            return null;
+        }
+
+        var said = tags.Properties().ToDictionary(tag => tag.Name, tag => Limited(tag.Value, LongestWord), StringComparer.Ordinal);
+        if (said.Count > MostTags || said.Keys.Any(tag => tag.Length > LongestWord))
+        {
+            tags.Wrong(
+                "this is too much for one tap",
+                $"write at most {MostTags} tags, each name at most {LongestWord} characters"
+            );
+        }
+
+        return said;
+    }
+}

@@ -1,0 +1,102 @@
+using System.Text.Json;
+using KeepTally.Core.Json;
+
+namespace KeepTally.Core.Events;
+
+/// <summary>Writes one event as the one line that <see cref="EventReader"/> reads.</summary>
+public static class EventWriter
+{
+    public static string Write(RunEvent runEvent) =>
+        JsonLine.Write(json =>
+        {
+            json.WriteStartObject();
+            json.WriteString("device", runEvent.Id.Device);
+            json.WriteNumber("n", runEvent.Id.N);
+            json.WriteNumber("at", runEvent.At);
+            json.WriteString("type", TypeOf(runEvent));
+            WriteOwn(json, runEvent);
+            json.WriteEndObject();
+        });
+
+    private static string TypeOf(RunEvent runEvent) =>
+        runEvent switch
+        {
+            RunEvent.Start => "start",
+            RunEvent.Pause => "pause",
+            RunEvent.Resume => "resume",
+            RunEvent.End => "end",
+            RunEvent.Tap => "tap",
+            RunEvent.Turn => "turn",
+            RunEvent.Rotate => "rotate",
+            RunEvent.Undo => "undo",
+            RunEvent.Freeze => "freeze",
+            RunEvent.Note => "note",
+            RunEvent.Substitution => "sub",
+            _ => throw new InvalidOperationException("An event that no writer knows."),
+        };
+
+    private static void WriteOwn(Utf8JsonWriter json, RunEvent runEvent)
+    {
+        switch (runEvent)
+        {
+            case RunEvent.Tap tap:
+                WriteTap(json, tap);
+                break;
+            case RunEvent.Turn turn:
+                Optional(json, "unit", turn.Unit);
+                break;
+            case RunEvent.Rotate rotate:
+                Optional(json, "winner", rotate.Winner);
+                Optional(json, "loser", rotate.Loser);
+                Optional(json, "actor", rotate.Actor);
+                break;
+            case RunEvent.Undo undo:
+                json.WriteStartObject("of");
+                json.WriteString("device", undo.Of.Device);
+                json.WriteNumber("n", undo.Of.N);
+                json.WriteEndObject();
+                break;
+            case RunEvent.Freeze freeze:
+                json.WriteString("reason", freeze.Reason);
+                break;
+            case RunEvent.Note note:
+                json.WriteString("text", note.Text);
+                Optional(json, "unit", note.Unit);
+                break;
+            case RunEvent.Substitution substitution:
+                Optional(json, "out", substitution.Out);
+                Optional(json, "in", substitution.In);
+                break;
+        }
+    }
+
+    private static void WriteTap(Utf8JsonWriter json, RunEvent.Tap tap)
+    {
+        Optional(json, "unit", tap.Unit);
+        Optional(json, "outcome", tap.Outcome);
+        Optional(json, "zone", tap.Zone);
+        if (tap.Tags is { } tags)
+        {
+            json.WriteStartObject("tags");
+            foreach (var (tag, value) in tags)
+            {
+                json.WriteString(tag, value);
+            }
+
+            json.WriteEndObject();
+        }
+
+        if (tap.Value is { } number)
+        {
+            json.WriteNumber("value", number);
+        }
+    }
+
+    private static void Optional(Utf8JsonWriter json, string name, string? value)
+    {
+        if (value is not null)
+        {
+            json.WriteString(name, value);
+        }
+    }
+}

@@ -1,0 +1,121 @@
+using System.Text.Json;
+using KeepTally.Core.Clock;
+using KeepTally.Core.Faults;
+using KeepTally.Core.Json;
+
+namespace KeepTally.Core.Events;
+
+/// <summary>Reads and writes the head of a log, <c>keep-tally/log@1</c>. Source: docs/formats.md, section 2.</summary>
+public static class HeadReader
+{
+    public const string Format = "keep-tally/log@1";
+
+    public static Result<LogHead> Read(string json)
+    {
+        var faults = new List<Fault>();
+        using var document = JsonText.Parse(json, faults);
+        var head = document is null ? null : Read(JsonPlace.Root(document.RootElement, faults));
+        return head is not null && faults.Count == 0 ? Result<LogHead>.Ok(head) : Result<LogHead>.Fail(faults);
+    }
+
+    public static string Write(LogHead head) =>
+        JsonLine.Write(json =>
+        {
+            json.WriteStartObject();
+            json.WriteString("format", Format);
+            json.WriteString("drill", head.Drill);
+            json.WriteNumber("stage", head.Stage);
+            json.WriteStartObject("options");
+            foreach (var (option, choice) in head.Options)
+            {
+                json.WriteString(option, choice);
+            }
+
+            json.WriteEndObject();
+            if (head.Seed != 0)
+            {
+                json.WriteNumber("seed", head.Seed);
+            }
+
+            if (head.CountIn is { } countIn)
+            {
+                json.WriteNumber("countIn", countIn / 1000.0);
+            }
+
+            json.WriteStartArray("units");
+            foreach (var unit in head.Units)
+            {
+                json.WriteStartObject();
+                json.WriteString("id", unit.Id);
+                json.WriteString("name", unit.Name);
+                if (unit.Players.Count > 0)
+                {
+                    Members(json, "players", unit.Players);
+                }
+
+                json.WriteEndObject();
+            }
+
+            json.WriteEndArray();
+            if (head.Bench is { Count: > 0 } bench)
+            {
+                Members(json, "bench", bench);
+            }
+
+            json.WriteEndObject();
+        });
+
+    private static void Members(Utf8JsonWriter json, string name, IReadOnlyList<Member> members)
+    {
+        json.WriteStartArray(name);
+        foreach (var player in members)
+        {
+            json.WriteStartObject();
+            json.WriteString("id", player.Id);
+            json.WriteString("name", player.Name);
+            json.WriteEndObject();
+        }
+
+        json.WriteEndArray();
+    }
+
+    private static LogHead Read(JsonPlace place)
+    {
+        place.Only("format", "drill", "stage", "options", "seed", "units", "bench", "countIn");
+        place.Need("format", $"\"format\": \"{Format}\"")?.OneOf((Format, true));
+        var units = place.Need("units", "who carries a score")?.Items().Select(ReadUnit).ToArray() ?? [];
+        if (units.Length == 0)
+        {
+            place.Find("units")?.Wrong("the list is empty", "write at least one unit");
+        }
+
+        place.NoTwice("units", units.Select(unit => unit.Id));
+        return new LogHead(
+            place.NeedText("drill", "the id of the card"),
+            place.Find("stage")?.Whole(0, 1000) ?? 0,
+            place
+                .Find("options")
+                ?.Properties()
+                .ToDictionary(option => option.Name, option => option.Value.Text(), StringComparer.Ordinal)
+                ?? [],
+            units,
+            place.Find("seed")?.Whole(0, int.MaxValue) ?? 0,
+            place.List("bench", ReadMember),
+            place.Find("countIn") is { } countIn ? ClockReader.Span(countIn, 0) : null
+        );
+    }
+
+    private static Unit ReadUnit(JsonPlace place)
+    {
+        place.Only("id", "name", "players");
+        var id = place.NeedText("id", "a short id such as \"p1\"");
+        return new Unit(id, place.TextOr("name", id), place.List("players", ReadMember));
+    }
+
+    private static Member ReadMember(JsonPlace place)
+    {
+        place.Only("id", "name");
+        var id = place.NeedText("id", "a short id such as \"p1\"");
+        return new Member(id, place.TextOr("name", id));
+    }
+}

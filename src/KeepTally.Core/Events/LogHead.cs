@@ -1,0 +1,45 @@
+using KeepTally.Core.Cards;
+
+namespace KeepTally.Core.Events;
+
+/// <summary>The first line of a log: which drill and stage, with which house rules, for whom. Source: docs/formats.md, section 2.</summary>
+/// <param name="Seed">What surprises are drawn from; 0 where the head gives none.</param>
+/// <param name="CountIn">Milliseconds of count-in in place of the card's; null where the card's holds.</param>
+/// <param name="Bench">Who may come in; nobody where it is left out.</param>
+public sealed record LogHead(
+    string Drill,
+    int Stage,
+    IReadOnlyDictionary<string, string> Options,
+    IReadOnlyList<Unit> Units,
+    int Seed = 0,
+    IReadOnlyList<Member>? Bench = null,
+    long? CountIn = null
+)
+{
+    /// <summary>The stage of a card as this run has it.</summary>
+    internal Stage Of(DrillCard card)
+    {
+        var stage = card.Stages[Stage];
+        return CountIn is { } countIn && stage.Clock is { } clock ? stage with { Clock = clock with { CountIn = countIn } } : stage;
+    }
+
+    /// <summary>Everyone the head knows: who is on the sheet at the start, and who may come in.</summary>
+    public IEnumerable<Member> Everyone => Units.SelectMany(unit => unit.People).Concat(Bench ?? []);
+
+    /// <summary>The name of anybody the head knows: a unit, a player of one, or somebody who may come in.</summary>
+    public string NameOf(string id) =>
+        Units.FirstOrDefault(unit => unit.Id == id)?.Name
+        ?? Units.SelectMany(unit => unit.Players).Concat(Bench ?? []).FirstOrDefault(player => player.Id == id)?.Name
+        ?? id;
+}
+
+/// <summary>Who carries a score on a sheet.</summary>
+/// <param name="Players">Who makes up a group or a side at the start; empty where the unit is a player.</param>
+public sealed record Unit(string Id, string Name, IReadOnlyList<Member> Players)
+{
+    /// <summary>The people behind the unit: its players, or the unit itself where it is a player.</summary>
+    public IEnumerable<Member> People => Players.Count > 0 ? Players : [new Member(Id, Name)];
+}
+
+/// <summary>A player of a group or a side.</summary>
+public sealed record Member(string Id, string Name);

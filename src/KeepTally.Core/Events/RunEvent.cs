@@ -1,0 +1,54 @@
+namespace KeepTally.Core.Events;
+
+/// <summary>
+/// One thing said during a run. The kinds are a closed set. Source: docs/formats.md, section 2.
+/// </summary>
+/// <param name="Id">Given by the device that said it; the same id is the same event.</param>
+/// <param name="At">Whole milliseconds from the run's origin.</param>
+public abstract record RunEvent(EventId Id, long At)
+{
+    public sealed record Start(EventId Id, long At) : RunEvent(Id, At);
+
+    public sealed record Pause(EventId Id, long At) : RunEvent(Id, At);
+
+    public sealed record Resume(EventId Id, long At) : RunEvent(Id, At);
+
+    public sealed record End(EventId Id, long At) : RunEvent(Id, At);
+
+    public sealed record Tap(
+        EventId Id,
+        long At,
+        string? Unit,
+        string? Outcome,
+        string? Zone,
+        IReadOnlyDictionary<string, string>? Tags,
+        double? Value
+    ) : RunEvent(Id, At);
+
+    public sealed record Turn(EventId Id, long At, string? Unit) : RunEvent(Id, At);
+
+    public sealed record Rotate(EventId Id, long At, string? Winner, string? Loser, string? Actor) : RunEvent(Id, At);
+
+    /// <summary><paramref name="Of"/> counts as never said.</summary>
+    public sealed record Undo(EventId Id, long At, EventId Of) : RunEvent(Id, At);
+
+    /// <summary>A teaching stop: the clock stands until it is resumed.</summary>
+    public sealed record Freeze(EventId Id, long At, string Reason) : RunEvent(Id, At);
+
+    public sealed record Note(EventId Id, long At, string Text, string? Unit) : RunEvent(Id, At);
+
+    public sealed record Substitution(EventId Id, long At, string? Out, string? In) : RunEvent(Id, At);
+}
+
+/// <summary>Who said an event, and which of that device's events it is. Unique on a sheet.</summary>
+public readonly record struct EventId(string Device, int N)
+{
+    /// <summary>The device by which the application itself says what the clock calls for, so that all devices say it alike.</summary>
+    public const string ClockDevice = "clock";
+
+    /// <summary>The device by which the clock of a circuit opens, stops and closes its stations.</summary>
+    public const string CircuitDevice = "circuit";
+
+    /// <summary>A sheet has a handful of devices: the number tells most events apart, and hashing stands on the path of every tap.</summary>
+    public override int GetHashCode() => Device is { Length: > 0 } ? (N * 397) ^ ((Device[0] * 31) + Device[^1]) : N;
+}

@@ -1,0 +1,251 @@
+using KeepTally.Core.Cards;
+using KeepTally.Core.Events;
+using KeepTally.Core.Places;
+using KeepTally.Core.Scoring;
+
+namespace KeepTally.Core.Floor;
+
+/// <summary>
+/// Who stands where as a run goes on: the fold of the same events as the sheet over the places of the stage.
+/// Rotations that a tap calls for follow from the tap; those the clock or a coach calls for are said as events.
+/// </summary>
+public sealed class FloorState
+{
+    private readonly Stage _stage;
+    private readonly Dictionary<string, Dictionary<string, int>> _goes;
+    private readonly Dictionary<string, (string Place, int Rotation)> _stood;
+
+    /// <summary>The places are for the group whose turn it is; the others wait.</summary>
+    private readonly bool _groupsInTurn;
+    private int _counted;
+
+    public FloorState(Stage stage, IReadOnlyList<Unit> units)
+    {
+        _stage = stage;
+        _goes = new Dictionary<string, Dictionary<string, int>>(StringComparer.Ordinal);
+        _stood = new Dictionary<string, (string Place, int Rotation)>(StringComparer.Ordinal);
+        var sides = units
+            .SelectMany(unit => unit.People.Select(player => (player.Id, Unit: unit.Id)))
+            .ToLookup(each => each.Id, each => each.Unit);
+        _groupsInTurn = stage is { Scores: Scorer.Group or Scorer.None, Play: Play.Turns } && units.Count > 1;
+        Now = _groupsInTurn
+            ? Placement.Fill(
+                stage.Places,
+                units[0].People.Select(Id),
+                waiting: units.Skip(1).SelectMany(unit => unit.People).Select(Id)
+            )
+            : Placement.Fill(stage.Places, sides.Select(player => player.Key), player => sides[player].First());
+        Before = Now;
+        Count();
+
+        static string Id(Member player) => player.Id;
+    }
+
+    private FloorState(FloorState other)
+    {
+        _stage = other._stage;
+        _groupsInTurn = other._groupsInTurn;
+        _counted = other._counted;
+        Now = other.Now;
+        Before = other.Before;
+        Rotations = other.Rotations;
+        _stood = new Dictionary<string, (string Place, int Rotation)>(other._stood, StringComparer.Ordinal);
+        _goes = other._goes.ToDictionary(
+            goes => goes.Key,
+            goes => new Dictionary<string, int>(goes.Value, StringComparer.Ordinal),
+            StringComparer.Ordinal
+        );
+    }
+
+    /// <summary>The same floor, that goes its own way from here.</summary>
+    internal FloorState Copy() => new(this);
+
+    public Placement Now { get; private set; }
+
+    /// <summary>How everyone stood before the last rotation; the same as <see cref="Now"/> before the first.</summary>
+    public Placement Before { get; private set; }
+
+    /// <summary>
+    /// Who stand against each other where a move asks who won or lost: they stand in the spots such moves go from. Empty
+    /// where no move asks, or where the taps tell.
+    /// </summary>
+    public IReadOnlyList<string> Contestants =>
+        AsksWhoWon(_stage) && _stage.Rotate?.On is RotateTrigger.Round or RotateTrigger.Turn or RotateTrigger.Manual
+            ?
+            [
+                .. _stage
+                    .Moves.Where(move => move.Who is MoveWho.Winner or MoveWho.Loser)
+                    .Select(move => move.From)
+                    .Distinct()
+                    .SelectMany(Now.At),
+            ]
+            : [];
+
+    /// <summary>A move asks who won or lost, so that somebody has to say it.</summary>
+    internal static bool AsksWhoWon(Stage stage) => stage.Moves.Any(move => move.Who is MoveWho.Winner or MoveWho.Loser);
+
+    /// <summary>How often places have moved on.</summary>
+    public int Rotations { get; private set; }
+
+    /// <summary>How everyone will stand after the next rotation, as far as it can be told now.</summary>
+    public Placement Next => Rotation.Once(Now, Moves, default);
+
+    /// <summary>
+    /// Where everyone will stand after the next rotation, whoever wins or does it; where that decides it, where they stand
+    /// now. Null for who waits.
+    /// </summary>
+    public IReadOnlyDictionary<string, Place?> NextPlaces()
+    {
+        Placement[] ways = [.. Decided().Select(named => Rotation.Once(Now, Moves, named)).DefaultIfEmpty(Next)];
+        return Now
+            .Places.SelectMany(place => Now.At(place.Id))
+            .Concat(Now.Waiting)
+            .ToDictionary(player => player, Sure, StringComparer.Ordinal);
+
+        Place? Sure(string player)
+        {
+            var first = ways[0].Of(player);
+            return Array.TrueForAll(ways, way => way.Of(player) == first) ? first : Now.Of(player);
+        }
+    }
+
+    /// <summary>All ways in which the next rotation may be decided; none where it is decided already.</summary>
+    private IEnumerable<Rotation.Named> Decided()
+    {
+        var asking = Moves.Where(move => move.Who is not (MoveWho.All or MoveWho.First)).Select(move => move.From);
+        bool?[] results = _stage.Rotate?.On switch
+        {
+            RotateTrigger.Failure => [false],
+            RotateTrigger.Tap => [true, false, null],
+            RotateTrigger.Attempts => [true, false],
+            _ => [true],
+        };
+        return asking.Distinct().SelectMany(Now.At).SelectMany(player => results.Select(result => Named(player, result)));
+    }
+
+    /// <summary>The moves of the next rotation: the card's, or those turned round.</summary>
+    private IReadOnlyList<Move> Moves => Rotation.Way(_stage.Moves, _stage.Rotate, Rotations);
+
+    /// <summary>Everyone who has stood at a place so far.</summary>
+    public IReadOnlyCollection<string> Stood => _goes.Keys;
+
+    /// <summary>How often a player has had each job so far, by the coach's word for it; the go under way counts.</summary>
+    public IReadOnlyDictionary<string, int> GoesOf(string player) =>
+        _goes.TryGetValue(player, out var goes) ? goes : new Dictionary<string, int>();
+
+    /// <summary>Takes an event with what the sheet made of it.</summary>
+    /// <param name="tapped">The unit a tap was counted for, or null.</param>
+    /// <param name="roster">Who is on the sheet once the event was taken.</param>
+    /// <param name="turn">The unit whose turn it is then, or null.</param>
+    public void Apply(RunEvent runEvent, EventResult result, string? tapped, Roster roster, string? turn)
+    {
+        if (_groupsInTurn && (result.TurnPassed || runEvent is RunEvent.Substitution))
+        {
+            TakeTurn(turn!, roster);
+            return;
+        }
+
+        if (result.TurnPassed && _stage.Rotate?.On == RotateTrigger.Turn)
+        {
+            CountToward(default);
+        }
+
+        switch (runEvent)
+        {
+            case RunEvent.Rotate rotate:
+                Rotate(new Rotation.Named(rotate.Winner, rotate.Loser, rotate.Actor));
+                break;
+            case RunEvent.Substitution substitution:
+                Mend(substitution, roster);
+                break;
+            case RunEvent.Tap when result.Kind == EventResultKind.Counted && Triggers(result):
+                CountToward(Named(tapped, result.Attempt));
+                break;
+        }
+    }
+
+    private bool Triggers(EventResult result) =>
+        _stage.Rotate?.On switch
+        {
+            RotateTrigger.Tap => true,
+            RotateTrigger.Success => result.Attempt == true,
+            RotateTrigger.Failure => result.Attempt == false,
+            RotateTrigger.Attempts => result.Attempt is not null,
+            _ => false,
+        };
+
+    /// <summary>
+    /// Whom a tap names: its unit is the actor, of a success the winner too, of a failure the loser; the other of two who
+    /// stand in scoring spots is then the loser, or the winner.
+    /// </summary>
+    private Rotation.Named Named(string? actor, bool? success)
+    {
+        var others = _stage
+            .Places.Where(place => place is { Scores: true, Kind: PlaceKind.Spot })
+            .SelectMany(place => Now.At(place.Id))
+            .Where(player => player != actor)
+            .Take(2)
+            .ToArray();
+        var other = others.Length == 1 ? others[0] : null;
+        return success switch
+        {
+            true => new Rotation.Named(actor, other, actor),
+            false => new Rotation.Named(other, actor, actor),
+            null => new Rotation.Named(null, null, actor),
+        };
+    }
+
+    private void CountToward(Rotation.Named named)
+    {
+        if (++_counted % _stage.Rotate!.Every == 0)
+        {
+            Rotate(named);
+        }
+    }
+
+    private void Rotate(Rotation.Named named)
+    {
+        Before = Now;
+        Now = Rotation.Once(Now, Moves, named);
+        Rotations++;
+        Count();
+    }
+
+    /// <summary>The places fill with the group whose turn it is.</summary>
+    private void TakeTurn(string unit, Roster roster)
+    {
+        Before = Now;
+        var players = roster.Of(unit);
+        Now = Placement.Fill(_stage.Places, players, waiting: roster.Everyone.Except(players));
+        Rotations++;
+        Count();
+    }
+
+    /// <summary>Sets people onto the places anew after somebody came, went or changed places; see <see cref="SubstitutionRule"/>.</summary>
+    private void Mend(RunEvent.Substitution substitution, Roster roster)
+    {
+        Now = SubstitutionRule.Apply(Now, _stage.Moves, substitution.Out, substitution.In, player => roster.UnitOf(player));
+        Count();
+    }
+
+    /// <summary>Everyone at a place has a go there, one for each rotation however often places are mended in between.</summary>
+    private void Count()
+    {
+        foreach (var place in Now.Places)
+        {
+            foreach (var player in Now.At(place.Id))
+            {
+                if (_stood.GetValueOrDefault(player) == (place.Id, Rotations))
+                {
+                    continue;
+                }
+
+                _stood[player] = (place.Id, Rotations);
+                var goes = _goes.TryGetValue(player, out var known)
+                    ? known
+                    : _goes[player] = new Dictionary<string, int>(StringComparer.Ordinal);
+                goes[place.Name] = goes.GetValueOrDefault(place.Name) + 1;
+            }
+        }
+    }
+}

@@ -1,0 +1,39 @@
+using KeepTally.Core.Cards;
+using KeepTally.Core.Clock;
+using KeepTally.Core.Events;
+using KeepTally.Core.Places;
+
+namespace KeepTally.Core.Floor;
+
+/// <summary>
+/// Whose outcomes are tapped now. Where players score and the card marks scoring spots it is who stands there; else it
+/// is every unit. In a change-over it is still who stood there before: the last ball belongs to whoever threw it.
+/// </summary>
+public static class ScoringSlots
+{
+    /// <summary>How many units can be tapped at a time.</summary>
+    public static int Count(Stage stage, int units) =>
+        IsByPlace(stage) ? Math.Min(units, Spots(stage).Sum(spot => spot.Size)) : units;
+
+    /// <summary>The units to tap, one for each slot; null for a slot where nobody stands.</summary>
+    public static IReadOnlyList<string?> At(Stage stage, IReadOnlyList<Unit> units, FloorState floor, IntervalKind? interval)
+    {
+        if (!IsByPlace(stage))
+        {
+            return [.. units.Select(unit => unit.Id)];
+        }
+
+        var standing = interval is IntervalKind.Change or IntervalKind.Break ? floor.Before : floor.Now;
+        // Who came in when the sheet was done stands in a place but carries no score.
+        var scoring = units.Select(unit => unit.Id).ToHashSet(StringComparer.Ordinal);
+        var players = Spots(stage).SelectMany(spot => standing.At(spot.Id)).Where(scoring.Contains);
+        var count = Count(stage, units.Count);
+        return [.. players.Cast<string?>().Concat(Enumerable.Repeat<string?>(null, count)).Take(count)];
+    }
+
+    /// <summary>In turns it is the turn, not the place, that says whose outcomes are tapped.</summary>
+    private static bool IsByPlace(Stage stage) => stage is { Scores: Scorer.Player, Play: not Play.Turns } && Spots(stage).Any();
+
+    private static IEnumerable<Place> Spots(Stage stage) =>
+        stage.Places.Where(place => place is { Scores: true, Kind: PlaceKind.Spot });
+}

@@ -1,0 +1,62 @@
+namespace KeepTally.Core.Groups;
+
+/// <summary>How players fall into groups. Source: docs/formats.md, section 4, "Split".</summary>
+public enum SplitWay
+{
+    /// <summary>In turn, as listed.</summary>
+    Listed,
+    Shuffle,
+
+    /// <summary>By a chosen result, in snake order.</summary>
+    Level,
+
+    /// <summary>Positions as even as can be, then level.</summary>
+    Spread,
+
+    /// <summary>Fewest pairs that were together lately.</summary>
+    Fresh,
+}
+
+/// <summary>A player to be put into a group.</summary>
+/// <param name="Name">What they are called where something is said of them; the id where it is left out.</param>
+/// <param name="Level">The result by which groups are made level, high is strong; null where there is none.</param>
+public sealed record SplitPlayer(string Id, IReadOnlyList<string> Positions, double? Level, string? Name = null);
+
+/// <summary>Two players, in no order.</summary>
+public readonly record struct Pair
+{
+    public Pair(string one, string other) => (One, Other) = string.CompareOrdinal(one, other) <= 0 ? (one, other) : (other, one);
+
+    public string One { get; }
+
+    public string Other { get; }
+}
+
+/// <summary>What a coach asks of a split.</summary>
+/// <param name="Apart">Pairs that must not be in one group.</param>
+/// <param name="Together">Pairs that must be.</param>
+/// <param name="Met">How often pairs were in one group lately.</param>
+public sealed record SplitRequest(
+    SplitWay Way,
+    int Groups,
+    int Seed,
+    IReadOnlySet<Pair> Apart,
+    IReadOnlySet<Pair> Together,
+    IReadOnlyDictionary<Pair, int> Met
+)
+{
+    public static SplitRequest Of(SplitWay way, int groups, int seed = 1) =>
+        new(way, groups, seed, new HashSet<Pair>(), new HashSet<Pair>(), new Dictionary<Pair, int>());
+}
+
+/// <summary>How even groups are.</summary>
+/// <param name="LevelGap">The average level of the strongest group less that of the weakest; null without levels.</param>
+/// <param name="PositionGap">Over all positions, how many more the fullest group has of it than the emptiest.</param>
+/// <param name="Met">Pairs in one group that were together lately, each as often as they were.</param>
+/// <param name="Uneven">Positions that could be spread more evenly: the most of it in one group, the fewest in another.</param>
+public sealed record Evenness(
+    double? LevelGap,
+    int PositionGap,
+    int Met,
+    IReadOnlyList<(string Position, int Most, int Fewest)> Uneven
+);

@@ -1,0 +1,289 @@
+using KeepTally.Core.Events;
+using KeepTally.Core.Faults;
+
+namespace KeepTally.Core.Live;
+
+/// <summary>
+/// A practice being run: its drills in order, each with its sheets. It turns what the coach does into events, gives
+/// them their ids and times, and takes in what other devices said. The drill under way follows from the events alone.
+/// </summary>
+/// <param name="device">This device's own id; its events are numbered per sheet.</param>
+public sealed class LivePractice(string device, IReadOnlyList<LiveRun> runs)
+{
+    private readonly Dictionary<string, Sheet> _sheets = runs.SelectMany(run => run.Sheets)
+        .ToDictionary(each => each.Id, each => each.Sheet, StringComparer.Ordinal);
+
+    public IReadOnlyList<LiveRun> Runs { get; } = runs;
+
+    /// <summary>The first drill that was not ended; as many as there are drills once all are.</summary>
+    public int Current
+    {
+        get
+        {
+            var index = 0;
+            while (index < Runs.Count && Runs[index].IsEnded)
+            {
+                index++;
+            }
+
+            return index;
+        }
+    }
+
+    public Sheet? Find(string sheet) => _sheets.GetValueOrDefault(sheet);
+
+    /// <summary>Takes in an event from anywhere; null where it stands, else why it cannot.</summary>
+    public Fault? Receive(string sheet, RunEvent runEvent) =>
+        Find(sheet) is { } live
+            ? live.Receive(runEvent)
+            : new Fault("sheet", $"there is no sheet \"{sheet}\" in this practice", "reload the page");
+
+    /// <summary>The server refused an event: it is taken out, and nothing counts it any more.</summary>
+    public void Retract(string sheet, RunEvent refused) => Find(sheet)?.Retract(refused);
+
+    /// <summary>Says on the sheets of the drill under way what the coach did to its clock.</summary>
+    public IReadOnlyList<SheetEvent> Execute(RunCommand word, long now, string reason = "")
+    {
+        if (Current >= Runs.Count && word != RunCommand.Back)
+        {
+            return [];
+        }
+
+        return word switch
+        {
+            RunCommand.Start => Each(
+                Now,
+                now,
+                sheet => sheet.Stop is null && !sheet.Sheet.Score.Clock.IsStarted,
+                (id, at) => new RunEvent.Start(id, at)
+            ),
+            RunCommand.Pause => Each(Now, now, IsRunning(now), (id, at) => new RunEvent.Pause(id, at)),
+            RunCommand.Resume => Each(
+                Now,
+                now,
+                sheet => sheet.Sheet.Score.Clock.IsPaused && !LiveRun.HasStood(sheet),
+                (id, at) => new RunEvent.Resume(id, at)
+            ),
+            RunCommand.Freeze => Each(Now, now, IsRunning(now), (id, at) => new RunEvent.Freeze(id, at, reason)),
+            RunCommand.Rotate => Each(
+                Now,
+                now,
+                sheet => CanMove(sheet, now),
+                (id, at) => new RunEvent.Rotate(id, at, null, null, null)
+            ),
+            RunCommand.Turn => Each(Now, now, IsRunning(now), (id, at) => new RunEvent.Turn(id, at, null)),
+            RunCommand.End => Each(Now, now, sheet => sheet.Sheet.Ended is null, (id, at) => new RunEvent.End(id, at)),
+            RunCommand.Back => Current == 0
+                ? []
+                : Each(Runs[Current - 1], now, sheet => sheet.Sheet.Ended!.Id.Device != EventId.CircuitDevice, UndoEnd),
+        };
+    }
+
+    /// <summary>A tap on a sheet.</summary>
+    public Fault? Tap(string sheet, TapCommand command, long now, out IReadOnlyList<SheetEvent> appended)
+    {
+        appended = [];
+        if (Find(sheet) is not { } live)
+        {
+            return new Fault("sheet", $"there is no sheet \"{sheet}\" in this practice", "reload the page");
+        }
+
+        var tap = new RunEvent.Tap(
+            NextId(live),
+            Stamp(live, now),
+            command.Unit,
+            command.Outcome,
+            command.Zone,
+            command.Tags is { Count: > 0 } ? command.Tags : null,
+            command.Value
+        );
+        if (live.Add(tap) is { } fault)
+        {
+            return fault;
+        }
+
+        appended = [new SheetEvent(sheet, tap)];
+        return null;
+    }
+
+    /// <summary>Moves the places of a sheet on and says who won; where two stood against each other, the other lost.</summary>
+    public IReadOnlyList<SheetEvent> RotateWith(string sheet, string winner, long now)
+    {
+        if (Find(sheet) is not { } live)
+        {
+            return [];
+        }
+
+        var others = live.Floor.Contestants.Where(player => player != winner).ToArray();
+        var rotate = new RunEvent.Rotate(NextId(live), Stamp(live, now), winner, others.Length == 1 ? others[0] : null, null);
+        live.Add(rotate);
+        return [new SheetEvent(sheet, rotate)];
+    }
+
+    /// <summary>Passes the turn on a sheet, to a unit or to the next.</summary>
+    public Fault? PassTurn(string sheet, string? unit, long now, out IReadOnlyList<SheetEvent> appended)
+    {
+        appended = [];
+        if (Find(sheet) is not { } live)
+        {
+            return new Fault("sheet", $"there is no sheet \"{sheet}\" in this practice", "reload the page");
+        }
+
+        var turn = new RunEvent.Turn(NextId(live), Stamp(live, now), unit);
+        if (live.Add(turn) is { } fault)
+        {
+            return fault;
+        }
+
+        appended = [new SheetEvent(sheet, turn)];
+        return null;
+    }
+
+    /// <summary>Says on every sheet it reaches that people come, go or change places; nothing where it reaches none.</summary>
+    public IReadOnlyList<SheetEvent> ChangeRoster(RosterChange change, long now)
+    {
+        var appended = new List<SheetEvent>();
+        var changes = change.Over([.. Runs.Skip(Current)], now);
+        var at = StampOfAll(changes.Select(each => _sheets[each.Sheet]), now);
+        foreach (var (id, gone, comes) in changes)
+        {
+            var sheet = _sheets[id];
+            var substitution = new RunEvent.Substitution(NextId(sheet), at, gone, comes);
+            sheet.Add(substitution);
+            appended.Add(new SheetEvent(id, substitution));
+        }
+
+        return appended;
+    }
+
+    /// <summary>Takes an event back, or puts one back that was taken back. Who came or went does so on every sheet again.</summary>
+    public IReadOnlyList<SheetEvent> Undo(string sheet, EventId of, long now)
+    {
+        if (Find(sheet) is not { } live || live.Log.Find(of) is not { } reached)
+        {
+            return [];
+        }
+
+        return reached is RunEvent.Substitution substitution
+            ?
+            [
+                .. _sheets.SelectMany(each =>
+                    SameChange(each.Value, substitution).SelectMany(id => Undo(each.Key, each.Value, id, now))
+                ),
+            ]
+            : Undo(sheet, live, of, now);
+    }
+
+    /// <summary>One change of people is said on several sheets, by one device at one moment.</summary>
+    private static EventId[] SameChange(Sheet live, RunEvent.Substitution substitution) =>
+        [
+            .. live
+                .Log.Events.OfType<RunEvent.Substitution>()
+                .Where(other => other.Id.Device == substitution.Id.Device && other.At == substitution.At)
+                .Where(other =>
+                    new[] { substitution.In, substitution.Out }.Intersect([other.In, other.Out]).Any(player => player is not null)
+                )
+                .Select(other => other.Id),
+        ];
+
+    private SheetEvent[] Undo(string sheet, Sheet live, EventId of, long now)
+    {
+        var target = live.Log.IsUndone(of) ? live.Log.StandingUndoOf(of)?.Id : of;
+        if (target is not { } reached)
+        {
+            return [];
+        }
+
+        var said = new RunEvent.Undo(NextId(live), Stamp(live, now), reached);
+        live.Add(said);
+        return [new SheetEvent(sheet, said)];
+    }
+
+    /// <summary>Says what the clock calls for by now on every sheet of the drill under way.</summary>
+    public IReadOnlyList<SheetEvent> AppendDue(long now)
+    {
+        if (Current >= Runs.Count)
+        {
+            return [];
+        }
+
+        var due = Now.Due(now).ToArray();
+        foreach (var (sheet, runEvent) in due)
+        {
+            _sheets[sheet].Add(runEvent);
+        }
+
+        return due;
+    }
+
+    private LiveRun Now => Runs[Current];
+
+    /// <summary>Where each group of a circuit is follows from the clock alone.</summary>
+    private bool CanMove(RunSheet sheet, long now) =>
+        sheet != Now.Circuit && sheet.Sheet.Stage.Moves.Count > 0 && Now.OpenAt(now).Contains(sheet) && !LiveRun.HasStood(sheet);
+
+    private static Func<RunSheet, bool> IsRunning(long now) =>
+        sheet => sheet.Sheet.Score.Clock is { IsStarted: true, IsPaused: false } && !sheet.Sheet.Score.IsDoneAt(now);
+
+    private RunEvent UndoEnd(EventId id, long at, Sheet sheet) => new RunEvent.Undo(id, at, sheet.Ended!.Id);
+
+    private List<SheetEvent> Each(LiveRun run, long now, Func<RunSheet, bool> where, Func<EventId, long, RunEvent> make) =>
+        Each(run, now, where, (id, at, _) => make(id, at));
+
+    private List<SheetEvent> Each(LiveRun run, long now, Func<RunSheet, bool> where, Func<EventId, long, Sheet, RunEvent> make)
+    {
+        var appended = new List<SheetEvent>();
+        var reached = run.Sheets.Where(where).ToArray();
+        var at = StampOfAll(reached.Select(each => each.Sheet), now);
+        foreach (var (id, _, sheet, _) in reached)
+        {
+            var word = make(NextId(sheet), at, sheet);
+            sheet.Add(word);
+            appended.Add(new SheetEvent(id, word));
+        }
+
+        return appended;
+    }
+
+    private EventId NextId(Sheet sheet) => new(device, sheet.Log.LastNumberOf(device) + 1);
+
+    /// <summary>
+    /// A device stamps an event after every one it has already seen, by a millisecond at least: an answer never ties with
+    /// what it answers.
+    /// </summary>
+    private static long Stamp(Sheet sheet, long now) =>
+        sheet.Log.Count == 0 ? Math.Max(0, now) : Math.Max(now, sheet.Log.LastAt + 1);
+
+    /// <summary>One moment for what is said on several sheets at once, so that their clocks go together.</summary>
+    private static long StampOfAll(IEnumerable<Sheet> sheets, long now) =>
+        sheets.Select(sheet => Stamp(sheet, now)).DefaultIfEmpty(now).Max();
+}
+
+/// <summary>What a thumb touched: whom, what, where it went, what else it says, and the number it carries.</summary>
+public sealed record TapCommand(
+    string? Unit,
+    string? Outcome,
+    string? Zone = null,
+    IReadOnlyDictionary<string, string>? Tags = null,
+    double? Value = null
+);
+
+/// <summary>An event and the sheet it was said on.</summary>
+public readonly record struct SheetEvent(string Sheet, RunEvent Event);
+
+/// <summary>What a coach can say to a drill as a whole.</summary>
+public enum RunCommand
+{
+    Start,
+    Pause,
+    Resume,
+    Freeze,
+    Rotate,
+    Turn,
+
+    /// <summary>The drill is over; the next one is under way.</summary>
+    End,
+
+    /// <summary>The drill before was ended too soon.</summary>
+    Back,
+}

@@ -1,0 +1,129 @@
+using KeepTally.Core.Clock;
+using KeepTally.Core.Events;
+
+namespace KeepTally.Core.Live;
+
+/// <summary>
+/// A drill being done live: its sheets, which share one clock. Clock words are said on every sheet alike. In a circuit one
+/// sheet keeps the clock and where each group is, and each stop has a sheet of its own, opened and closed by that clock.
+/// </summary>
+public sealed class LiveRun(string name, IReadOnlyList<RunSheet> sheets)
+{
+    private static readonly EventId Opens = new(EventId.CircuitDevice, 0);
+    private static readonly EventId Stands = new(EventId.CircuitDevice, 1);
+    private static readonly EventId Closes = new(EventId.CircuitDevice, 2);
+
+    public string Name { get; } = name;
+
+    public IReadOnlyList<RunSheet> Sheets { get; } = sheets;
+
+    /// <summary>The sheet that keeps a circuit's clock, or null where the drill is no circuit.</summary>
+    public RunSheet? Circuit { get; } = sheets.Any(each => each.Stop is not null) ? sheets.First(each => each.Stop is null) : null;
+
+    /// <summary>The name of anybody on its sheets or benches.</summary>
+    public string NameOf(string player) =>
+        Sheets.Select(each => each.Sheet.Head.NameOf(player)).FirstOrDefault(name => name != player, player);
+
+    /// <summary>What anybody on its sheets or benches is called in passing.</summary>
+    public string CallNameOf(string player) =>
+        Sheets.FirstOrDefault(each => each.Sheet.Head.NameOf(player) != player)?.Sheet.CallNameOf(player) ?? player;
+
+    /// <summary>
+    /// The sheet whose clock is shown: a circuit's own, else the first that is not done.
+    /// </summary>
+    public Sheet Lead(long at) => Circuit?.Sheet ?? Sheets.FirstOrDefault(each => !each.Sheet.Score.IsDoneAt(at), Sheets[0]).Sheet;
+
+    public bool IsStarted => Clocks.Any(sheet => sheet.Score.Clock.IsStarted);
+
+    public bool IsPaused => Clocks.Any(sheet => sheet.Score.Clock.IsPaused);
+
+    /// <summary>Every sheet is done by its own rules or by the clock. A circuit goes on until its clock is over.</summary>
+    public bool IsDone(long at) => Clocks.All(sheet => sheet.Score.IsDoneAt(at));
+
+    /// <summary>The coach has ended the drill: every sheet holds an end that stands.</summary>
+    public bool IsEnded => Sheets.All(each => each.Sheet.Ended is not null);
+
+    /// <summary>The interval of the clock at a moment, with what is left of it; null without a clock or before the start.</summary>
+    public (Interval Interval, long Elapsed)? ClockAt(long at)
+    {
+        var lead = Lead(at);
+        if (lead.Timeline is not { } timeline || !lead.Score.Clock.IsStarted)
+        {
+            return null;
+        }
+
+        var elapsed = lead.Score.Clock.At(at);
+        return (timeline.At(elapsed), elapsed);
+    }
+
+    /// <summary>The round of a circuit under way, from 1; a change-over belongs to the round before it.</summary>
+    public int RoundAt(long at) => ClockAt(at)?.Interval.Round ?? 1;
+
+    /// <summary>The sheets tapped at a moment: all of them, in a circuit those of the round.</summary>
+    public IEnumerable<RunSheet> OpenAt(long at) =>
+        Circuit is null ? Sheets : Sheets.Where(each => each.Stop is { } stop && stop.Round == RoundAt(at));
+
+    /// <summary>
+    /// Sheets by the players they share, the round under way first: each alone, in a circuit all that a group still has
+    /// before it.
+    /// </summary>
+    public IReadOnlyList<IReadOnlyList<RunSheet>> LanesAt(long at) =>
+        Circuit is null
+            ? [.. Sheets.Select(sheet => new[] { sheet })]
+            :
+            [
+                .. Sheets
+                    .Where(each => each.Stop is { } stop && stop.Round >= RoundAt(at))
+                    .GroupBy(each => each.Stop!.Value.Group)
+                    .OrderBy(lane => lane.Key)
+                    .Select(lane => lane.OrderBy(each => each.Stop!.Value.Round).ToArray()),
+            ];
+
+    /// <summary>What the clock calls for by a moment and nobody has said yet, on every sheet.</summary>
+    public IEnumerable<SheetEvent> Due(long at) =>
+        Sheets.SelectMany(each =>
+            (each.Stop is { } stop ? Turns(each.Sheet, stop.Round, at) : [])
+                .Concat(each.Sheet.Due(at))
+                .Select(runEvent => new SheetEvent(each.Id, runEvent))
+        );
+
+    /// <summary>The clock of a stop stands since the work of its round is over: it is not for a coach to let it go on.</summary>
+    public static bool HasStood(RunSheet each) => each.Sheet.Log.Holds(Stands);
+
+    /// <summary>
+    /// A stop opens with the work of its round; its clock stands when that is over, and it closes when the next work
+    /// begins: the last ball counts.
+    /// </summary>
+    private IEnumerable<RunEvent> Turns(Sheet sheet, int round, long at)
+    {
+        var clock = Circuit!.Sheet.Score.Clock;
+        if (!clock.IsStarted || Circuit.Sheet.Ended is not null)
+        {
+            yield break;
+        }
+
+        var elapsed = clock.At(at);
+        foreach (
+            var work in Circuit.Sheet.Timeline!.Intervals.Where(each => each.Kind == IntervalKind.Work && each.Start <= elapsed)
+        )
+        {
+            if (work.Round == round && !sheet.Log.Holds(Opens))
+            {
+                yield return new RunEvent.Start(Opens, clock.InstantOf(work.Start));
+            }
+
+            if (work.Round == round && work.End <= elapsed && !sheet.Log.Holds(Stands))
+            {
+                yield return new RunEvent.Pause(Stands, clock.InstantOf(work.End));
+            }
+
+            if (work.Round == round + 1 && !sheet.Log.Holds(Closes))
+            {
+                yield return new RunEvent.End(Closes, clock.InstantOf(work.Start));
+            }
+        }
+    }
+
+    /// <summary>The sheets that stand for the drill as a whole.</summary>
+    private IEnumerable<Sheet> Clocks => Circuit is { } circuit ? [circuit.Sheet] : Sheets.Select(each => each.Sheet);
+}

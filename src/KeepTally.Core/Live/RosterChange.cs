@@ -1,0 +1,69 @@
+namespace KeepTally.Core.Live;
+
+/// <summary>Somebody goes off, somebody comes in, one comes in for another, or two change places.</summary>
+/// <param name="Off">Who goes off, or null.</param>
+/// <param name="In">Who comes in, or null; somebody who is on already changes places with <paramref name="Off"/>.</param>
+/// <param name="Sheet">The sheet to come in on where nobody goes off for it; null for the one with the fewest players.</param>
+public sealed record RosterChange(string? Off, string? In, string? Sheet = null)
+{
+    /// <summary>
+    /// What it takes on the sheets of the drills left. Who comes or goes does so for the rest of the practice; a change of
+    /// places is for the drill under way. Nobody comes in where they are not on the bench of the sheet.
+    /// </summary>
+    internal IReadOnlyList<(string Sheet, string? Out, string? In)> Over(IReadOnlyList<LiveRun> left, long at)
+    {
+        if (left.Count == 0)
+        {
+            return [];
+        }
+
+        var lanes = left[0].LanesAt(at);
+        if (LaneOf(lanes, Off) is { } one && LaneOf(lanes, In) is { } other)
+        {
+            return one == other ? Entries(one, Off, In) : [.. Entries(one, Off, In), .. Entries(other, In, Off)];
+        }
+
+        return [.. left.SelectMany((run, index) => InRun(run.LanesAt(at), index == 0 ? Sheet : null))];
+    }
+
+    private (string Sheet, string? Out, string? In)[] InRun(IReadOnlyList<IReadOnlyList<RunSheet>> lanes, string? wished)
+    {
+        if (LaneOf(lanes, Off) is { } leaves)
+        {
+            return Entries(leaves, Off, LaneOf(lanes, In) is null ? In : null);
+        }
+
+        if (In is not { } player || LaneOf(lanes, player) is not null)
+        {
+            return [];
+        }
+
+        var open = lanes.Where(lane => lane.Any(each => each.Sheet.MayCome(player))).ToArray();
+        return open.Length == 0
+            ? []
+            : Entries(
+                open.FirstOrDefault(
+                    lane => lane.Any(each => each.Id == wished),
+                    open.MinBy(lane => lane[0].Sheet.Score.Roster.Count)!
+                ),
+                null,
+                player
+            );
+    }
+
+    /// <summary>On every sheet of a lane; who may not come in on one of them is left out of it.</summary>
+    private static (string Sheet, string? Out, string? In)[] Entries(IReadOnlyList<RunSheet> lane, string? gone, string? comes) =>
+        [
+            .. lane.Select(each =>
+                    (
+                        each.Id,
+                        Out: gone is not null && each.Sheet.Score.Roster.Has(gone) ? gone : null,
+                        In: comes is not null && (each.Sheet.Score.Roster.Has(comes) || each.Sheet.MayCome(comes)) ? comes : null
+                    )
+                )
+                .Where(each => each.Out is not null || each.In is not null),
+        ];
+
+    private static IReadOnlyList<RunSheet>? LaneOf(IReadOnlyList<IReadOnlyList<RunSheet>> lanes, string? player) =>
+        player is null ? null : lanes.FirstOrDefault(lane => lane.Any(each => each.Sheet.Score.Roster.Has(player)));
+}

@@ -1,0 +1,258 @@
+using KeepTally.Core.Cards;
+using KeepTally.Core.Clock;
+using KeepTally.Core.Events;
+using KeepTally.Core.Faults;
+using KeepTally.Core.Floor;
+using KeepTally.Core.Places;
+using KeepTally.Core.Scoring;
+
+namespace KeepTally.Core.Live;
+
+/// <summary>
+/// A sheet being kept: its log, and the sheet and floor folded from it. Events may arrive in any order and more than
+/// once; they are folded when somebody looks, once for however many arrived meanwhile.
+/// </summary>
+public sealed class Sheet
+{
+    private readonly DrillCard _card;
+    private readonly Timeline? _timeline;
+    private readonly IReadOnlyDictionary<string, string> _callNames;
+    private readonly TapAddress _known;
+    private readonly CheckpointedFold _fold;
+    private (long At, int Version, ScoreReport Report)? _looked;
+    private (long Until, int Version)? _quiet;
+
+    private Sheet(DrillCard card, LogHead head, Score empty)
+    {
+        _card = card;
+        Head = head;
+        Stage = empty.Stage;
+        _callNames = CallNames.Of(head.Everyone);
+        _known = new TapAddress(Stage, head);
+        var floor = new FloorState(Stage, head.Units);
+        _fold = new CheckpointedFold(() => new CheckpointedFold.Checkpoint(0, empty.Copy(), floor.Copy(), null, 0));
+        _timeline = Stage.Clock is { } plan ? new Timeline(plan, head.Seed) : null;
+    }
+
+    /// <summary>An empty sheet, where the head fits the card.</summary>
+    public static Result<Sheet> Open(DrillCard card, LogHead head)
+    {
+        var sheet = Score.Open(card, head);
+        return sheet.IsOk ? Result<Sheet>.Ok(new Sheet(card, head, sheet.Value)) : Result<Sheet>.Fail(sheet.Faults);
+    }
+
+    public DrillCard Card => _card;
+
+    public LogHead Head { get; }
+
+    public Stage Stage { get; }
+
+    public EventLog Log { get; } = new();
+
+    public Score Score => Now.Score;
+
+    public FloorState Floor => Now.Floor;
+
+    /// <summary>Grows with every change to what is folded: as long as it is the same, everything but the clock is.</summary>
+    public int Version => Now.Version;
+
+    /// <summary>What somebody is called in passing: a player by call name, a group or a side by all of its name.</summary>
+    public string CallNameOf(string id) => _callNames.TryGetValue(id, out var name) ? name : Head.NameOf(id);
+
+    /// <summary>Everyone who carries a score on the sheet, who came in later and who went off too.</summary>
+    public IReadOnlyList<Unit> Units => Score.Units;
+
+    /// <summary>Those of them who are on the sheet now.</summary>
+    public IReadOnlyList<Unit> UnitsOn =>
+        Stage.Scores == Scorer.Player ? [.. Units.Where(unit => Score.Roster.Has(unit.Id))] : Units;
+
+    /// <summary>Somebody of the squad who is not on the sheet may come in: the head's bench, and who went off.</summary>
+    public bool MayCome(string player) =>
+        !Score.Roster.Has(player)
+        && (
+            (Head.Bench ?? []).Any(each => each.Id == player)
+            || Head.Units.SelectMany(unit => unit.People).Any(each => each.Id == player)
+        );
+
+    /// <summary>The timeline of the stage's clock, or null where it has none.</summary>
+    public Timeline? Timeline => _timeline;
+
+    /// <summary>The coach's end of the drill, where it stands.</summary>
+    public RunEvent.End? Ended => Now.Ended;
+
+    /// <summary>
+    /// What is left of the rep at a moment, where the clock gives each rep so long: a rep begins with the work and anew
+    /// with every counted tap. Null outside of work.
+    /// </summary>
+    public long? RepLeft(long at)
+    {
+        if (_timeline is not { Plan.Rep: { } rep } || !Score.Clock.IsStarted || Score.IsDoneAt(at))
+        {
+            return null;
+        }
+
+        var elapsed = Score.Clock.At(at);
+        var interval = _timeline.At(elapsed);
+        return interval.Kind == IntervalKind.Work ? Math.Max(0, Math.Max(interval.Start, _fold.RepFrom) + rep - elapsed) : null;
+    }
+
+    /// <summary>What a unit may not say again now, by the limits of the stage.</summary>
+    public IEnumerable<(string Tag, string Value)> Barred(string unit) => Score.Barred(unit);
+
+    /// <summary>What became of a standing event; null where it does not stand.</summary>
+    public EventResult? ResultOf(EventId id) =>
+        Log.Find(id) is { } runEvent && !Log.IsUndone(id) ? Now.ResultAt(Log.PositionOf(runEvent)) : null;
+
+    /// <summary>What became of the event at a position of the log.</summary>
+    public EventResult ResultAt(int position) => Now.ResultAt(position);
+
+    /// <summary>How the sheet stands at a moment. Asked again for the same moment, the answer is at hand.</summary>
+    public ScoreReport ReportAt(long at)
+    {
+        if (_looked is not { } looked || looked.At != at || looked.Version != Version)
+        {
+            _looked = looked = (at, Version, Score.Report(at));
+        }
+
+        return looked.Report;
+    }
+
+    /// <summary>Why an event cannot stand on this sheet, whatever the state of play; null where it can.</summary>
+    public Fault? Check(RunEvent runEvent) => _known.Check(runEvent);
+
+    /// <summary>Takes an event in, or says why it cannot stand. An event that is here already changes nothing.</summary>
+    public Fault? Add(RunEvent runEvent)
+    {
+        if (Check(runEvent) is { } fault)
+        {
+            return fault;
+        }
+
+        Expect(runEvent);
+        if (Log.Add(runEvent) is { } from)
+        {
+            _fold.RewindTo(from);
+        }
+
+        return null;
+    }
+
+    /// <summary>Takes a whole history in: sorted once, and folded once when somebody looks. What cannot stand is left out.</summary>
+    public void AddAll(IReadOnlyCollection<RunEvent> history)
+    {
+        foreach (var runEvent in history)
+        {
+            Expect(runEvent);
+        }
+
+        Log.AddAll(history.Where(runEvent => Check(runEvent) is null));
+        _fold.RewindTo(0);
+    }
+
+    /// <summary>
+    /// Takes in an event as it stands on record. Where an own one with the same id says something else, as two devices may of
+    /// what the clock calls for, the one on record takes its place.
+    /// </summary>
+    public Fault? Receive(RunEvent recorded)
+    {
+        if (Log.Find(recorded.Id) is not { } own)
+        {
+            return Add(recorded);
+        }
+
+        if (!IsSame(own, recorded))
+        {
+            Replace(recorded.Id, recorded);
+        }
+
+        return null;
+    }
+
+    /// <summary>
+    /// Takes an event out for good, as if it had never been made: nobody else will ever hear of it. Where another stands under
+    /// its id by now, that one stays.
+    /// </summary>
+    public void Retract(RunEvent refused)
+    {
+        if (Log.Find(refused.Id) is { } own && IsSame(own, refused))
+        {
+            Replace(refused.Id, null);
+        }
+    }
+
+    /// <summary>One device says one thing under one id; of the ids that devices share, the moment tells two events apart.</summary>
+    private static bool IsSame(RunEvent one, RunEvent other) => one.At == other.At && one.GetType() == other.GetType();
+
+    private void Expect(RunEvent runEvent)
+    {
+        if (runEvent is RunEvent.Substitution { In: { } comes } && Stage.Scores == Scorer.Player)
+        {
+            _known.Expect(comes);
+        }
+    }
+
+    private void Replace(EventId id, RunEvent? other)
+    {
+        Log.Replace(id, other);
+        _fold.RewindTo(0);
+    }
+
+    /// <summary>
+    /// What the clock calls for by a moment and nobody has said yet: the end of a round of work passes the turn or moves
+    /// the places on. The ids are the clock's own, so that every device says the same and it counts once.
+    /// </summary>
+    public IReadOnlyList<RunEvent> Due(long at)
+    {
+        if (_timeline is null || !Score.Clock.IsStarted || Score.IsDoneAt(at))
+        {
+            return [];
+        }
+
+        var elapsed = Score.Clock.At(at);
+        if (_quiet is { } quiet && quiet.Version == Version && elapsed < quiet.Until)
+        {
+            return [];
+        }
+
+        var due = DueBy(_timeline, elapsed).ToArray();
+        // Until the work under way is over nothing more comes.
+        _quiet = due.Length > 0 ? null : (_timeline.NextWorkEnd(elapsed), Version);
+        return due;
+    }
+
+    private CheckpointedFold Now
+    {
+        get
+        {
+            _fold.CatchUp(Log);
+            return _fold;
+        }
+    }
+
+    private IEnumerable<RunEvent> DueBy(Timeline timeline, long elapsed)
+    {
+        foreach (var (round, moment) in timeline.WorkDone(elapsed).Where(done => done.Round < timeline.Plan.Rounds))
+        {
+            if (
+                Stage.Rotate is { On: RotateTrigger.Round } rotate
+                && !FloorState.AsksWhoWon(Stage)
+                && round % rotate.Every == 0
+                && IsMissing(2 * round, out var moves)
+            )
+            {
+                yield return new RunEvent.Rotate(moves, Score.Clock.InstantOf(moment), null, null, null);
+            }
+
+            if (Stage.Play == Play.Turns && IsMissing((2 * round) + 1, out var passes))
+            {
+                yield return new RunEvent.Turn(passes, Score.Clock.InstantOf(moment), null);
+            }
+        }
+    }
+
+    private bool IsMissing(int n, out EventId id)
+    {
+        id = new EventId(EventId.ClockDevice, n);
+        return !Log.Holds(id);
+    }
+}

@@ -1,0 +1,95 @@
+using KeepTally.Core.Json;
+
+namespace KeepTally.Core.Places;
+
+internal static class PlacesReader
+{
+    internal static Place Place(JsonPlace place)
+    {
+        place.Only("id", "kind", "size", "role", "active", "scores", "side");
+        return new Place(
+            place.NeedText("id", "a short id such as \"shoot\""),
+            place.Find("kind")?.OneOf(("spot", PlaceKind.Spot), ("line", PlaceKind.Line)) ?? PlaceKind.Spot,
+            place.Find("size")?.Whole(1, 99) ?? 1,
+            place.Find("role")?.Text(),
+            place.Find("active")?.Truth() ?? false,
+            place.Find("scores")?.Truth() ?? false,
+            place.Find("side")?.Text()
+        );
+    }
+
+    internal static Move Move(JsonPlace place)
+    {
+        place.Only("from", "to", "who");
+        return new Move(
+            place.NeedText("from", "the place left"),
+            place.NeedText("to", "the place gone to"),
+            place
+                .Find("who")
+                ?.OneOf(
+                    ("all", MoveWho.All),
+                    ("first", MoveWho.First),
+                    ("winner", MoveWho.Winner),
+                    ("loser", MoveWho.Loser),
+                    ("actor", MoveWho.Actor)
+                )
+                ?? MoveWho.All
+        );
+    }
+
+    internal static RotateOn Rotate(JsonPlace place)
+    {
+        place.Only("on", "every", "turnRound");
+        return new RotateOn(
+            place
+                .Find("on")
+                ?.OneOf(
+                    ("round", RotateTrigger.Round),
+                    ("turn", RotateTrigger.Turn),
+                    ("tap", RotateTrigger.Tap),
+                    ("success", RotateTrigger.Success),
+                    ("failure", RotateTrigger.Failure),
+                    ("attempts", RotateTrigger.Attempts),
+                    ("manual", RotateTrigger.Manual)
+                )
+                ?? RotateTrigger.Round,
+            place.Find("every")?.Whole(1, 1000) ?? 1,
+            place.Find("turnRound")?.Whole(1, 1000)
+        );
+    }
+
+    internal static void HoldTogether(JsonPlace stage, IReadOnlyList<Place> places, IReadOnlyList<Move> moves)
+    {
+        var known = places.Select(place => place.Id).ToHashSet(StringComparer.Ordinal);
+        var written = stage.Find("moves")?.Items().ToArray() ?? [];
+        foreach (var (move, place) in moves.Zip(written))
+        {
+            foreach (
+                var end in new[] { ("from", move.From), ("to", move.To) }.Where(end =>
+                    end.Item2.Length > 0 && !known.Contains(end.Item2)
+                )
+            )
+            {
+                place.Find(end.Item1)?.Wrong($"there is no place \"{end.Item2}\"", "write one of " + string.Join(", ", known));
+            }
+        }
+    }
+
+    internal static void HoldSides(JsonPlace stage, IReadOnlyList<Place> places, IReadOnlyList<string> sides)
+    {
+        foreach (var (place, written) in places.Zip(stage.Find("places")?.Items().ToArray() ?? []))
+        {
+            if (place.Side is { } side && !sides.Contains(side))
+            {
+                written
+                    .Find("side")
+                    ?.Wrong(
+                        $"\"{side}\" is not one of the sides",
+                        sides.Count == 0
+                            ? "name the sides of the stage, or take this out"
+                            : "write one of " + string.Join(", ", sides)
+                    );
+            }
+        }
+    }
+}

@@ -1,0 +1,63 @@
+using KeepTally.Core.Cards;
+using KeepTally.Core.Tallies;
+using KeepTally.Core.Text;
+
+namespace KeepTally.Core.Rules.Ladders;
+
+/// <summary>What one attempt did to a climb, in words.</summary>
+internal static class ClimbWords
+{
+    internal static string Step(Stage stage, UnitSnapshot was, UnitSnapshot now, bool? attempt)
+    {
+        if (stage.Ladder is not { } ladder || attempt is not { } made)
+        {
+            return "";
+        }
+
+        if (now.Cleared > was.Cleared)
+        {
+            return Cleared(ladder, was, now);
+        }
+
+        return ladder.Pass switch
+        {
+            Pass.Window window when now.Taken == 0 => Lost(ladder, window, was, now, made),
+            Pass.Window window =>
+                $"{Made(now.Made)} made of {Phrase.Count(now.Taken)}; {Phrase.Count(window.Successes)} of {Phrase.Count(window.Of)} clears it.",
+            Pass.Makes makes => $"{Made(now.Made)} of {Phrase.Count(makes.Successes)} made.",
+            Pass.InARow run when made => $"{Made(now.Made)} in a row of {Phrase.Count(run.Streak)}.",
+            Pass.InARow when stage.Streak == StreakMiss.Zero => was.Made > 0
+                ? "A miss: the run starts again from nought."
+                : "A miss: still no run.",
+            Pass.InARow => $"A miss does not break the run: still {Phrase.Count(now.Made)}.",
+            _ => "",
+        };
+    }
+
+    private static string Made(int count) => count == 0 ? "None" : Phrase.Capital(Phrase.Count(count));
+
+    private static string Cleared(Ladder ladder, UnitSnapshot was, UnitSnapshot now)
+    {
+        var rung = Phrase.Capital(LadderWords.Rung(ladder, was.Rung));
+        return now.Done && now.Lap >= ladder.Laps ? $"{rung} cleared, and that was the last."
+            : now.Lap > was.Lap ? $"{rung} cleared: round again, {LadderWords.Rung(ladder, now.Rung)} next."
+            : $"{rung} cleared: on to {LadderWords.Rung(ladder, now.Rung)}.";
+    }
+
+    private static string Lost(Ladder ladder, Pass.Window window, UnitSnapshot was, UnitSnapshot now, bool made)
+    {
+        var misses = was.Taken - was.Made + (made ? 0 : 1);
+        var why =
+            was.Taken + 1 >= window.Of
+                ? $"{Made(was.Made + (made ? 1 : 0))} of {Phrase.Count(window.Of)}"
+                : $"{Phrase.Capital(Phrase.Ordinal(misses))} miss";
+        return ladder.Fail switch
+        {
+            WindowShort.Retry => $"{why}: this window is lost, start again.",
+            WindowShort.Out => $"{why}: this window is lost.",
+            WindowShort.Back or WindowShort.First => now.Rung == was.Rung
+                ? $"{why}: this window is lost, start again."
+                : $"{why}: this window is lost, back to {LadderWords.Rung(ladder, now.Rung)}.",
+        };
+    }
+}

@@ -1,0 +1,23 @@
+using KeepTally.Core.Cards;
+using KeepTally.Core.Tallies;
+
+namespace KeepTally.Core.Rules.Streaks;
+
+/// <summary>Attempts, successes, the run of successes and the best of them.</summary>
+internal static class AttemptRule
+{
+    internal static void Count(UnitTally unit, bool success, StreakMiss onMiss)
+    {
+        unit.Attempts++;
+        if (success)
+        {
+            unit.Successes++;
+            unit.Streak++;
+            unit.BestStreak = Math.Max(unit.BestStreak, unit.Streak);
+        }
+        else if (onMiss == StreakMiss.Zero)
+        {
+            unit.Streak = 0;
+        }
+    }
+}

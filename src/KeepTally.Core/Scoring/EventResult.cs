@@ -1,0 +1,48 @@
+using KeepTally.Core.Faults;
+using KeepTally.Core.Rules.Limits;
+
+namespace KeepTally.Core.Scoring;
+
+/// <summary>What became of an event on a sheet.</summary>
+/// <param name="Unit">For a tap that was counted, late or void: the index of its unit, or -1.</param>
+/// <param name="Attempt">For a counted tap: true a success, false a failure, null neither.</param>
+/// <param name="TurnPassed">Whether the turn went to another unit.</param>
+/// <param name="Breached">The limit that the tap breached, or null.</param>
+public readonly record struct EventResult(
+    EventResultKind Kind,
+    int Unit,
+    bool? Attempt,
+    Fault? Refusal,
+    Limit? Breached = null,
+    bool TurnPassed = false
+)
+{
+    internal static EventResult Taken => new(EventResultKind.Taken, -1, null, null);
+
+    internal static EventResult Refused(Fault why) => new(EventResultKind.Refused, -1, null, why);
+
+    internal static EventResult Late(int unit) => new(EventResultKind.Late, unit, null, null);
+
+    internal static EventResult Void(int unit, Limit breached) => new(EventResultKind.Void, unit, null, null, breached);
+
+    internal static EventResult Counted(int unit, bool? attempt, Limit? breached, bool turnPassed) =>
+        new(EventResultKind.Counted, unit, attempt, null, breached, turnPassed);
+
+    internal static EventResult Turned(bool passed) => new(EventResultKind.Taken, -1, null, null, null, passed);
+}
+
+public enum EventResultKind
+{
+    /// <summary>Not a tap; it did what it does.</summary>
+    Taken,
+    Counted,
+
+    /// <summary>Kept, and counted as late; nothing else.</summary>
+    Late,
+
+    /// <summary>Kept, and counted as void; nothing else.</summary>
+    Void,
+
+    /// <summary>It cannot stand on this sheet.</summary>
+    Refused,
+}

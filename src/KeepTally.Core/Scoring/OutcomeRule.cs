@@ -1,0 +1,26 @@
+using KeepTally.Core.Cards;
+
+namespace KeepTally.Core.Scoring;
+
+/// <summary>An outcome as the fold takes it: what can be told before any tap is told once.</summary>
+internal sealed class OutcomeRule(Outcome outcome)
+{
+    /// <summary>True a success, false a failure, null neither.</summary>
+    internal bool? Attempt { get; } =
+        outcome.Result switch
+        {
+            OutcomeResult.Success => true,
+            OutcomeResult.Failure => false,
+            OutcomeResult.Neutral => null,
+        };
+
+    /// <summary>Points of the unit tapped.</summary>
+    internal double OwnPoints { get; } = outcome.Points.Where(award => award.To is Recipient.Self).Sum(award => award.Points);
+
+    /// <summary>Points that go elsewhere.</summary>
+    internal Award[] OtherPoints { get; } = [.. outcome.Points.Where(award => award.To is not Recipient.Self)];
+
+    internal Effect[] Does { get; } = [.. outcome.Does];
+
+    internal bool TakesReading { get; } = outcome.Reading is not null;
+}

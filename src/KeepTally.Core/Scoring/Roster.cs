@@ -1,0 +1,122 @@
+using KeepTally.Core.Cards;
+using KeepTally.Core.Events;
+
+namespace KeepTally.Core.Scoring;
+
+/// <summary>
+/// Who is on a sheet, unit by unit, as players come and go. Where a unit is a player, that player is its only one. Who
+/// comes in for somebody takes their place in the group; alone, a player joins the group with the fewest.
+/// Source: docs/formats.md, section 2, "sub".
+/// </summary>
+public sealed class Roster
+{
+    private readonly bool _singles;
+    private readonly List<(string Unit, List<string> Players)> _units;
+
+    internal Roster(Stage stage, IReadOnlyList<Unit> units)
+    {
+        _singles = stage.Scores == Scorer.Player;
+        _units = [.. units.Select(unit => (unit.Id, unit.People.Select(player => player.Id).ToList()))];
+    }
+
+    private Roster(Roster other)
+    {
+        _singles = other._singles;
+        Mark = other.Mark;
+        _units = [.. other._units.Select(unit => (unit.Unit, new List<string>(unit.Players)))];
+    }
+
+    internal Roster Copy() => new(this);
+
+    /// <summary>Another object whenever somebody came, went or changed groups: as long as it is the same, so is everyone's place here.</summary>
+    public object Mark { get; private set; } = new();
+
+    /// <summary>Everyone on the sheet, unit by unit.</summary>
+    public IEnumerable<string> Everyone => _units.SelectMany(unit => unit.Players);
+
+    public int Count => _units.Sum(unit => unit.Players.Count);
+
+    public bool Has(string player) => UnitOf(player) is not null;
+
+    /// <summary>The unit a player is in now, or null.</summary>
+    public string? UnitOf(string player)
+    {
+        foreach (var (unit, players) in _units)
+        {
+            if (players.Contains(player))
+            {
+                return unit;
+            }
+        }
+
+        return null;
+    }
+
+    /// <summary>The players of a unit now.</summary>
+    public IReadOnlyList<string> Of(string unit) => _units.Find(each => each.Unit == unit).Players ?? [];
+
+    /// <summary>Takes what was said; who left the sheet by it and who came onto it. Two who are both on change groups.</summary>
+    internal (string? Left, string? Came) Apply(RunEvent.Substitution substitution)
+    {
+        Mark = new object();
+        var leaves = substitution.Out is { } gone && Has(gone) ? gone : null;
+        var comes = substitution.In;
+        if (comes is not null && Has(comes))
+        {
+            if (leaves is not null)
+            {
+                Exchange(leaves, comes);
+            }
+
+            return (null, null);
+        }
+
+        if (leaves is not null)
+        {
+            var players = ListOf(leaves);
+            var at = players.IndexOf(leaves);
+            players.RemoveAt(at);
+            if (comes is not null && !_singles)
+            {
+                players.Insert(at, comes);
+            }
+        }
+
+        if (comes is not null && (_singles || leaves is null))
+        {
+            Join(comes);
+        }
+
+        return (leaves, comes);
+    }
+
+    private void Join(string player)
+    {
+        if (!_singles)
+        {
+            _units.MinBy(unit => unit.Players.Count).Players.Add(player);
+        }
+        else if (_units.Find(unit => unit.Unit == player).Players is { } own)
+        {
+            own.Add(player);
+        }
+        else
+        {
+            _units.Add((player, [player]));
+        }
+    }
+
+    private void Exchange(string one, string other)
+    {
+        if (one == other || _singles)
+        {
+            return;
+        }
+
+        var (first, second) = (ListOf(one), ListOf(other));
+        var (i, j) = (first.IndexOf(one), second.IndexOf(other));
+        (first[i], second[j]) = (other, one);
+    }
+
+    private List<string> ListOf(string player) => _units.First(unit => unit.Players.Contains(player)).Players;
+}

@@ -1,0 +1,442 @@
+using KeepTally.Core.Cards;
+using KeepTally.Core.Clock;
+using KeepTally.Core.Events;
+using KeepTally.Core.Faults;
+using KeepTally.Core.Rules.Effects;
+using KeepTally.Core.Rules.Endings;
+using KeepTally.Core.Rules.Ladders;
+using KeepTally.Core.Rules.Limits;
+using KeepTally.Core.Rules.Measures;
+using KeepTally.Core.Rules.Streaks;
+using KeepTally.Core.Rules.Tagging;
+using KeepTally.Core.Rules.Zones;
+using KeepTally.Core.Tallies;
+
+namespace KeepTally.Core.Scoring;
+
+/// <summary>
+/// One tally sheet: the fold of the standing events of a log over the rules of a stage. Events come in their order,
+/// each once; see <see cref="EventLog"/>. Source: docs/formats.md, sections 1 and 2.
+/// </summary>
+public sealed class Score
+{
+    private readonly Stage _stage;
+    private readonly LogHead _head;
+    private readonly int _stageIndex;
+    private readonly TapAddress _address;
+    private readonly OutcomeRule[] _outcomes;
+    private readonly Targets? _targets;
+    private readonly Ladder? _ladder;
+    private readonly Ending[] _until;
+
+    /// <summary>A tap can end nobody but the unit tapped: no other unit's points move, and no lead is asked for.</summary>
+    private readonly bool _endsAlone;
+    private readonly ScoreState _state;
+    private readonly ClockLimit _limit;
+    private readonly long _countIn;
+    private readonly RunningTime _clock;
+    private readonly FreezeLog _freezes;
+
+    private Score(DrillCard card, LogHead head)
+    {
+        _clock = new RunningTime();
+        _freezes = new FreezeLog();
+        _head = head;
+        _stageIndex = head.Stage;
+        _stage = head.Of(card);
+        _outcomes = [.. _stage.Outcomes.Select(outcome => new OutcomeRule(outcome))];
+        _targets = _stage.Targets;
+        _ladder = _stage.Ladder;
+        _until = [.. _stage.Until.Where(ending => ending is not Ending.Time)];
+        _endsAlone =
+            _stage.Play != Play.Match
+            && _outcomes.All(outcome => outcome.OtherPoints.Length == 0)
+            && !_until.Any(ending => ending is Ending.Points { Lead: > 0 } or Ending.Points { AtLeast: <= 0 });
+        _address = new TapAddress(_stage, head);
+        Roster = new Roster(_stage, head.Units);
+        var units = head.Units.Select((unit, index) => TallyOf(unit, index));
+        _state = new ScoreState([.. units], _stage.Play, _stage.Ball is { } ball ? _address.Units.Of(ball) : -1);
+        _limit = ClockLimit.Of(_stage.Until);
+        _countIn = _stage.Clock?.CountIn ?? 0;
+    }
+
+    private Score(Score other)
+    {
+        _stage = other._stage;
+        _head = other._head;
+        _stageIndex = other._stageIndex;
+        _outcomes = other._outcomes;
+        _targets = other._targets;
+        _ladder = other._ladder;
+        _until = other._until;
+        _endsAlone = other._endsAlone;
+        _limit = other._limit;
+        _countIn = other._countIn;
+        _address = other._address.Copy();
+        _state = other._state.Copy();
+        _clock = other._clock.Copy();
+        _freezes = other._freezes.Copy();
+        Roster = other.Roster.Copy();
+    }
+
+    /// <summary>The sheet as it stands, to be gone on with apart from this one.</summary>
+    public Score Copy() => new(this);
+
+    /// <summary>An empty sheet, where the log's head fits the card.</summary>
+    public static Result<Score> Open(DrillCard card, LogHead head)
+    {
+        var faults = HeadFit.Check(card, head);
+        return faults.Count == 0 ? Result<Score>.Ok(new Score(card, head)) : Result<Score>.Fail(faults);
+    }
+
+    public Stage Stage => _stage;
+
+    /// <summary>Who is on the sheet now, unit by unit.</summary>
+    public Roster Roster { get; }
+
+    /// <summary>Everyone who carries a score, who came in later and who went off too.</summary>
+    public IReadOnlyList<Unit> Units => _state.Names;
+
+    /// <summary>Time since start was pressed, the count-in included, pauses left out.</summary>
+    public RunningTime Clock => _clock;
+
+    /// <summary>The reason of the teaching stop under way, or null.</summary>
+    public string? FrozenFor => _freezes.OpenReason;
+
+    /// <summary>The id of the unit whose turn it is; null where there are no turns.</summary>
+    public string? Turn => UnitAt(_state.Turn);
+
+    /// <summary>The id of the unit a verdict names by its index; null where it names none.</summary>
+    internal string? UnitAt(int index) => index < 0 ? null : _state.Units[index].Unit.Id;
+
+    /// <summary>Why an event cannot stand on this sheet, whatever the state of play; null where it can.</summary>
+    public Fault? Check(RunEvent runEvent) => _address.Check(runEvent);
+
+    /// <summary>What a unit may not say again now, by the limits of the stage.</summary>
+    public IEnumerable<(string Tag, string Value)> Barred(string unit) =>
+        _address.Units.Of(unit) is >= 0 and var index ? LimitRule.Barred(_stage.Limits, _state.Units[index]) : [];
+
+    /// <summary>Takes the next event.</summary>
+    public EventResult Apply(RunEvent runEvent)
+    {
+        CutByClock(runEvent.At);
+        switch (runEvent)
+        {
+            case RunEvent.Tap tap:
+                return Take(tap);
+            case RunEvent.Start:
+                _clock.Start(runEvent.At);
+                return EventResult.Taken;
+            case RunEvent.Pause:
+                _clock.Pause(runEvent.At);
+                return EventResult.Taken;
+            case RunEvent.Resume:
+                _freezes.Close(runEvent.At);
+                _clock.Resume(runEvent.At);
+                return EventResult.Taken;
+            case RunEvent.Freeze freeze:
+                if (_clock.IsStarted && !_state.Done)
+                {
+                    _freezes.Open(freeze.Reason, runEvent.At);
+                    _clock.Pause(runEvent.At);
+                }
+
+                return EventResult.Taken;
+            case RunEvent.End:
+                _freezes.Close(runEvent.At);
+                _state.Close(RunningAt(runEvent.At));
+                return EventResult.Taken;
+            case RunEvent.Turn turn:
+                return TakeTurn(turn);
+            case RunEvent.Substitution substitution:
+                return TakeSub(substitution);
+            default:
+                return EventResult.Taken;
+        }
+    }
+
+    /// <summary>How the sheet stands at a moment not before its last event. Looking changes nothing.</summary>
+    public ScoreReport Report(long at) =>
+        ScoreReporter.Report(_stageIndex, _stage, _state, _limit, IsStartedAt(at), RunningAt(at), _freezes.Report(at));
+
+    /// <summary>How the sheet stands at a moment, as far as words about one tap ask for it.</summary>
+    public ScoreSnapshot Snapshot(long at) => ScoreReporter.Snapshot(_stage, _state, _limit, IsStartedAt(at), RunningAt(at));
+
+    /// <summary>What is told or shown of one unit at a moment.</summary>
+    public UnitSnapshot SnapshotOf(string unit, long at)
+    {
+        var tally = _state.Units[_address.Units.Of(unit)];
+        return UnitReporter.Snapshot(_stage, tally, _state.IsUnitDoneAt(tally, _limit, IsStartedAt(at), RunningAt(at)));
+    }
+
+    /// <summary>How one unit stands at a moment; null where there is no such unit.</summary>
+    public UnitReport? UnitAt(string unit, long at) =>
+        _address.Units.Of(unit) is >= 0 and var index
+            ? ScoreReporter.UnitAt(_stage, _state, _limit, IsStartedAt(at), _state.Units[index], RunningAt(at))
+            : null;
+
+    /// <summary>The unit ranked first at a moment, where it is alone there.</summary>
+    public string? LeaderAt(long at) =>
+        ScoreReporter.Leader(_stage, _state, _limit, IsStartedAt(at), RunningAt(at)) is >= 0 and var leader ? UnitAt(leader) : null;
+
+    /// <summary>The unit with the ball, or null.</summary>
+    public string? Ball => UnitAt(_state.Ball);
+
+    /// <summary>Whether the sheet is done at a moment not before its last event, without writing a report.</summary>
+    public bool IsDoneAt(long at) => _state.IsDoneAt(_limit, IsStartedAt(at), RunningAt(at));
+
+    /// <summary>Running milliseconds at a moment; once the sheet is done its clock stands where it was done.</summary>
+    public long RunningTimeAt(long at) => _state.RunningAt(_limit, IsStartedAt(at), RunningAt(at));
+
+    /// <summary>The sheet starts when the count-in is over.</summary>
+    private bool IsStartedAt(long at) => _clock.IsStarted && (_state.Done || _clock.At(at) >= _countIn);
+
+    /// <summary>Running milliseconds since the sheet started.</summary>
+    private long RunningAt(long at) => Math.Max(0, _clock.At(at) - _countIn);
+
+    private EventResult Take(RunEvent.Tap tap)
+    {
+        if (_address.Find(tap, _state.Done ? -1 : _state.Turn, _state.Ball, out var found) is { } fault)
+        {
+            return EventResult.Refused(fault);
+        }
+
+        var unit = found.Unit < 0 ? null : _state.Units[found.Unit];
+        if (unit is null || _state.Done || unit.Done || !IsStartedAt(tap.At))
+        {
+            _state.CountLate(unit);
+            return EventResult.Late(found.Unit);
+        }
+
+        var breach = tap.Tags is null ? null : LimitRule.Breached(_stage.Limits, unit, tap.Tags);
+        if (breach?.Breach == Breach.Void)
+        {
+            unit.Voids++;
+            return EventResult.Void(found.Unit, breach);
+        }
+
+        var running = RunningAt(tap.At);
+        var outcome = found.Outcome < 0 ? null : _outcomes[found.Outcome];
+        var judged = _targets is not null && found.Zone >= 0 ? TargetRule.Answer(_targets, unit, found.Zone) : outcome?.Attempt;
+        // A breach that counts is a failure, wherever the ball went.
+        var attempt = breach is null ? judged : false;
+        Count(tap, found, unit, outcome, attempt);
+        var turns = _state.TurnsPassed;
+        var passes = AwardPoints(found, unit, outcome, attempt, breached: breach is not null, running);
+        EndWhatIsMet(unit, passes, running);
+        return EventResult.Counted(found.Unit, attempt, breach, _state.TurnsPassed != turns);
+    }
+
+    private void Count(RunEvent.Tap tap, Addressed found, UnitTally unit, OutcomeRule? outcome, bool? attempt)
+    {
+        unit.Taps++;
+        var counted = outcome is not null ? found.Outcome : _outcomes.Length + (attempt == true ? 0 : 1);
+        unit.Counts[counted]++;
+        if (tap.Tags is not null)
+        {
+            LimitRule.Remember(_stage.Limits, unit, tap.Tags);
+            TagRule.Count(_stage.Tags, unit, tap.Tags, counted);
+        }
+
+        if (attempt is { } success)
+        {
+            AttemptRule.Count(unit, success, _stage.Streak);
+        }
+
+        if (tap.Value is { } value && outcome?.TakesReading == true)
+        {
+            unit.Readings.Add(value);
+        }
+    }
+
+    /// <summary>Points, ladder, effects and zones, in the order of the format; true where the turn passes.</summary>
+    private bool AwardPoints(Addressed found, UnitTally unit, OutcomeRule? outcome, bool? attempt, bool breached, long running)
+    {
+        if (!breached)
+        {
+            unit.Points += attempt == true && found.Zone >= 0 ? _targets?.Points ?? 0 : 0;
+            if (outcome is not null)
+            {
+                PointsRule.Give(outcome, unit, _state.Units, _address.Units);
+            }
+        }
+
+        if (_ladder is not null && attempt is { } success && LadderRule.Attempt(_ladder, unit, success, _stage.Streak))
+        {
+            _state.Finish(unit, running);
+        }
+
+        var passes = !breached && outcome is not null && EffectRule.Do(outcome, unit, _state, _stage, running);
+        if (_targets is not null && TargetRule.AllAnswered(_targets, unit))
+        {
+            _state.Finish(unit, running);
+        }
+
+        return passes;
+    }
+
+    /// <summary>Ends what the tap brought to its end, in unit order, then passes the turn.</summary>
+    private void EndWhatIsMet(UnitTally tapped, bool passes, long running)
+    {
+        if (_until.Length > 0)
+        {
+            if (_endsAlone)
+            {
+                EndUnit(tapped, running);
+            }
+            else
+            {
+                foreach (var unit in _state.Units)
+                {
+                    EndUnit(unit, running);
+                }
+            }
+        }
+
+        if (_state.AllDone)
+        {
+            _state.Close(running);
+        }
+
+        if (_stage.Play == Play.Turns && !_state.Done && (passes || _state.Units[_state.Turn].Done))
+        {
+            _state.PassTurn(running);
+        }
+    }
+
+    private void EndUnit(UnitTally unit, long running)
+    {
+        if (_state.Done || unit.Done)
+        {
+            return;
+        }
+
+        foreach (var ending in _until)
+        {
+            if (!EndingRule.IsMet(ending, unit, _state.Units, _stage.Play))
+            {
+                continue;
+            }
+
+            if (_stage.Play != Play.Match)
+            {
+                _state.Finish(unit, running);
+            }
+            else if (ending is Ending.Outs)
+            {
+                _state.Win(RankRule.BestOther(_stage, _state, unit, running), running);
+            }
+            else if (EndingRule.IsOwn(ending))
+            {
+                _state.Win(unit.Index, running);
+            }
+            else
+            {
+                _state.Close(running);
+            }
+
+            return;
+        }
+    }
+
+    private EventResult TakeTurn(RunEvent.Turn turn)
+    {
+        if (_address.Check(turn) is { } fault)
+        {
+            return EventResult.Refused(fault);
+        }
+
+        var running = RunningAt(turn.At);
+        int? named = turn.Unit is { } id ? _address.Units.Of(id) : null;
+        if (_stage.Play != Play.Turns || _state.Done || !IsStartedAt(turn.At) || (named is { } unit && !CanTakeTurn(unit)))
+        {
+            return EventResult.Taken;
+        }
+
+        if (_limit.IsUp(running - _state.TurnBegan))
+        {
+            _state.Finish(_state.Units[_state.Turn], running);
+        }
+
+        if (_state.AllDone)
+        {
+            _state.Close(running);
+        }
+        else
+        {
+            _state.PassTurn(running, named is { } to && !_state.Units[to].Done ? to : null);
+        }
+
+        return EventResult.Turned(!_state.Done);
+    }
+
+    private bool CanTakeTurn(int unit) => unit >= 0 && _state.Units[unit] is { Done: false, IsOn: true };
+
+    /// <summary>Where players score, who comes in carries a score from now on, and who goes off holds nobody up.</summary>
+    private EventResult TakeSub(RunEvent.Substitution substitution)
+    {
+        var (left, came) = Roster.Apply(substitution);
+        if (_stage.Scores != Scorer.Player || _state.Done)
+        {
+            return EventResult.Taken;
+        }
+
+        var running = RunningAt(substitution.At);
+        var comes = came is null ? null : UnitOf(came);
+        if (comes is not null)
+        {
+            _state.ComeOn(comes, running);
+        }
+
+        if (left is not null)
+        {
+            _state.GoOff(UnitOf(left), comes, running);
+        }
+
+        if (_state.AllDone)
+        {
+            _state.Close(running);
+        }
+        else if (_stage.Play == Play.Turns && !CanTakeTurn(_state.Turn))
+        {
+            _state.PassTurn(running, comes is { Done: false } ? comes.Index : null);
+            return EventResult.Turned(true);
+        }
+
+        return EventResult.Taken;
+    }
+
+    /// <summary>The tally of a player, a fresh one for who was never on the sheet.</summary>
+    private UnitTally UnitOf(string player) =>
+        _address.Units.Of(player) is >= 0 and var index
+            ? _state.Units[index]
+            : TallyOf(new Unit(player, _head.NameOf(player), []), _address.Units.Add(player));
+
+    private UnitTally TallyOf(Unit unit, int index) => new(index, unit, _stage.Outcomes.Count, _address.ZoneCount, _stage);
+
+    /// <summary>What the clock alone has ended before this moment; in turns the turn itself waits to be passed.</summary>
+    private void CutByClock(long at)
+    {
+        if (_state.Done || _limit.Cut is not { } cut || !_clock.IsStarted)
+        {
+            return;
+        }
+
+        var running = RunningAt(at);
+        if (_stage.Play != Play.Turns)
+        {
+            if (_limit.IsPast(running))
+            {
+                _state.Close(cut);
+            }
+        }
+        else if (CanTakeTurn(_state.Turn) && _limit.IsPast(running - _state.TurnBegan))
+        {
+            _state.Finish(_state.Units[_state.Turn], _state.TurnBegan + cut);
+            if (_state.AllDone)
+            {
+                _state.Close(_state.TurnBegan + cut);
+            }
+        }
+    }
+}

@@ -1,0 +1,93 @@
+using KeepTally.Core.Cards;
+using KeepTally.Core.Rules.Measures;
+using KeepTally.Core.Tallies;
+
+namespace KeepTally.Core.Scoring;
+
+/// <summary>Writes down how a sheet stands at a moment. What the clock alone has ended by then is told, and nothing is changed.</summary>
+internal static class ScoreReporter
+{
+    /// <param name="running">Running milliseconds at the moment.</param>
+    internal static ScoreReport Report(
+        int stageIndex,
+        Stage stage,
+        ScoreState state,
+        ClockLimit limit,
+        bool started,
+        long running,
+        IReadOnlyList<FreezeReport> freezes
+    )
+    {
+        var units = Array.ConvertAll(state.Units, unit => UnitAt(stage, state, limit, started, unit, running));
+        var done = state.IsDoneAt(limit, started, running);
+        var ranking = RankRule.Rank(
+            stage.Measures,
+            Array.ConvertAll(
+                state.Units,
+                unit => (unit.Unit.Id, UnitReporter.Figures(stage, unit, state.UnitTimeAt(unit, limit, started, running)))
+            )
+        );
+        return new ScoreReport(
+            stageIndex,
+            started,
+            done,
+            state.Winner >= 0 ? state.Units[state.Winner].Unit.Id
+                : done ? RankRule.FirstAlone(ranking)
+                : null,
+            done || state.Turn < 0 ? null : state.Units[state.Turn].Unit.Id,
+            state.Ball < 0 ? null : state.Units[state.Ball].Unit.Id,
+            state.RunningAt(limit, started, running),
+            state.Late,
+            units,
+            ranking,
+            freezes
+        );
+    }
+
+    /// <summary>The same moment, as far as words about a tap ask for it.</summary>
+    internal static ScoreSnapshot Snapshot(Stage stage, ScoreState state, ClockLimit limit, bool started, long running)
+    {
+        var done = state.IsDoneAt(limit, started, running);
+        return new ScoreSnapshot(
+            started,
+            done,
+            state.Winner >= 0 ? state.Units[state.Winner].Unit.Id
+                : done && Leader(stage, state, limit, started, running) is >= 0 and var leader ? state.Units[leader].Unit.Id
+                : null,
+            done || state.Turn < 0 ? null : state.Units[state.Turn].Unit.Id,
+            state.Ball < 0 ? null : state.Units[state.Ball].Unit.Id,
+            Array.ConvertAll(
+                state.Units,
+                unit => UnitReporter.Snapshot(stage, unit, state.IsUnitDoneAt(unit, limit, started, running))
+            )
+        );
+    }
+
+    /// <summary>The index of the unit ranked first alone, or -1.</summary>
+    internal static int Leader(Stage stage, ScoreState state, ClockLimit limit, bool started, long running)
+    {
+        var figures = new Figures[state.Units.Length];
+        for (var i = 0; i < figures.Length; i++)
+        {
+            var unit = state.Units[i];
+            figures[i] = UnitReporter.Figures(stage, unit, state.UnitTimeAt(unit, limit, started, running));
+        }
+
+        return RankRule.LeaderAlone(stage.Measures, figures);
+    }
+
+    internal static UnitReport UnitAt(
+        Stage stage,
+        ScoreState state,
+        ClockLimit limit,
+        bool started,
+        UnitTally unit,
+        long running
+    ) =>
+        UnitReporter.Report(
+            stage,
+            unit,
+            state.UnitTimeAt(unit, limit, started, running),
+            state.IsUnitDoneAt(unit, limit, started, running)
+        );
+}

@@ -1,0 +1,215 @@
+using KeepTally.Core.Cards;
+using KeepTally.Core.Events;
+
+namespace KeepTally.Core.Tallies;
+
+/// <summary>What stands on a sheet while it is folded: its units, whose turn it is, who has the ball, whether it is done.</summary>
+internal sealed class ScoreState(UnitTally[] units, Play play, int ball)
+{
+    private int _left;
+
+    /// <summary>Units on the sheet that are not done.</summary>
+    private int _open = units.Length;
+    private int _on = units.Length;
+
+    private IReadOnlyList<Unit>? _names;
+
+    internal UnitTally[] Units { get; private set; } = units;
+
+    /// <summary>Everyone who carries a score, in their order.</summary>
+    internal IReadOnlyList<Unit> Names => _names ??= Array.ConvertAll(Units, unit => unit.Unit);
+
+    internal bool Done { get; private set; }
+
+    /// <summary>Running milliseconds at which the sheet was done.</summary>
+    internal long DoneAt { get; private set; }
+
+    /// <summary>The index of the unit that won by a rule of its own, or -1.</summary>
+    internal int Winner { get; private set; } = -1;
+
+    /// <summary>The index of the unit with the ball, or -1.</summary>
+    internal int Ball { get; private set; } = ball;
+
+    internal int Late { get; private set; }
+
+    /// <summary>The index of the unit whose turn it is, or -1 where there are no turns.</summary>
+    internal int Turn { get; private set; } = play == Play.Turns ? 0 : -1;
+
+    /// <summary>How often the turn was passed.</summary>
+    internal int TurnsPassed { get; private set; }
+
+    /// <summary>Running milliseconds at which this turn began.</summary>
+    internal long TurnBegan { get; private set; }
+
+    /// <summary>The same state, that goes its own way from here.</summary>
+    internal ScoreState Copy()
+    {
+        var copy = (ScoreState)MemberwiseClone();
+        copy.Units = Array.ConvertAll(Units, unit => unit.Copy());
+        return copy;
+    }
+
+    /// <summary>Everyone who is on the sheet is done. Where nobody is on it, nobody is.</summary>
+    internal bool AllDone => _open == 0 && _on > 0;
+
+    /// <summary>Whether a unit is done at a moment: by a rule, or by the clock, which ends it without an event.</summary>
+    internal bool IsUnitDoneAt(UnitTally unit, ClockLimit limit, bool started, long running) =>
+        unit.Done || (limit.Cut is { } cut && started && IsUnderClock(unit) && SinceLimitBegan(running) >= cut);
+
+    /// <summary>A unit's own running time at a moment; it stands from the moment it was done.</summary>
+    internal long UnitTimeAt(UnitTally unit, ClockLimit limit, bool started, long running) =>
+        unit.Done ? unit.DoneAfter
+        : limit.Cut is { } cut && started && unit.IsOn && IsUnderClock(unit)
+            ? OwnTime(unit, running) - Math.Max(0, SinceLimitBegan(running) - cut)
+        : OwnTime(unit, running);
+
+    /// <summary>Whether the sheet is done at a moment: everyone on it is, if anyone is on it.</summary>
+    internal bool IsDoneAt(ClockLimit limit, bool started, long running) =>
+        Done
+        || (
+            started
+            && _on > 0
+            && limit.Cut is { } cut
+            && SinceLimitBegan(running) >= cut
+            && (play != Play.Turns || (_open == 1 && Units[Turn] is { Done: false, IsOn: true }))
+        );
+
+    /// <summary>Once the sheet is done its clock stands at the moment it was done: the limit, where the clock ended it.</summary>
+    internal long RunningAt(ClockLimit limit, bool started, long running) =>
+        Done ? DoneAt
+        : IsDoneAt(limit, started, running) ? running - Math.Max(0, SinceLimitBegan(running) - limit.Cut!.Value)
+        : running;
+
+    /// <summary>In turns the time limit is the turn's own.</summary>
+    private bool IsUnderClock(UnitTally unit) => play != Play.Turns || (unit.Index == Turn && unit.IsOn);
+
+    private long SinceLimitBegan(long running) => play == Play.Turns ? running - TurnBegan : running;
+
+    /// <summary>A unit's own running time: all its turns in turns, else the sheet's.</summary>
+    internal long OwnTime(UnitTally unit, long running) =>
+        play != Play.Turns
+            ? (unit.WentOff ?? running) - unit.TimeOff
+            : unit.EarlierTurns + (unit.Index == Turn && unit.IsOn ? running - TurnBegan : 0);
+
+    internal void CountLate(UnitTally? unit)
+    {
+        Late++;
+        if (unit is not null)
+        {
+            unit.Late++;
+        }
+    }
+
+    internal void Finish(UnitTally unit, long running)
+    {
+        if (!unit.Done)
+        {
+            unit.DoneAfter = OwnTime(unit, running);
+            unit.Done = true;
+            _open -= unit.IsOn ? 1 : 0;
+        }
+    }
+
+    /// <summary>The unit is done and takes the next place.</summary>
+    internal void Leave(UnitTally unit, long running)
+    {
+        unit.Place ??= ++_left;
+        Finish(unit, running);
+    }
+
+    internal void Close(long running)
+    {
+        if (Done)
+        {
+            return;
+        }
+
+        foreach (var unit in Units)
+        {
+            Finish(unit, running);
+        }
+
+        Done = true;
+        DoneAt = running;
+    }
+
+    /// <summary>The sheet is done, won by a unit; -1 where nobody is left to win.</summary>
+    internal void Win(int unit, long running)
+    {
+        Winner = Winner < 0 ? unit : Winner;
+        Close(running);
+    }
+
+    internal void TurnOver()
+    {
+        var next = Ball;
+        do
+        {
+            next = next < 0 ? -1 : (next + 1) % Units.Length;
+        } while (next >= 0 && next != Ball && !Units[next].IsOn);
+        Ball = next;
+    }
+
+    /// <summary>A unit comes onto the sheet: a new one, or one that was off. Its own time counts from now.</summary>
+    internal void ComeOn(UnitTally unit, long running)
+    {
+        if (unit.Index == Units.Length)
+        {
+            Units = [.. Units, unit];
+            _names = null;
+            unit.TimeOff = running;
+        }
+        else
+        {
+            unit.TimeOff += running - unit.WentOff ?? 0;
+            unit.WentOff = null;
+        }
+
+        _on++;
+        _open += unit.Done ? 0 : 1;
+    }
+
+    /// <summary>A unit goes off the sheet with all it has scored; the turn and the ball pass on.</summary>
+    /// <param name="instead">Who came in for it, or null: the turn and the ball pass to the next.</param>
+    internal void GoOff(UnitTally unit, UnitTally? instead, long running)
+    {
+        unit.WentOff = running;
+        _on--;
+        _open -= unit.Done ? 0 : 1;
+        if (Ball == unit.Index)
+        {
+            Ball = instead?.Index ?? Ball;
+            if (instead is null)
+            {
+                TurnOver();
+            }
+        }
+    }
+
+    /// <summary>Passes the turn to a unit, or to the next in listed order that is not done.</summary>
+    internal void PassTurn(long running, int? to = null)
+    {
+        if (!Units[Turn].Done)
+        {
+            Units[Turn].EarlierTurns += running - TurnBegan;
+        }
+
+        TurnsPassed++;
+        Turn = to ?? NextAfter(Turn);
+        TurnBegan = running;
+    }
+
+    private int NextAfter(int turn)
+    {
+        for (var step = 1; step <= Units.Length; step++)
+        {
+            var next = (turn + step) % Units.Length;
+            if (Units[next] is { Done: false, IsOn: true })
+            {
+                return next;
+            }
+        }
+
+        return turn;
+    }
+}

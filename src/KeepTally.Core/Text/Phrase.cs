@@ -1,0 +1,155 @@
+using System.Globalization;
+using KeepTally.Core.Cards;
+
+namespace KeepTally.Core.Text;
+
+/// <summary>The small parts that plain sentences are made of.</summary>
+public static class Phrase
+{
+    private const int SpeltOut = 12;
+
+    private static readonly string[] Numbers =
+    [
+        "no",
+        "one",
+        "two",
+        "three",
+        "four",
+        "five",
+        "six",
+        "seven",
+        "eight",
+        "nine",
+        "ten",
+        "eleven",
+        "twelve",
+    ];
+
+    private static readonly string[] Ordinals =
+    [
+        "noughth",
+        "first",
+        "second",
+        "third",
+        "fourth",
+        "fifth",
+        "sixth",
+        "seventh",
+        "eighth",
+        "ninth",
+        "tenth",
+        "eleventh",
+        "twelfth",
+    ];
+
+    private static readonly string[] WithoutArticle =
+    [
+        "no ",
+        "not ",
+        "all ",
+        "both ",
+        "any ",
+        "on ",
+        "in ",
+        "over ",
+        "lost ",
+        "won ",
+        "every ",
+        "the ",
+        "a ",
+        "an ",
+    ];
+
+    /// <summary>A count in words up to twelve, beyond that in figures.</summary>
+    public static string Count(int number) => number is >= 0 and <= SpeltOut ? Numbers[number] : Figure(number);
+
+    public static string Ordinal(int number) =>
+        number is >= 0 and <= SpeltOut
+            ? Ordinals[number]
+            : Figure(number)
+                + (
+                    (number % 100) is >= 11 and <= 13
+                        ? "th"
+                        : (number % 10) switch
+                        {
+                            1 => "st",
+                            2 => "nd",
+                            3 => "rd",
+                            _ => "th",
+                        }
+                );
+
+    public static string Figure(double number) => number.ToString("0.###", CultureInfo.InvariantCulture);
+
+    /// <summary>"one make", "five makes".</summary>
+    public static string Of(int number, string one) => $"{Count(number)} {Plural(number, one)}";
+
+    public static string Plural(double number, string one) =>
+        number == 1 ? one
+        : one.EndsWith('s') || one.EndsWith("ch", StringComparison.Ordinal) || one == "go" ? one + "es"
+        : one + "s";
+
+    /// <summary>"once", "twice", "three times".</summary>
+    public static string Times(int number) =>
+        number switch
+        {
+            1 => "once",
+            2 => "twice",
+            _ => $"{Count(number)} times",
+        };
+
+    /// <summary>Milliseconds as a coach says them: "45 seconds", "1 minute", "3 minutes 30".</summary>
+    public static string Span(long milliseconds)
+    {
+        var seconds = milliseconds / 1000.0;
+        if (seconds < 60 || seconds != Math.Floor(seconds))
+        {
+            return $"{Figure(seconds)} {Plural(seconds, "second")}";
+        }
+
+        var (minutes, rest) = ((int)seconds / 60, (int)seconds % 60);
+        if (rest > 0 && minutes == 1)
+        {
+            return $"{Figure(seconds)} seconds";
+        }
+
+        return $"{minutes} {Plural(minutes, "minute")}" + (rest > 0 ? $" {rest}" : "");
+    }
+
+    /// <summary>"a, b and c".</summary>
+    public static string List(IReadOnlyList<string> parts, string last = "and") =>
+        parts.Count < 2 ? string.Concat(parts) : $"{string.Join(", ", parts.Take(parts.Count - 1))} {last} {parts[^1]}";
+
+    /// <summary>"a, b, then c": things in their order.</summary>
+    public static string InOrder(IReadOnlyList<string> parts) =>
+        parts.Count < 2 ? string.Concat(parts) : $"{string.Join(", ", parts.Take(parts.Count - 1))}, then {parts[^1]}";
+
+    public static string Sentence(string text) =>
+        text.Length == 0 ? "" : Capital(text) + (text[^1] is '.' or '?' or '!' ? "" : ".");
+
+    public static string Capital(string text) => text.Length == 0 ? "" : char.ToUpperInvariant(text[0]) + text[1..];
+
+    /// <summary>An id as words: "long-left" is "long left".</summary>
+    public static string Words(string id) => id.Replace('-', ' ').Replace('_', ' ');
+
+    /// <summary>The outcome inside a sentence: "a clean goal", "any other goal", "no rebound".</summary>
+    public static string NameOf(Outcome outcome) => outcome.InSentence ?? WithArticle(Lower(outcome.Label));
+
+    /// <summary>The outcome after a number: "third miss", "clean goal".</summary>
+    public static string Bare(Outcome outcome) => Lower(outcome.Label);
+
+    private static string WithArticle(string words)
+    {
+        var bare =
+            WithoutArticle.Any(start => words.StartsWith(start, StringComparison.Ordinal))
+            || (words.EndsWith('s') && !words.EndsWith("ss", StringComparison.Ordinal))
+            || words.EndsWith("ing", StringComparison.Ordinal)
+            || words.Length == 0
+            || !char.IsLetter(words[0]);
+        return bare ? words : ("aeiou".Contains(words[0]) ? "an " : "a ") + words;
+    }
+
+    /// <summary>The first letter small, unless the word is an abbreviation.</summary>
+    private static string Lower(string label) =>
+        label.Length < 2 || char.IsUpper(label[1]) ? label : char.ToLowerInvariant(label[0]) + label[1..];
+}

@@ -1,0 +1,103 @@
+using KeepTally.Core.Cards;
+using KeepTally.Core.Events;
+using KeepTally.Core.Scoring;
+using KeepTally.Store.Book;
+using KeepTally.Store.Tables;
+using Microsoft.EntityFrameworkCore;
+using Microsoft.Extensions.Caching.Memory;
+
+namespace KeepTally.Store.Practices;
+
+/// <summary>
+/// How sheets ended, or stand so far. A sheet that was folded lately is folded again only when events have come to it or its
+/// head has changed, as when somebody is erased; till then its events are not even read.
+/// </summary>
+public sealed class ScoredRuns(TallyDb db, TextCache texts, IMemoryCache cache)
+{
+    private static readonly MemoryCacheEntryOptions Lately = new() { SlidingExpiration = TimeSpan.FromHours(1), Size = 1 };
+
+    /// <summary>What an outcome stands on.</summary>
+    private readonly record struct Key(string Sheet, string Head, long Last);
+
+    /// <summary>The runs of a practice, in the order of its blocks.</summary>
+    public async Task<IReadOnlyList<ScoredRun>> OfPracticeAsync(int practice, CancellationToken cancellationToken = default) =>
+        await OfAsync(await RunRows.OfPracticeAsync(db, practice, cancellationToken), cancellationToken);
+
+    /// <summary>Runs in the order asked for.</summary>
+    public async Task<IReadOnlyList<ScoredRun>> OfRunsAsync(
+        IReadOnlyList<int> ids,
+        CancellationToken cancellationToken = default
+    ) => await OfAsync(await RunRows.OfAsync(db, ids, cancellationToken), cancellationToken);
+
+    private async Task<IReadOnlyList<ScoredRun>> OfAsync(List<Run> runs, CancellationToken cancellationToken)
+    {
+        var sheets = runs.SelectMany(run => run.Sheets).Select(sheet => sheet.Id).ToArray();
+        var last = await db
+            .Events.Where(row => sheets.Contains(row.SheetId))
+            .GroupBy(row => row.SheetId)
+            .Select(each => new { each.Key, Last = each.Max(row => row.Sequence) })
+            .ToDictionaryAsync(each => each.Key, each => each.Last, cancellationToken);
+        Key KeyOf(SheetRow sheet) => new(sheet.Id, sheet.HeadJson, last.GetValueOrDefault(sheet.Id));
+
+        var known = new Dictionary<string, ScoredSheet>(StringComparer.Ordinal);
+        foreach (var sheet in runs.SelectMany(run => run.Sheets))
+        {
+            if (cache.TryGetValue(KeyOf(sheet), out ScoredSheet? outcome))
+            {
+                known[sheet.Id] = outcome!;
+            }
+        }
+
+        var unknown = sheets.Where(id => !known.ContainsKey(id)).ToArray();
+        var rows =
+            unknown.Length == 0
+                ? []
+                : await db.Events.AsNoTracking().Where(row => unknown.Contains(row.SheetId)).ToListAsync(cancellationToken);
+        var events = rows.ToLookup(row => row.SheetId);
+        foreach (var run in runs)
+        {
+            foreach (var sheet in run.Sheets.Where(sheet => !known.ContainsKey(sheet.Id)))
+            {
+                // Events that came since the last were asked for are folded with the rest; the next look finds a newer last.
+                known[sheet.Id] = cache.Set(KeyOf(sheet), Fold(sheet, run, [.. events[sheet.Id]]), Lately);
+            }
+        }
+
+        return [.. runs.Select(run => new ScoredRun(run, [.. run.Sheets.Select(sheet => (sheet, known[sheet.Id]))]))];
+    }
+
+    private ScoredSheet Fold(SheetRow row, Run run, IReadOnlyList<EventRow> events)
+    {
+        var head = texts.Head(row.HeadJson);
+        var live = new StoredSheet(row, events, texts.Card(row.CardJson ?? run.CardJson, head.Options), head).Fold();
+        return new ScoredSheet(
+            live.Card,
+            live.Stage,
+            live.Score.Clock.IsStarted,
+            live.Units,
+            live.Score.Report(live.Log.LastAt),
+            live.Stage.Moves.Count == 0
+                ? []
+                : [.. live.Floor.Stood.Select(player => new GoesRow("", head.NameOf(player), live.Floor.GoesOf(player)))]
+        );
+    }
+}
+
+/// <summary>A run with how each of its sheets ended, in their order.</summary>
+public sealed record ScoredRun(Run Run, IReadOnlyList<(SheetRow Row, ScoredSheet Outcome)> Sheets);
+
+/// <summary>How a sheet ended, or stands so far.</summary>
+/// <param name="Begun">Whether it was started at all.</param>
+/// <param name="Goes">Where places move on: how often each player had each job.</param>
+public sealed record ScoredSheet(
+    DrillCard Card,
+    Stage Stage,
+    bool Begun,
+    IReadOnlyList<Unit> Units,
+    ScoreReport Report,
+    IReadOnlyList<GoesRow> Goes
+);
+
+/// <summary>How often a player had each job of a drill.</summary>
+/// <param name="Sheet">The name of the group or court; empty where there was only one.</param>
+public sealed record GoesRow(string Sheet, string Player, IReadOnlyDictionary<string, int> Goes);

@@ -1,0 +1,117 @@
+using System.Text;
+using KeepTally.Core.Events;
+using KeepTally.Core.Faults;
+using KeepTally.Store.Events;
+
+namespace KeepTally.Web.Api;
+
+/// <summary><c>POST /api/sheets/{sheet}/events</c>: a batch of events as JSON Lines, all of them kept or none.</summary>
+internal static class EventsEndpoint
+{
+    private const int MostBytes = 1 << 20;
+
+    /// <summary>
+    /// JSON Lines have a type of their own, which a page of another origin cannot send unasked: that and the host filter
+    /// keep strangers out of the journal.
+    /// </summary>
+    private const string JsonLines = "application/x-ndjson";
+
+    internal static async Task<IResult> PostAsync(
+        string sheet,
+        HttpRequest request,
+        EventJournal journal,
+        AppendGuards rules,
+        TimeProvider clock,
+        CancellationToken cancellationToken
+    )
+    {
+        if (request.ContentType?.Split(';')[0].Trim() != JsonLines)
+        {
+            return ApiProblem.Of(
+                StatusCodes.Status415UnsupportedMediaType,
+                "Content-Type",
+                "events come as JSON Lines",
+                $"send them as {JsonLines}"
+            );
+        }
+
+        if (request.ContentLength is not { } length)
+        {
+            return ApiProblem.Of(
+                StatusCodes.Status411LengthRequired,
+                "Content-Length",
+                "the length of the batch is not given",
+                "send it with its length"
+            );
+        }
+
+        if (length > MostBytes)
+        {
+            return ApiProblem.Of(
+                StatusCodes.Status413PayloadTooLarge,
+                "body",
+                $"the batch is longer than {MostBytes} bytes",
+                "send it in parts"
+            );
+        }
+
+        if (await rules.FindAsync(journal, sheet, cancellationToken) is not { } found)
+        {
+            return ApiProblem.NotFound("sheet", $"there is no sheet \"{sheet}\"", "reload the page of the practice");
+        }
+
+        using var body = new StreamReader(request.Body, Encoding.UTF8);
+        var (events, faults) = Read(
+            await body.ReadToEndAsync(cancellationToken),
+            found,
+            clock.GetUtcNow().ToUnixTimeMilliseconds()
+        );
+        if (faults.Count > 0)
+        {
+            return ApiProblem.Of(
+                StatusCodes.Status422UnprocessableEntity,
+                $"line {faults[0].Line}, {faults[0].Place}",
+                faults[0].Problem,
+                faults[0].Mend,
+                faults
+            );
+        }
+
+        var appended = await journal.AppendAsync(sheet, events);
+        return TypedResults.Ok(new Kept(appended.Fresh.Count, appended.Conflicting));
+    }
+
+    private static (List<RunEvent> Events, List<LineFault> Faults) Read(string text, AppendGuard sheet, long now)
+    {
+        var (events, faults) = (new List<RunEvent>(), new List<LineFault>());
+        foreach (var (index, line) in text.Split('\n').Index())
+        {
+            if (string.IsNullOrWhiteSpace(line))
+            {
+                continue;
+            }
+
+            var reading = EventReader.Read(line);
+            if (!reading.IsOk)
+            {
+                faults.Add(Of(index, reading.Faults[0]));
+            }
+            else if (sheet.Check(reading.Value, now) is { } fault)
+            {
+                faults.Add(new LineFault(index + 1, fault.Path, fault.Problem, fault.Mend));
+            }
+            else
+            {
+                events.Add(reading.Value);
+            }
+        }
+
+        return (events, faults);
+    }
+
+    private static LineFault Of(int index, Fault fault) => new(index + 1, fault.Path, fault.Problem, fault.Mend);
+}
+
+/// <param name="Stored">How many of the batch were new.</param>
+/// <param name="Conflicting">Lines that stood there already under an id of the batch, and say something else.</param>
+internal sealed record Kept(int Stored, IReadOnlyList<string> Conflicting);

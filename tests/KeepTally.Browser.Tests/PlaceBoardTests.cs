@@ -1,0 +1,92 @@
+using CsCheck;
+using KeepTally.Core.Places;
+using KeepTally.Core.Text;
+using KeepTally.Screen;
+
+namespace KeepTally.Browser.Tests;
+
+/// <summary>Boards on which nobody hides anybody.</summary>
+public sealed class PlaceBoardTests
+{
+    private static readonly Gen<(Place[] Places, int[] Most)> AnyPlaces = Gen.Select(
+        Gen.Select(Gen.Bool, Gen.Int[1, 6], Gen.Int[0, 14]).Array[0, 8],
+        Gen.Int[0, 5],
+        (drawn, waiting) =>
+            (
+                drawn
+                    .Select(
+                        (each, index) =>
+                            new Place($"{index}", each.Item1 ? PlaceKind.Spot : PlaceKind.Line, each.Item2, null, true, false)
+                    )
+                    .ToArray(),
+                drawn.Select(each => each.Item1 ? Math.Min(each.Item2, each.Item3) : each.Item3).Append(waiting).ToArray()
+            )
+    );
+
+    [Fact]
+    public void Boxes_and_bibs_never_cover_one_another_and_stay_on_the_board() =>
+        AnyPlaces.Sample(drawn =>
+        {
+            var (places, most) = drawn;
+            int MostAt(string place) => place == PlaceBoard.Waiting ? most[^1] : most[int.Parse(place, null)];
+            var board = PlaceBoard.Of(places, MostAt);
+
+            foreach (var (index, box) in board.Places.Index())
+            {
+                Assert.InRange(box.X, 0, PlaceBoard.Width);
+                Assert.InRange(box.X + box.Width, 0, PlaceBoard.Width + 0.001);
+                Assert.InRange(box.Y + box.Height, 0, board.Height + 0.001);
+                Assert.All(board.Places.Skip(index + 1), other => Assert.False(Meet(box, other)));
+                var seats = Enumerable.Range(0, MostAt(box.Id)).Select(n => board.SeatAt(box.Id, n)).ToArray();
+                Assert.All(
+                    seats,
+                    seat =>
+                    {
+                        Assert.InRange(seat.X - (seat.Size / 2), box.X - 0.001, box.X + box.Width);
+                        Assert.InRange(seat.X + (seat.Size / 2), box.X, box.X + box.Width + 0.001);
+                        Assert.InRange(seat.Y + (seat.Size / 2), box.Y, box.Y + box.Height + 0.001);
+                    }
+                );
+                Assert.All(
+                    seats.SelectMany((one, n) => seats.Skip(n + 1).Select(other => (one, other))),
+                    pair =>
+                        Assert.True(
+                            Math.Abs(pair.one.X - pair.other.X) >= pair.one.Size - 0.001
+                                || Math.Abs(pair.one.Y - pair.other.Y) >= pair.one.Size - 0.001
+                        )
+                );
+            }
+        });
+
+    [Fact]
+    public void A_trio_stands_side_by_side_as_large_as_a_bib_gets()
+    {
+        var places = new[] { "shooter", "rebounder", "feeder" }.Select(id => new Place(id, PlaceKind.Spot, 1, null, true, false));
+        var board = PlaceBoard.Of([.. places], place => place == PlaceBoard.Waiting ? 0 : 1);
+
+        Assert.Single(board.Places.Select(box => box.Y).Distinct());
+        Assert.Equal(24, board.SeatAt("feeder", 0).Size);
+    }
+
+    [Theory]
+    [InlineData("Ada,Bea,Cleo", "A,B,C")]
+    [InlineData("Ada,Alba,Bea", "Ad,Al,B")]
+    [InlineData("Hana,Hannah,Ida", "1,2,I")]
+    [InlineData("Jo,Jo", "1,2")]
+    [InlineData("Ada Fenwick,Ada Marlowe,Bea Quill", "AF,AM,B")]
+    [InlineData("Ada Drew,Adela", "Ada,Ade")]
+    public void Bibs_carry_as_many_letters_as_tell_players_apart(string names, string letters) =>
+        Assert.Equal(letters, string.Join(',', BibLetters.Of(names.Split(','))));
+
+    [Fact]
+    public void Whatever_they_are_called_no_two_bibs_are_alike() =>
+        Gen.OneOf("Ada", "Adela", "Al", "Bea", "B", "ada", "Ada Drew", "Al Dee", "Bea Ada")
+            .Array[1, 12]
+            .Sample(names => Assert.Distinct(BibLetters.Of(names), StringComparer.OrdinalIgnoreCase));
+
+    private static bool Meet(BoardPlace one, BoardPlace other) =>
+        one.X < other.X + other.Width - 0.001
+        && other.X < one.X + one.Width - 0.001
+        && one.Y < other.Y + other.Height - 0.001
+        && other.Y < one.Y + one.Height - 0.001;
+}

@@ -1,0 +1,66 @@
+using KeepTally.Core.Cards;
+using KeepTally.Core.Events;
+using KeepTally.Core.Faults;
+using KeepTally.Core.Formats;
+using KeepTally.Core.Live;
+using KeepTally.Core.Scoring;
+
+namespace KeepTally.Core.Tests;
+
+/// <summary>Short ways to write down a card, a sheet and what is said on it.</summary>
+internal static class Given
+{
+    internal const string MakeAndMiss =
+        """[{"id":"make","label":"Make","result":"success","points":1},{"id":"miss","label":"Miss","result":"failure"}]""";
+
+    /// <summary>A card of one stage; <paramref name="stage"/> is what stands in it besides its outcomes.</summary>
+    internal static DrillCard Card(string stage, string outcomes = MakeAndMiss) =>
+        CardReader
+            .Read(
+                $$"""{"format":"keep-tally/drill@1","id":"d","name":"D","stages":[{"outcomes":{{outcomes}}{{(stage.Length > 0 ? "," : "")}}{{stage}}}]}"""
+            )
+            .Require();
+
+    internal static Sheet Open(DrillCard card, params string[] units) =>
+        Sheet
+            .Open(
+                card,
+                new LogHead(card.Id, 0, card.Chosen, [.. units.Select(unit => new Unit(unit, unit.ToUpperInvariant(), []))])
+            )
+            .Require();
+
+    internal static Sheet Started(DrillCard card, params string[] units)
+    {
+        var sheet = Open(card, units);
+        sheet.Add(new RunEvent.Start(new EventId("s", 1), 0));
+        return sheet;
+    }
+
+    /// <summary>Says taps a second apart: <c>a+ a- b+</c>, a make and a miss of a, a make of b.</summary>
+    internal static Sheet Taps(this Sheet sheet, string taps)
+    {
+        foreach (var tap in taps.Split(' ', StringSplitOptions.RemoveEmptyEntries))
+        {
+            Assert.Null(sheet.Tap(tap[..^1], tap[^1] == '+' ? "make" : "miss"));
+        }
+
+        return sheet;
+    }
+
+    internal static Fault? Tap(this Sheet sheet, string? unit, string? outcome, long? at = null, string? zone = null) =>
+        sheet.Add(
+            new RunEvent.Tap(
+                new EventId("t", sheet.Log.Events.Count + 1),
+                at ?? sheet.Log.LastAt + 1000,
+                unit,
+                outcome,
+                zone,
+                null,
+                null
+            )
+        );
+
+    internal static ScoreReport Now(this Sheet sheet) => sheet.Score.Report(sheet.Log.LastAt);
+
+    internal static UnitReport Of(this ScoreReport report, string unit) => report.Units.Single(each => each.Id == unit);
+}

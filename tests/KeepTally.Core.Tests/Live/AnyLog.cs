@@ -1,0 +1,132 @@
+using CsCheck;
+using KeepTally.Core.Cards;
+using KeepTally.Core.Events;
+using KeepTally.Core.Live;
+
+namespace KeepTally.Core.Tests.Live;
+
+/// <summary>Cards of many rules and events of every kind for them, to be drawn from.</summary>
+internal static class AnyLog
+{
+    internal static DrillCard[] Cards { get; } =
+    [
+        Given.Card(""),
+        Given.Card(
+            """
+            "until":[{"points":5},{"seconds":30}],"clock":{"work":10,"change":3,"rounds":3,"countIn":2},
+            "places":[{"id":"s","size":1,"scores":true},{"id":"q","kind":"line"}],
+            "moves":[{"from":"s","to":"q"},{"from":"q","to":"s"}],"rotate":{"on":"success","every":2}
+            """
+        ),
+        Given.Card(
+            """
+            "ladder":{"rungs":["l","m","r"],"laps":2,"pass":{"successes":2,"of":3,"stop":"both"},"fail":"back"},"until":[{"streak":6}]
+            """
+        ),
+        Given.Card(
+            """
+            "play":"match","scores":"side","sides":["a","b"],"until":[{"points":6,"lead":2},{"attempts":20},{"outs":3}]
+            """,
+            """[{"id":"make","result":"success","points":1},{"id":"miss","result":"failure","does":["out"]}]"""
+        ),
+        Given.Card(
+            """
+            "play":"turns","until":[{"seconds":15,"after":"finish"},{"outs":2}],"clock":{"work":5,"change":1,"rounds":4}
+            """,
+            """[{"id":"make","result":"success","points":1},{"id":"miss","result":"failure","does":["out","next"]}]"""
+        ),
+        Given.Card(
+            """
+            "targets":{"zones":["left","right"],"rounds":6},"tags":{"how":{"label":"How","values":{"high":"High","low":"Low"}}},
+            "limits":[{"tag":"how","within":1,"breach":"failure"}]
+            """
+        ),
+        Given.Card(
+            """
+            "measure":[{"by":"readingBest","better":"high"}],"clock":{"work":20,"change":4,"rounds":2,"countIn":3},
+            "places":[{"id":"one","size":1,"scores":true},{"id":"two","size":1},{"id":"q","kind":"line"}],
+            "moves":[{"from":"one","to":"two"},{"from":"two","to":"q"},{"from":"q","to":"one"}],"rotate":{"on":"round"}
+            """,
+            """[{"id":"make","result":"success","points":1,"reading":"m"},{"id":"miss","result":"failure"}]"""
+        ),
+    ];
+
+    /// <summary>A sheet of a card with two who are on it, and where players score, three who may come in.</summary>
+    internal static Sheet Open(DrillCard card) =>
+        Sheet
+            .Open(
+                card,
+                new LogHead(
+                    card.Id,
+                    0,
+                    card.Chosen,
+                    [new Unit("a", "Ada", []), new Unit("b", "Bea", [])],
+                    Bench: [new Member("c", "Cleo"), new Member("d", "Dora"), new Member("e", "Esme")]
+                )
+            )
+            .Require();
+
+    /// <summary>What a device may come to say: a kind, and three draws that fill it in.</summary>
+    internal static Gen<(int Kind, int One, int Other, int Third)> Word { get; } =
+        Gen.Select(Gen.Int[0, 19], Gen.Int[0, 40], Gen.Int[0, 40], Gen.Int[0, 40]);
+
+    /// <summary>An event of any kind that fits the card.</summary>
+    internal static RunEvent Event(
+        DrillCard card,
+        EventId id,
+        long at,
+        (int Kind, int One, int Other, int Third) word,
+        EventId reach
+    )
+    {
+        var (kind, one, other, third) = word;
+        var unit = "ab"[one % 2].ToString();
+        var anybody = "abcde"[one % 5].ToString();
+        var players = card.Stages[0].Scores == Scorer.Player;
+        return kind switch
+        {
+            0 => new RunEvent.Start(id, at),
+            1 => new RunEvent.Pause(id, at),
+            2 => new RunEvent.Resume(id, at),
+            3 => new RunEvent.Freeze(id, at, unit),
+            4 or 5 => new RunEvent.Undo(id, at, reach),
+            6 => new RunEvent.Turn(id, at, other % 2 == 0 ? null : unit),
+            7 => new RunEvent.Rotate(id, at, null, null, null),
+            8 when other < 3 => new RunEvent.End(id, at),
+            8 => new RunEvent.Note(id, at, "well done", unit),
+            9 or 10 when players => Sub(id, at, anybody, "abcde"[other % 5].ToString(), third),
+            _ => Tap(card.Stages[0], id, at, players && third % 7 == 0 ? anybody : unit, one, other, third),
+        };
+    }
+
+    private static RunEvent.Substitution Sub(EventId id, long at, string gone, string comes, int third) =>
+        (third % 3) switch
+        {
+            0 => new RunEvent.Substitution(id, at, gone, null),
+            1 => new RunEvent.Substitution(id, at, null, comes),
+            _ => new RunEvent.Substitution(id, at, gone, comes),
+        };
+
+    private static RunEvent.Tap Tap(Stage stage, EventId id, long at, string unit, int one, int other, int third) =>
+        new(
+            id,
+            at,
+            unit,
+            stage.Targets is not null && other % 4 > 0 ? null
+                : other % 3 == 0 ? "miss"
+                : "make",
+            stage.Targets is null
+                ? null
+                : (other % 4) switch
+                {
+                    0 => null,
+                    1 => "left",
+                    2 => "right",
+                    _ => "none",
+                },
+            stage.Tags.Count > 0 && third % 2 == 0
+                ? new Dictionary<string, string> { ["how"] = one % 3 == 0 ? "low" : "high" }
+                : null,
+            stage.Outcomes[0].Reading is not null ? third / 4.0 : null
+        );
+}

@@ -1,0 +1,156 @@
+using KeepTally.Core.Cards;
+using KeepTally.Core.Events;
+using KeepTally.Core.Live;
+
+namespace KeepTally.Core.Tests.Live;
+
+/// <summary>Who comes late, limps off, comes back or changes places while the drill goes on.</summary>
+public sealed class ComingAndGoingTests
+{
+    private static readonly DrillCard FreeShots = Given.Card(
+        """
+        "until":[{"attempts":3}]
+        """
+    );
+
+    private static readonly DrillCard InTurns = Given.Card(
+        """
+        "play":"turns","until":[{"attempts":2}]
+        """
+    );
+
+    private static Sheet Sub(Sheet sheet, string? gone, string? comes, long? at = null)
+    {
+        Assert.Null(
+            sheet.Add(
+                new RunEvent.Substitution(new EventId("u", sheet.Log.Events.Count + 1), at ?? sheet.Log.LastAt + 1000, gone, comes)
+            )
+        );
+        return sheet;
+    }
+
+    [Fact]
+    public void A_late_one_scores_from_then_on()
+    {
+        var sheet = Sub(Given.Started(FreeShots, "a", "b").Taps("a+"), null, "c").Taps("c+ c-");
+
+        Assert.Equal(["a", "b", "c"], sheet.Now().Units.Select(unit => unit.Id));
+        Assert.Equal((1, 2), ((int)sheet.Now().Of("c").Points, sheet.Now().Of("c").Attempts));
+        Assert.Equal(2000, sheet.Now().Of("c").Running);
+    }
+
+    [Fact]
+    public void Who_limps_off_keeps_the_score_and_holds_nobody_up()
+    {
+        var sheet = Sub(Given.Started(FreeShots, "a", "b").Taps("a+ b+ b+ b+"), "a", null);
+
+        Assert.True(sheet.Now().Done);
+        Assert.Equal((1, true), ((int)sheet.Now().Of("a").Points, sheet.Now().Of("a").Off));
+    }
+
+    [Fact]
+    public void Who_comes_back_goes_on_and_the_time_away_is_not_theirs()
+    {
+        var sheet = Given.Started(FreeShots, "a", "b").Taps("a+");
+        Sub(sheet, "a", null, 10_000);
+        Sub(sheet, null, "a", 25_000);
+        sheet.Tap("a", "make", 30_000);
+
+        Assert.Equal((2, 15_000), ((int)sheet.Now().Of("a").Points, sheet.Now().Of("a").Running));
+        Assert.Equal(30_000, sheet.Now().Of("b").Running);
+    }
+
+    [Fact]
+    public void Where_everyone_has_gone_off_the_sheet_waits_for_them()
+    {
+        var sheet = Sub(Given.Started(FreeShots, "a").Taps("a+"), "a", null);
+
+        Assert.False(sheet.Now().Done);
+        Assert.True(Sub(sheet, null, "a").Taps("a+ a+").Now().Done);
+    }
+
+    [Fact]
+    public void The_turn_of_who_goes_off_passes_to_whoever_came_in_for_them_else_to_the_next()
+    {
+        var alone = Sub(Given.Started(InTurns, "a", "b", "c").Taps("a+"), "a", null);
+        var replaced = Sub(Given.Started(InTurns, "a", "b", "c").Taps("a+"), "a", "d");
+
+        Assert.Equal("b", alone.Now().Turn);
+        Assert.Equal("d", replaced.Now().Turn);
+        Assert.Equal("c", Sub(alone, null, "a").Taps("b+ b+").Now().Turn);
+    }
+
+    [Fact]
+    public void A_tap_for_somebody_who_has_not_come_in_is_late_and_for_a_stranger_is_wrong()
+    {
+        var head = new LogHead("d", 0, FreeShots.Chosen, [new Unit("a", "A", [])], 0, [new Member("b", "Bea")]);
+        var sheet = Sheet.Open(FreeShots, head).Require();
+        sheet.Add(new RunEvent.Start(new EventId("s", 1), 0));
+
+        Assert.Null(sheet.Tap("b", "make"));
+        Assert.NotNull(sheet.Tap("z", "make"));
+        Assert.Equal((1, 1), (sheet.Now().Late, sheet.Now().Units.Count));
+        Assert.Equal("Bea", Sub(sheet, null, "b").Units[1].Name);
+    }
+
+    [Fact]
+    public void Taken_back_it_is_as_if_nobody_had_gone()
+    {
+        var sheet = Given.Started(FreeShots, "a", "b").Taps("a+ b+ b+ b+");
+        Sub(sheet, "a", null);
+        var substitution = sheet.Log.Events[^1];
+        sheet.Add(new RunEvent.Undo(new EventId("z", 1), substitution.At + 1, substitution.Id));
+
+        Assert.False(sheet.Now().Done);
+        Assert.False(sheet.Now().Of("a").Off);
+    }
+
+    [Fact]
+    public void Groups_are_mended_too_and_alone_the_smallest_takes_who_comes()
+    {
+        var card = Given.Card(
+            """
+            "scores":"group"
+            """
+        );
+        var head = new LogHead("d", 0, card.Chosen, [Group("g1", "a", "b", "c"), Group("g2", "d", "e"), Group("g3", "f", "g")]);
+        var sheet = Sheet.Open(card, head).Require();
+
+        Sub(sheet, null, "x");
+        Assert.Equal("abc dex fg", Groups(sheet));
+        Sub(sheet, "a", "y");
+        Assert.Equal("ybc dex fg", Groups(sheet));
+        Sub(sheet, "y", "g");
+        Assert.Equal("gbc dex fy", Groups(sheet));
+        Sub(sheet, "d", null);
+        Assert.Equal("gbc ex fy", Groups(sheet));
+
+        static Unit Group(string id, params string[] players) =>
+            new(id, id, [.. players.Select(player => new Member(player, player))]);
+
+        static string Groups(Sheet sheet) =>
+            string.Join(' ', sheet.Units.Select(unit => string.Concat(sheet.Score.Roster.Of(unit.Id))));
+    }
+
+    [Fact]
+    public void Goes_are_counted_job_by_job()
+    {
+        var sheet = Given.Started(
+            Given.Card(
+                """
+                "places":[{"id":"s","size":1,"role":"shooter","scores":true},{"id":"f","size":1,"role":"feeder"}],
+                "moves":[{"from":"s","to":"f"},{"from":"f","to":"s"}],"rotate":{"on":"attempts"}
+                """
+            ),
+            "a",
+            "b"
+        );
+
+        sheet.Taps("a+ b- a+ b+");
+        Sub(sheet, "a", "c");
+
+        Assert.Equal((3, 2), (sheet.Floor.GoesOf("a")["shooter"], sheet.Floor.GoesOf("a")["feeder"]));
+        Assert.Equal((2, 3), (sheet.Floor.GoesOf("b")["shooter"], sheet.Floor.GoesOf("b")["feeder"]));
+        Assert.Equal(1, sheet.Floor.GoesOf("c")["shooter"]);
+    }
+}

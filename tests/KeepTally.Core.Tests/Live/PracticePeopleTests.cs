@@ -1,0 +1,57 @@
+using KeepTally.Core.Events;
+using KeepTally.Core.Live;
+
+namespace KeepTally.Core.Tests.Live;
+
+/// <summary>People who come, go and change places over a whole practice.</summary>
+public sealed class PracticePeopleTests
+{
+    private readonly LivePractice _practice = new(
+        "me",
+        [
+            new LiveRun("one", [Open("s1", ["a", "b", "c"], "defx"), Open("s2", ["d", "e"], "abcx")]),
+            new LiveRun("two", [Open("s3", ["d", "a"], "bcex"), Open("s4", ["b", "c", "e"], "ad")]),
+        ]
+    );
+
+    private static RunSheet Open(string id, string[] units, string bench)
+    {
+        var card = Given.Card("");
+        var head = new LogHead(
+            card.Id,
+            0,
+            card.Chosen,
+            [.. units.Select(unit => new Unit(unit, unit, []))],
+            0,
+            [.. bench.Select(player => new Member($"{player}", $"{player}"))]
+        );
+        return new RunSheet(id, id, Sheet.Open(card, head).Require());
+    }
+
+    private string Everyone() =>
+        string.Join(
+            ' ',
+            _practice.Runs.SelectMany(run => run.Sheets).Select(each => string.Concat(each.Sheet.Score.Roster.Everyone))
+        );
+
+    [Fact]
+    public void A_late_one_joins_the_smallest_group_of_every_drill_left_and_a_leaver_leaves_them_all()
+    {
+        _practice.ChangeRoster(new RosterChange(null, "x"), 10);
+        Assert.Equal("abc dex dax bce", Everyone());
+
+        var appended = _practice.ChangeRoster(new RosterChange("b", null), 20);
+        Assert.Equal("ac dex dax ce", Everyone());
+
+        _practice.Undo(appended[0].Sheet, appended[0].Event.Id, 30);
+        Assert.Equal("abc dex dax bce", Everyone());
+    }
+
+    [Fact]
+    public void Two_who_change_groups_do_so_in_this_drill_only()
+    {
+        Assert.Equal(2, _practice.ChangeRoster(new RosterChange("a", "d"), 40).Count);
+        Assert.Equal("bcd ea da bce", Everyone());
+        Assert.Empty(_practice.ChangeRoster(new RosterChange("nobody", null), 41));
+    }
+}

@@ -1,0 +1,143 @@
+using KeepTally.Core.Cards;
+using KeepTally.Core.Events;
+using KeepTally.Core.Floor;
+using KeepTally.Core.Live;
+
+namespace KeepTally.Core.Tests.Live;
+
+public sealed class PracticeTests
+{
+    private static readonly DrillCard Trio = Given.Card(
+        """
+        "clock":{"work":60,"change":15,"rounds":3,"countIn":5},
+        "places":[{"id":"shoot","size":1,"scores":true},{"id":"rebound"},{"id":"feed"}],
+        "moves":[{"from":"shoot","to":"rebound"},{"from":"rebound","to":"feed"},{"from":"feed","to":"shoot"}],
+        "rotate":{"on":"round"}
+        """
+    );
+
+    private static LivePractice Practice(string device = "me") =>
+        new(
+            device,
+            [
+                new LiveRun(
+                    "one",
+                    [
+                        new RunSheet("s1", "", Given.Open(Trio, "a", "b", "c")),
+                        new RunSheet("s2", "", Given.Open(Trio, "d", "e", "f")),
+                    ]
+                ),
+                new LiveRun("two", [new RunSheet("s3", "", Given.Open(Given.Card(""), "a", "b"))]),
+            ]
+        );
+
+    [Fact]
+    public void Clock_words_are_said_on_every_sheet_of_the_drill_and_only_once()
+    {
+        var practice = Practice();
+
+        Assert.Equal(["s1", "s2"], practice.Execute(RunCommand.Start, 1000).Select(sheetEvent => sheetEvent.Sheet));
+        Assert.Empty(practice.Execute(RunCommand.Start, 2000));
+        Assert.Empty(practice.Execute(RunCommand.Resume, 2000));
+        Assert.Equal(2, practice.Execute(RunCommand.Pause, 3000).Count);
+        Assert.Empty(practice.Execute(RunCommand.Pause, 4000));
+    }
+
+    [Fact]
+    public void The_end_of_a_round_moves_places_on_once_however_late_and_by_whomever_it_is_noticed()
+    {
+        var (mine, yours) = (Practice("mine"), Practice("yours"));
+        foreach (var sheetEvent in mine.Execute(RunCommand.Start, 0))
+        {
+            yours.Receive(sheetEvent.Sheet, sheetEvent.Event);
+        }
+
+        var early = mine.AppendDue(65_000);
+        var late = yours.AppendDue(139_000);
+        foreach (var sheetEvent in early)
+        {
+            yours.Receive(sheetEvent.Sheet, sheetEvent.Event);
+        }
+
+        Assert.Equal(early, late);
+        Assert.All(early, sheetEvent => Assert.Equal(65_000, sheetEvent.Event.At));
+        Assert.Equal(["c"], yours.Runs[0].Sheets[0].Sheet.Floor.Now.At("shoot"));
+        Assert.Equal(2, yours.AppendDue(140_000).Count);
+        Assert.Empty(yours.AppendDue(10_000_000));
+    }
+
+    [Fact]
+    public void A_pause_shifts_the_end_of_the_round_by_exactly_its_length()
+    {
+        var practice = Practice();
+        practice.Execute(RunCommand.Start, 0);
+        practice.Execute(RunCommand.Pause, 30_000);
+        practice.Execute(RunCommand.Resume, 41_500);
+
+        Assert.Empty(practice.AppendDue(76_499));
+        Assert.All(practice.AppendDue(76_500), sheetEvent => Assert.Equal(76_500, sheetEvent.Event.At));
+    }
+
+    [Fact]
+    public void In_the_change_over_the_last_ball_belongs_to_whoever_threw_it()
+    {
+        var practice = Practice();
+        practice.Execute(RunCommand.Start, 0);
+        practice.AppendDue(66_000);
+        var sheet = practice.Find("s1")!;
+
+        string? Slot(long at) =>
+            ScoringSlots.At(sheet.Stage, sheet.Head.Units, sheet.Floor, sheet.Timeline!.At(sheet.Score.Clock.At(at)).Kind)[0];
+
+        Assert.Equal(("a", "c"), (Slot(66_000), Slot(80_000)));
+    }
+
+    [Fact]
+    public void Ending_a_drill_goes_on_to_the_next_and_can_be_taken_back()
+    {
+        var practice = Practice();
+        practice.Execute(RunCommand.Start, 0);
+        practice.Tap("s1", new TapCommand("a", "make"), 10_000, out _);
+        practice.Execute(RunCommand.End, 20_000);
+        Assert.Equal(1, practice.Current);
+
+        practice.Execute(RunCommand.Back, 21_000);
+
+        Assert.Equal(0, practice.Current);
+        Assert.False(practice.Find("s1")!.Score.Report(21_000).Done);
+        practice.Execute(RunCommand.End, 22_000);
+        practice.Execute(RunCommand.End, 23_000);
+        Assert.Equal(2, practice.Current);
+        Assert.Empty(practice.Execute(RunCommand.Start, 24_000));
+    }
+
+    [Fact]
+    public void A_tap_taken_back_can_be_put_back_and_taken_back_again()
+    {
+        var practice = Practice();
+        practice.Execute(RunCommand.Start, 0);
+        practice.Tap("s1", new TapCommand("a", "make"), 10_000, out var appended);
+        var tap = appended[0].Event.Id;
+
+        double Points() => practice.Find("s1")!.Score.Report(20_000).Of("a").Points;
+
+        practice.Undo("s1", tap, 11_000);
+        Assert.Equal(0, Points());
+        practice.Undo("s1", tap, 12_000);
+        Assert.Equal(1, Points());
+        practice.Undo("s1", tap, 13_000);
+        Assert.Equal(0, Points());
+        Assert.Empty(practice.Undo("s1", new EventId("nobody", 9), 14_000));
+    }
+
+    [Fact]
+    public void Every_event_is_stamped_after_all_that_were_seen_so_that_an_answer_never_ties_with_what_it_answers()
+    {
+        var practice = Practice();
+        practice.Receive("s1", new RunEvent.Start(new EventId("other", 1), 5_000));
+
+        practice.Tap("s1", new TapCommand("a", "make"), 3_000, out var appended);
+
+        Assert.Equal(5_001, appended[0].Event.At);
+    }
+}
