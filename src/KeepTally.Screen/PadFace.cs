@@ -3,6 +3,7 @@ using KeepTally.Core.Clock;
 using KeepTally.Core.Floor;
 using KeepTally.Core.Live;
 using KeepTally.Core.Places;
+using KeepTally.Core.Rules.Limits;
 using KeepTally.Core.Rules.Measures;
 using KeepTally.Core.Scoring;
 using KeepTally.Core.Tallies;
@@ -137,9 +138,7 @@ internal sealed class PadFace(RunSheet sheet)
             key.Unit,
             NameOf(key.Unit),
             RowWords.Figure(score),
-            _live.Stage.Measures[0].By is MeasureBy.ReadingBest or MeasureBy.ReadingMean
-                ? 0
-                : (int)Math.Clamp(Math.Floor(score), 0, 30),
+            _live.Stage.Measures[0].By.IsReading ? 0 : (int)Math.Clamp(Math.Floor(score), 0, 30),
             RowWords.Detail(_live.Stage, unit),
             RowWords.Gate(_live.Stage, unit),
             unit.Streak >= 2 ? $"{unit.Streak} in a row" : "",
@@ -181,14 +180,7 @@ internal sealed class PadFace(RunSheet sheet)
 
     /// <summary>The figure beside the name: what the stage ranks by where that is a count or a reading, else the points.</summary>
     private static double ScoreOf(Stage stage, UnitReport unit) =>
-        stage.Measures[0].By
-            is MeasureBy.Cleared
-                or MeasureBy.Successes
-                or MeasureBy.BestStreak
-                or MeasureBy.ReadingBest
-                or MeasureBy.ReadingMean
-            ? unit.Value(stage.Measures[0].By) ?? 0
-            : unit.Points;
+        stage.Measures[0].By is { IsCount: true } or { IsReading: true } ? unit.Value(stage.Measures[0].By) ?? 0 : unit.Points;
 
     private string ResultAt(long at, bool done)
     {

@@ -2,6 +2,7 @@ using System.Globalization;
 using KeepTally.Core.Cards;
 using KeepTally.Core.Live;
 using KeepTally.Core.Rules.Ladders;
+using KeepTally.Core.Rules.Zones;
 using KeepTally.Core.Scoring;
 
 namespace KeepTally.Screen;

@@ -11,7 +11,7 @@ public sealed record Outcome(
     string? Key,
     OutcomeResult Result,
     IReadOnlyList<Award> Points,
-    IReadOnlyList<Effect> Does,
+    IReadOnlyList<IEffect> Does,
     TappedBy? By,
     string? Reading
 );
@@ -49,30 +49,4 @@ public abstract record TappedBy
     public sealed record OffBall : TappedBy;
 
     public sealed record Named(string Side) : TappedBy;
-}
-
-/// <summary>What an outcome does besides scoring.</summary>
-public enum Effect
-{
-    /// <summary>Own points to nought.</summary>
-    Reset,
-    Win,
-
-    /// <summary>The best-ranked other unit wins.</summary>
-    Lose,
-
-    /// <summary>The ball goes to the next side.</summary>
-    TurnOver,
-
-    /// <summary>The turn passes.</summary>
-    Next,
-
-    /// <summary>Done, and takes the next place: first, second …</summary>
-    Leave,
-
-    /// <summary>One more out.</summary>
-    Out,
-
-    /// <summary>Nothing: what one school of a house rule does where the other does something.</summary>
-    None,
 }

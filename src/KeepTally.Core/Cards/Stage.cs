@@ -1,40 +1,65 @@
 using KeepTally.Core.Clock;
 using KeepTally.Core.Places;
-using KeepTally.Core.Rules.Endings;
-using KeepTally.Core.Rules.Ladders;
-using KeepTally.Core.Rules.Limits;
-using KeepTally.Core.Rules.Measures;
-using KeepTally.Core.Rules.Tagging;
-using KeepTally.Core.Rules.Zones;
 
 namespace KeepTally.Core.Cards;
 
 /// <summary>One part of a drill with its own scoring. Source: docs/formats.md, section 1, "Stage".</summary>
-/// <param name="Tags">What else a tap may say, each with its values.</param>
-/// <param name="Roles">Who does what, one role in each entry.</param>
-/// <param name="Reminders">What is said before the rep it is needed in.</param>
-public sealed record Stage(
-    string Name,
-    Scorer Scores,
-    Play Play,
-    IReadOnlyList<string> Sides,
-    IReadOnlyList<Outcome> Outcomes,
-    IReadOnlyList<Ending> Until,
-    Ladder? Ladder,
-    Targets? Targets,
-    IReadOnlyList<TagKind> Tags,
-    IReadOnlyList<Limit> Limits,
-    StreakMiss Streak,
-    string? Ball,
-    IReadOnlyList<Measure> Measures,
-    Par? Par,
-    ClockPlan? Clock,
-    IReadOnlyList<string> Roles,
-    IReadOnlyList<string> Reminders,
-    IReadOnlyList<Place> Places,
-    IReadOnlyList<Move> Moves,
-    RotateOn? Rotate
-);
+public sealed record Stage
+{
+    /// <summary>What the stage is called.</summary>
+    public required string Name { get; init; }
+
+    /// <summary>Who carries a score.</summary>
+    public required Scorer Scores { get; init; }
+
+    /// <summary>How its units play.</summary>
+    public required Play Play { get; init; }
+
+    /// <summary>The ids of the sides; empty where there are none.</summary>
+    public required IReadOnlyList<string> Sides { get; init; }
+
+    /// <summary>What can be tapped, in the order of the buttons.</summary>
+    public required IReadOnlyList<Outcome> Outcomes { get; init; }
+
+    /// <summary>Its rules of scoring, in the order in which they are told and judged; see the folders of <c>Rules/</c>.</summary>
+    public required IReadOnlyList<IStageRule> Rules { get; init; }
+
+    /// <summary>The side that starts with the ball, or null where nobody has it.</summary>
+    public string? Ball { get; init; }
+
+    /// <summary>Its clock, or null where it has none.</summary>
+    public ClockPlan? Clock { get; init; }
+
+    /// <summary>Who does what, one role in each entry.</summary>
+    public IReadOnlyList<string> Roles { get; init; } = [];
+
+    /// <summary>What is said before the rep it is needed in.</summary>
+    public IReadOnlyList<string> Reminders { get; init; } = [];
+
+    /// <summary>Where players stand; empty where everyone is together.</summary>
+    public IReadOnlyList<Place> Places { get; init; } = [];
+
+    /// <summary>Who goes where when places move on.</summary>
+    public IReadOnlyList<Move> Moves { get; init; } = [];
+
+    /// <summary>What makes places move on, or null where the coach does.</summary>
+    public RotateOn? Rotate { get; init; }
+
+    /// <summary>Its rule of a kind, or null where it has none.</summary>
+    public T? Rule<T>()
+        where T : class, IStageRule
+    {
+        foreach (var rule in Rules)
+        {
+            if (rule is T found)
+            {
+                return found;
+            }
+        }
+
+        return null;
+    }
+}
 
 /// <summary>Who carries a score on a sheet of this stage.</summary>
 public enum Scorer
@@ -56,13 +81,3 @@ public enum Play
     /// <summary>Two or more sides head to head.</summary>
     Match,
 }
-
-/// <summary>What a failure does to the run of successes.</summary>
-public enum StreakMiss
-{
-    Zero,
-    Hold,
-}
-
-/// <summary>The standard to reach; shown and judged, never ending the stage.</summary>
-public sealed record Par(MeasureBy By, double Value);

@@ -4,7 +4,7 @@ namespace KeepTally.Core.Clock;
 
 internal static class ClockReader
 {
-    private const double LongestSeconds = 24 * 3600;
+    internal const double LongestSeconds = 24 * 3600;
 
     internal static ClockPlan Read(JsonPlace place)
     {

@@ -2,6 +2,7 @@ using KeepTally.Core.Cards;
 using KeepTally.Core.Faults;
 using KeepTally.Core.Json;
 using KeepTally.Core.Layout;
+using KeepTally.Core.Rulebook;
 
 namespace KeepTally.Core.Formats;
 
@@ -23,7 +24,11 @@ public static class CardReader
     public static Result<DrillCard> Read(string json) => Read(json, NothingChosen);
 
     /// <summary>Reads a card; <paramref name="chosen"/> overrides the defaults of its options.</summary>
-    public static Result<DrillCard> Read(string json, IReadOnlyDictionary<string, string> chosen)
+    public static Result<DrillCard> Read(string json, IReadOnlyDictionary<string, string> chosen) =>
+        Read(json, chosen, StandardRules.All);
+
+    /// <summary>Reads a card by a set of rules.</summary>
+    public static Result<DrillCard> Read(string json, IReadOnlyDictionary<string, string> chosen, RuleSet rules)
     {
         var faults = new List<Fault>();
         using var document = JsonText.Parse(json, faults);
@@ -32,11 +37,11 @@ public static class CardReader
             return Result<DrillCard>.Fail(faults);
         }
 
-        var card = ReadCard(JsonPlace.Root(document.RootElement, faults), chosen, faults);
+        var card = ReadCard(JsonPlace.Root(document.RootElement, faults), chosen, rules, faults);
         return faults.Count == 0 ? Result<DrillCard>.Ok(card) : Result<DrillCard>.Fail(faults);
     }
 
-    private static DrillCard ReadCard(JsonPlace root, IReadOnlyDictionary<string, string> chosen, List<Fault> faults)
+    private static DrillCard ReadCard(JsonPlace root, IReadOnlyDictionary<string, string> chosen, RuleSet rules, List<Fault> faults)
     {
         root.Only(
             "format",
@@ -73,7 +78,7 @@ public static class CardReader
         var inForce = Choose(options, chosen, faults);
 
         var stages = root.Need("stages", "at least one stage") is { } list
-            ? list.WithChosen(inForce).Items().Select(StageReader.Read).ToArray()
+            ? list.WithChosen(inForce).Items().Select(stage => StageReader.Read(stage, rules)).ToArray()
             : [];
         if (stages.Length == 0)
         {
@@ -159,8 +164,7 @@ public static class CardReader
         return new Equipment(
             place.NeedText("item", "what to bring, such as \"ball\""),
             place.Find("count")?.Whole(0, 999) ?? 1,
-            place.Find("per")?.OneOf(("drill", EquipmentPer.Drill), ("group", EquipmentPer.Group), ("player", EquipmentPer.Player))
-                ?? EquipmentPer.Drill
+            CardChoices.Per.ReadFrom(place)
         );
     }
 

@@ -1,11 +1,13 @@
 using KeepTally.Core.Cards;
 using KeepTally.Core.Json;
+using KeepTally.Core.Rulebook;
 
 namespace KeepTally.Core.Formats;
 
+/// <summary>Reads what can be tapped. Source: docs/formats.md, section 1, "Outcome".</summary>
 internal static class OutcomeReader
 {
-    internal static Outcome Read(JsonPlace place)
+    internal static Outcome Read(JsonPlace place, RuleSet rules)
     {
         place.Only("id", "label", "said", "key", "result", "points", "does", "by", "reading");
         var id = place.NeedText("id", "a short id such as \"make\"");
@@ -14,12 +16,9 @@ internal static class OutcomeReader
             place.TextOr("label", id),
             place.Find("said")?.Text(),
             Key(place),
-            place
-                .Find("result")
-                ?.OneOf(("neutral", OutcomeResult.Neutral), ("success", OutcomeResult.Success), ("failure", OutcomeResult.Failure))
-                ?? OutcomeResult.Neutral,
+            CardChoices.Results.ReadFrom(place),
             place.Find("points") is { } points ? Points(points) : [],
-            place.List("does", Does),
+            place.List<IEffect>("does", rules.EffectChoices.Read),
             place.Find("by") is { } by ? By(by) : null,
             place.Find("reading")?.Text()
         );
@@ -63,18 +62,6 @@ internal static class OutcomeReader
                 )),
         ];
     }
-
-    private static Effect Does(JsonPlace place) =>
-        place.OneOf(
-            ("reset", Effect.Reset),
-            ("win", Effect.Win),
-            ("lose", Effect.Lose),
-            ("turnOver", Effect.TurnOver),
-            ("next", Effect.Next),
-            ("leave", Effect.Leave),
-            ("out", Effect.Out),
-            ("none", Effect.None)
-        );
 
     private static TappedBy By(JsonPlace place) =>
         place.Text() switch

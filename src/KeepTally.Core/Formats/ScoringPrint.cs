@@ -1,5 +1,7 @@
 using System.Text;
 using System.Text.Json;
+using KeepTally.Core.Places;
+using KeepTally.Core.Rulebook;
 
 namespace KeepTally.Core.Formats;
 
@@ -9,41 +11,36 @@ namespace KeepTally.Core.Formats;
 /// </summary>
 public static class ScoringPrint
 {
-    private static readonly HashSet<string> Wording = ["name", "label", "said", "key", "roles", "reminders"];
+    /// <summary>Properties of the stage and its outcomes that hold wording only.</summary>
+    private static readonly string[] Wording = ["name", "label", "said", "key", "roles", "reminders"];
 
-    /// <summary>What means the same written or left out.</summary>
-    private static readonly HashSet<(string Name, string Value)> Usual =
+    /// <summary>What means the same written or left out, besides closed choices and what the rules say of themselves.</summary>
+    private static readonly (string Name, string Json)[] Defaults =
     [
-        ("play", "\"together\""),
-        ("scores", "\"player\""),
         ("scores", "false"),
         ("active", "false"),
-        ("result", "\"neutral\""),
-        ("stop", "\"none\""),
-        ("fail", "\"retry\""),
-        ("laps", "1"),
-        ("after", "\"cut\""),
-        ("lead", "0"),
-        ("breach", "\"void\""),
-        ("within", "1"),
-        ("miss", "\"zero\""),
-        ("better", "\"high\""),
         ("rounds", "1"),
         ("change", "0"),
         ("countIn", "0"),
-        ("kind", "\"spot\""),
         ("size", "1"),
-        ("who", "\"all\""),
     ];
 
+    private static readonly Eye Standard = new(StandardRules.All);
+
     /// <param name="cardJson">The text of a card that reads.</param>
-    public static string Of(string cardJson)
+    public static string Of(string cardJson) => Of(cardJson, Standard);
+
+    /// <param name="cardJson">The text of a card that reads by the rules.</param>
+    /// <param name="rules">The rules it reads by.</param>
+    public static string Of(string cardJson, RuleSet rules) => Of(cardJson, new Eye(rules));
+
+    private static string Of(string cardJson, Eye eye)
     {
         using var document = JsonDocument.Parse(cardJson);
         var print = new StringBuilder();
         if (document.RootElement.TryGetProperty("stages", out var stages))
         {
-            Write(print, stages);
+            Write(print, stages, eye);
         }
 
         if (document.RootElement.TryGetProperty("options", out var options))
@@ -60,7 +57,7 @@ public static class ScoringPrint
         return print.ToString();
     }
 
-    private static void Write(StringBuilder print, JsonElement value)
+    private static void Write(StringBuilder print, JsonElement value, Eye eye)
     {
         switch (value.ValueKind)
         {
@@ -68,10 +65,10 @@ public static class ScoringPrint
                 print.Append('{');
                 foreach (var property in value.EnumerateObject().OrderBy(each => each.Name, StringComparer.Ordinal))
                 {
-                    if (Counts(property))
+                    if (eye.Counts(property))
                     {
                         print.Append(property.Name).Append(':');
-                        Write(print, property.Value);
+                        Write(print, property.Value, eye);
                         print.Append(',');
                     }
                 }
@@ -82,7 +79,7 @@ public static class ScoringPrint
                 print.Append('[');
                 foreach (var item in value.EnumerateArray())
                 {
-                    Write(print, item);
+                    Write(print, item, eye);
                     print.Append(',');
                 }
 
@@ -97,22 +94,41 @@ public static class ScoringPrint
         }
     }
 
-    private static bool Counts(JsonProperty property) =>
-        !Wording.Contains(property.Name)
-        && !Usual.Contains((property.Name, property.Value.GetRawText()))
-        && !(IsEmpty(property.Value) || IsUsualStreak(property));
+    /// <summary>Sees what of a stage decides its scores, by a set of rules.</summary>
+    private sealed class Eye(RuleSet rules)
+    {
+        private readonly HashSet<string> _wording = [.. Wording, .. rules.Stage.SelectMany(kind => kind.Wording)];
+        private readonly HashSet<string> _rules = [.. rules.Stage.Select(kind => kind.Property)];
+        private readonly HashSet<(string Name, string Json)> _usual =
+        [
+            .. Defaults,
+            .. rules.Stage.SelectMany(kind => kind.Defaults),
+            .. CardChoices
+                .All.Concat(PlaceChoices.All)
+                .Concat(rules.Stage.SelectMany(kind => kind.Choices))
+                .Where(choices => !choices.IsNeeded)
+                .Select(choices => (choices.Property, $"\"{choices.All[0].Word}\"")),
+        ];
 
-    /// <summary>A streak whose miss is the usual one says nothing.</summary>
-    private static bool IsUsualStreak(JsonProperty property) =>
-        property is { Name: "streak", Value.ValueKind: JsonValueKind.Object }
-        && property.Value.EnumerateObject().All(each => Usual.Contains((each.Name, each.Value.GetRawText())));
+        internal bool Counts(JsonProperty property) =>
+            !_wording.Contains(property.Name)
+            && !_usual.Contains((property.Name, property.Value.GetRawText()))
+            && !IsEmpty(property.Value)
+            && !SaysNothing(property);
 
-    private static bool IsEmpty(JsonElement value) =>
-        value.ValueKind switch
-        {
-            JsonValueKind.Null => true,
-            JsonValueKind.Array => value.GetArrayLength() == 0,
-            JsonValueKind.Object => !value.EnumerateObject().Any(),
-            _ => false,
-        };
+        /// <summary>A rule that holds only what is usual says nothing.</summary>
+        private bool SaysNothing(JsonProperty property) =>
+            _rules.Contains(property.Name)
+            && property.Value.ValueKind == JsonValueKind.Object
+            && !property.Value.EnumerateObject().Any(Counts);
+
+        private static bool IsEmpty(JsonElement value) =>
+            value.ValueKind switch
+            {
+                JsonValueKind.Null => true,
+                JsonValueKind.Array => value.GetArrayLength() == 0,
+                JsonValueKind.Object => !value.EnumerateObject().Any(),
+                _ => false,
+            };
+    }
 }

@@ -2,63 +2,50 @@ using KeepTally.Core.Cards;
 using KeepTally.Core.Clock;
 using KeepTally.Core.Json;
 using KeepTally.Core.Places;
-using KeepTally.Core.Rules.Endings;
-using KeepTally.Core.Rules.Ladders;
+using KeepTally.Core.Rulebook;
+using KeepTally.Core.Rules;
+using KeepTally.Core.Rules.Effects;
 
 namespace KeepTally.Core.Formats;
 
 /// <summary>Reads one stage and holds its parts against each other.</summary>
 internal static class StageReader
 {
-    internal static Stage Read(JsonPlace place)
+    private static readonly string[] Properties =
+    [
+        "name",
+        "scores",
+        "play",
+        "sides",
+        "outcomes",
+        "ball",
+        "clock",
+        "roles",
+        "reminders",
+        "places",
+        "moves",
+        "rotate",
+    ];
+
+    internal static Stage Read(JsonPlace place, RuleSet rules)
     {
-        place.Only(
-            "name",
-            "scores",
-            "play",
-            "sides",
-            "outcomes",
-            "until",
-            "ladder",
-            "targets",
-            "tags",
-            "limits",
-            "streak",
-            "ball",
-            "measure",
-            "par",
-            "clock",
-            "roles",
-            "reminders",
-            "places",
-            "moves",
-            "rotate"
-        );
-        var stage = new Stage(
-            place.TextOr("name", "Stage"),
-            place
-                .Find("scores")
-                ?.OneOf(("player", Scorer.Player), ("group", Scorer.Group), ("side", Scorer.Side), ("none", Scorer.None))
-                ?? Scorer.Player,
-            place.Find("play")?.OneOf(("together", Play.Together), ("turns", Play.Turns), ("match", Play.Match)) ?? Play.Together,
-            place.Texts("sides"),
-            place.List("outcomes", OutcomeReader.Read),
-            place.List("until", EndingReader.Read),
-            place.Find("ladder") is { } ladder ? LadderReader.Read(ladder) : null,
-            RuleReader.Targets(place),
-            RuleReader.Tags(place),
-            place.List("limits", RuleReader.Limit),
-            RuleReader.Streak(place),
-            place.Find("ball")?.Text(),
-            RuleReader.Measures(place),
-            RuleReader.Par(place),
-            place.Find("clock") is { } clock ? ClockReader.Read(clock) : null,
-            place.Texts("roles"),
-            place.Texts("reminders"),
-            place.List("places", PlacesReader.Place),
-            place.List("moves", PlacesReader.Move),
-            place.Find("rotate") is { } rotate ? PlacesReader.Rotate(rotate) : null
-        );
+        place.Only([.. Properties, .. rules.Stage.Select(kind => kind.Property)]);
+        var stage = new Stage
+        {
+            Name = place.TextOr("name", "Stage"),
+            Scores = CardChoices.Scorers.ReadFrom(place),
+            Play = CardChoices.Plays.ReadFrom(place),
+            Sides = place.Texts("sides"),
+            Outcomes = place.List("outcomes", outcome => OutcomeReader.Read(outcome, rules)),
+            Rules = [.. rules.Stage.Select(kind => kind.Read(place)).OfType<StageRule>()],
+            Ball = place.Find("ball")?.Text(),
+            Clock = place.Find("clock") is { } clock ? ClockReader.Read(clock) : null,
+            Roles = place.Texts("roles"),
+            Reminders = place.Texts("reminders"),
+            Places = place.List("places", PlacesReader.Place),
+            Moves = place.List("moves", PlacesReader.Move),
+            Rotate = place.Find("rotate") is { } rotate ? PlacesReader.Rotate(rotate) : null,
+        };
         HoldTogether(place, stage);
         return stage;
     }
@@ -85,7 +72,7 @@ internal static class StageReader
         }
 
         var needsBall = stage.Outcomes.FirstOrDefault(outcome =>
-            outcome.By is TappedBy.Ball or TappedBy.OffBall || outcome.Does.Contains(Effect.TurnOver)
+            outcome.By is TappedBy.Ball or TappedBy.OffBall || outcome.Does.Contains(OutcomeEffects.TurnOver)
         );
         if (stage.Ball is null && needsBall is not null)
         {

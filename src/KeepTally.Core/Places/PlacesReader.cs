@@ -9,7 +9,7 @@ internal static class PlacesReader
         place.Only("id", "kind", "size", "role", "active", "scores", "side");
         return new Place(
             place.NeedText("id", "a short id such as \"shoot\""),
-            place.Find("kind")?.OneOf(("spot", PlaceKind.Spot), ("line", PlaceKind.Line)) ?? PlaceKind.Spot,
+            PlaceChoices.Kinds.ReadFrom(place),
             place.Find("size")?.Whole(1, 99) ?? 1,
             place.Find("role")?.Text(),
             place.Find("active")?.Truth() ?? false,
@@ -24,16 +24,7 @@ internal static class PlacesReader
         return new Move(
             place.NeedText("from", "the place left"),
             place.NeedText("to", "the place gone to"),
-            place
-                .Find("who")
-                ?.OneOf(
-                    ("all", MoveWho.All),
-                    ("first", MoveWho.First),
-                    ("winner", MoveWho.Winner),
-                    ("loser", MoveWho.Loser),
-                    ("actor", MoveWho.Actor)
-                )
-                ?? MoveWho.All
+            PlaceChoices.Movers.ReadFrom(place)
         );
     }
 
@@ -41,18 +32,7 @@ internal static class PlacesReader
     {
         place.Only("on", "every", "turnRound");
         return new RotateOn(
-            place
-                .Find("on")
-                ?.OneOf(
-                    ("round", RotateTrigger.Round),
-                    ("turn", RotateTrigger.Turn),
-                    ("tap", RotateTrigger.Tap),
-                    ("success", RotateTrigger.Success),
-                    ("failure", RotateTrigger.Failure),
-                    ("attempts", RotateTrigger.Attempts),
-                    ("manual", RotateTrigger.Manual)
-                )
-                ?? RotateTrigger.Round,
+            PlaceChoices.Triggers.ReadFrom(place),
             place.Find("every")?.Whole(1, 1000) ?? 1,
             place.Find("turnRound")?.Whole(1, 1000)
         );

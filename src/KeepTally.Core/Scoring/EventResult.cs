@@ -1,5 +1,5 @@
 using KeepTally.Core.Faults;
-using KeepTally.Core.Rules.Limits;
+using KeepTally.Core.Rules;
 
 namespace KeepTally.Core.Scoring;
 
@@ -7,13 +7,13 @@ namespace KeepTally.Core.Scoring;
 /// <param name="Unit">For a tap that was counted, late or void: the index of its unit, or -1.</param>
 /// <param name="Attempt">For a counted tap: true a success, false a failure, null neither.</param>
 /// <param name="TurnPassed">Whether the turn went to another unit.</param>
-/// <param name="Breached">The limit that the tap breached, or null.</param>
+/// <param name="Breached">What the tap breached, or null.</param>
 public readonly record struct EventResult(
     EventResultKind Kind,
     int Unit,
     bool? Attempt,
     Fault? Refusal,
-    Limit? Breached = null,
+    IBreach? Breached = null,
     bool TurnPassed = false
 )
 {
@@ -23,9 +23,9 @@ public readonly record struct EventResult(
 
     internal static EventResult Late(int unit) => new(EventResultKind.Late, unit, null, null);
 
-    internal static EventResult Void(int unit, Limit breached) => new(EventResultKind.Void, unit, null, null, breached);
+    internal static EventResult Void(int unit, IBreach breached) => new(EventResultKind.Void, unit, null, null, breached);
 
-    internal static EventResult Counted(int unit, bool? attempt, Limit? breached, bool turnPassed) =>
+    internal static EventResult Counted(int unit, bool? attempt, IBreach? breached, bool turnPassed) =>
         new(EventResultKind.Counted, unit, attempt, null, breached, turnPassed);
 
     internal static EventResult Turned(bool passed) => new(EventResultKind.Taken, -1, null, null, null, passed);

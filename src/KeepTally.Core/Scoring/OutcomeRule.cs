@@ -1,4 +1,5 @@
 using KeepTally.Core.Cards;
+using KeepTally.Core.Rules.Effects;
 
 namespace KeepTally.Core.Scoring;
 
@@ -20,7 +21,7 @@ internal sealed class OutcomeRule(Outcome outcome)
     /// <summary>Points that go elsewhere.</summary>
     internal Award[] OtherPoints { get; } = [.. outcome.Points.Where(award => award.To is not Recipient.Self)];
 
-    internal Effect[] Does { get; } = [.. outcome.Does];
+    internal Effect[] Does { get; } = [.. outcome.Does.Cast<Effect>()];
 
     internal bool TakesReading { get; } = outcome.Reading is not null;
 }

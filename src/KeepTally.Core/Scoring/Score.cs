@@ -2,14 +2,11 @@ using KeepTally.Core.Cards;
 using KeepTally.Core.Clock;
 using KeepTally.Core.Events;
 using KeepTally.Core.Faults;
+using KeepTally.Core.Rules;
 using KeepTally.Core.Rules.Effects;
 using KeepTally.Core.Rules.Endings;
-using KeepTally.Core.Rules.Ladders;
-using KeepTally.Core.Rules.Limits;
 using KeepTally.Core.Rules.Measures;
 using KeepTally.Core.Rules.Streaks;
-using KeepTally.Core.Rules.Tagging;
-using KeepTally.Core.Rules.Zones;
 using KeepTally.Core.Tallies;
 
 namespace KeepTally.Core.Scoring;
@@ -25,8 +22,8 @@ public sealed class Score
     private readonly int _stageIndex;
     private readonly TapAddress _address;
     private readonly OutcomeRule[] _outcomes;
-    private readonly Targets? _targets;
-    private readonly Ladder? _ladder;
+    private readonly StreakMiss _onMiss;
+    private readonly Judges _judges;
     private readonly Ending[] _until;
 
     /// <summary>A tap can end nobody but the unit tapped: no other unit's points move, and no lead is asked for.</summary>
@@ -45,18 +42,18 @@ public sealed class Score
         _stageIndex = head.Stage;
         _stage = head.Of(card);
         _outcomes = [.. _stage.Outcomes.Select(outcome => new OutcomeRule(outcome))];
-        _targets = _stage.Targets;
-        _ladder = _stage.Ladder;
-        _until = [.. _stage.Until.Where(ending => ending is not Ending.Time)];
+        _onMiss = _stage.Streak;
+        _judges = Judges.Of(_stage);
+        _until = [.. _stage.Until.Where(ending => ending.IsByTap)];
         _endsAlone =
             _stage.Play != Play.Match
             && _outcomes.All(outcome => outcome.OtherPoints.Length == 0)
-            && !_until.Any(ending => ending is Ending.Points { Lead: > 0 } or Ending.Points { AtLeast: <= 0 });
+            && !_until.Any(ending => ending.LooksAtOthers);
         _address = new TapAddress(_stage, head);
         Roster = new Roster(_stage, head.Units);
         var units = head.Units.Select((unit, index) => TallyOf(unit, index));
         _state = new ScoreState([.. units], _stage.Play, _stage.Ball is { } ball ? _address.Units.Of(ball) : -1);
-        _limit = ClockLimit.Of(_stage.Until);
+        _limit = TimeEnding.LimitOf(_stage.Until);
         _countIn = _stage.Clock?.CountIn ?? 0;
     }
 
@@ -66,8 +63,8 @@ public sealed class Score
         _head = other._head;
         _stageIndex = other._stageIndex;
         _outcomes = other._outcomes;
-        _targets = other._targets;
-        _ladder = other._ladder;
+        _onMiss = other._onMiss;
+        _judges = other._judges;
         _until = other._until;
         _endsAlone = other._endsAlone;
         _limit = other._limit;
@@ -114,7 +111,7 @@ public sealed class Score
 
     /// <summary>What a unit may not say again now, by the limits of the stage.</summary>
     public IEnumerable<(string Tag, string Value)> Barred(string unit) =>
-        _address.Units.Of(unit) is >= 0 and var index ? LimitRule.Barred(_stage.Limits, _state.Units[index]) : [];
+        _address.Units.Of(unit) is >= 0 and var index ? _judges.Barred(_state.Units[index]) : [];
 
     /// <summary>Takes the next event.</summary>
     public EventResult Apply(RunEvent runEvent)
@@ -208,8 +205,8 @@ public sealed class Score
             return EventResult.Late(found.Unit);
         }
 
-        var breach = tap.Tags is null ? null : LimitRule.Breached(_stage.Limits, unit, tap.Tags);
-        if (breach?.Breach == Breach.Void)
+        var breach = _judges.Breached(unit, tap);
+        if (breach?.IsVoid == true)
         {
             unit.Voids++;
             return EventResult.Void(found.Unit, breach);
@@ -217,7 +214,7 @@ public sealed class Score
 
         var running = RunningAt(tap.At);
         var outcome = found.Outcome < 0 ? null : _outcomes[found.Outcome];
-        var judged = _targets is not null && found.Zone >= 0 ? TargetRule.Answer(_targets, unit, found.Zone) : outcome?.Attempt;
+        var judged = _judges.Attempt(unit, found.Zone, outcome?.Attempt);
         // A breach that counts is a failure, wherever the ball went.
         var attempt = breach is null ? judged : false;
         Count(tap, found, unit, outcome, attempt);
@@ -232,15 +229,10 @@ public sealed class Score
         unit.Taps++;
         var counted = outcome is not null ? found.Outcome : _outcomes.Length + (attempt == true ? 0 : 1);
         unit.Counts[counted]++;
-        if (tap.Tags is not null)
-        {
-            LimitRule.Remember(_stage.Limits, unit, tap.Tags);
-            TagRule.Count(_stage.Tags, unit, tap.Tags, counted);
-        }
-
+        _judges.Count(unit, new CountedTap(tap, found.Zone, counted));
         if (attempt is { } success)
         {
-            AttemptRule.Count(unit, success, _stage.Streak);
+            AttemptRule.Count(unit, success, _onMiss);
         }
 
         if (tap.Value is { } value && outcome?.TakesReading == true)
@@ -249,30 +241,24 @@ public sealed class Score
         }
     }
 
-    /// <summary>Points, ladder, effects and zones, in the order of the format; true where the turn passes.</summary>
+    /// <summary>Points, what rules finish, and effects, in the order of the format; true where the turn passes.</summary>
     private bool AwardPoints(Addressed found, UnitTally unit, OutcomeRule? outcome, bool? attempt, bool breached, long running)
     {
         if (!breached)
         {
-            unit.Points += attempt == true && found.Zone >= 0 ? _targets?.Points ?? 0 : 0;
+            unit.Points += _judges.Points(found.Zone, attempt);
             if (outcome is not null)
             {
                 PointsRule.Give(outcome, unit, _state.Units, _address.Units);
             }
         }
 
-        if (_ladder is not null && attempt is { } success && LadderRule.Attempt(_ladder, unit, success, _stage.Streak))
+        if (_judges.Finishes(unit, attempt))
         {
             _state.Finish(unit, running);
         }
 
-        var passes = !breached && outcome is not null && EffectRule.Do(outcome, unit, _state, _stage, running);
-        if (_targets is not null && TargetRule.AllAnswered(_targets, unit))
-        {
-            _state.Finish(unit, running);
-        }
-
-        return passes;
+        return !breached && outcome is { Does.Length: > 0 } && new EffectScene(_stage, _state, unit, running).Do(outcome.Does);
     }
 
     /// <summary>Ends what the tap brought to its end, in unit order, then passes the turn.</summary>
@@ -313,7 +299,7 @@ public sealed class Score
 
         foreach (var ending in _until)
         {
-            if (!EndingRule.IsMet(ending, unit, _state.Units, _stage.Play))
+            if (!ending.IsMet(unit, _state.Units, _stage.Play))
             {
                 continue;
             }
@@ -322,20 +308,28 @@ public sealed class Score
             {
                 _state.Finish(unit, running);
             }
-            else if (ending is Ending.Outs)
-            {
-                _state.Win(RankRule.BestOther(_stage, _state, unit, running), running);
-            }
-            else if (EndingRule.IsOwn(ending))
-            {
-                _state.Win(unit.Index, running);
-            }
             else
             {
-                _state.Close(running);
+                EndMatch(ending, unit, running);
             }
 
             return;
+        }
+    }
+
+    private void EndMatch(Ending ending, UnitTally unit, long running)
+    {
+        switch (ending.InMatch)
+        {
+            case MatchEnd.Won:
+                _state.Win(unit.Index, running);
+                break;
+            case MatchEnd.Lost:
+                _state.Win(RankRule.BestOther(_stage, _state, unit, running), running);
+                break;
+            case MatchEnd.Ranked:
+                _state.Close(running);
+                break;
         }
     }
 
@@ -412,7 +406,7 @@ public sealed class Score
             ? _state.Units[index]
             : TallyOf(new Unit(player, _head.NameOf(player), []), _address.Units.Add(player));
 
-    private UnitTally TallyOf(Unit unit, int index) => new(index, unit, _stage.Outcomes.Count, _address.ZoneCount, _stage);
+    private UnitTally TallyOf(Unit unit, int index) => new(index, unit, UnitTally.CountsOf(_stage), _judges.NewStates());
 
     /// <summary>What the clock alone has ended before this moment; in turns the turn itself waits to be passed.</summary>
     private void CutByClock(long at)

@@ -54,7 +54,7 @@ public sealed record UnitReport(
     public double? Accuracy => Figures.Accuracy;
 
     /// <summary>The value that ranks the unit, or null where it has none.</summary>
-    public double? Value(MeasureBy by) => Figures.Value(by);
+    public double? Value(MeasureKind by) => by.Value(Figures);
 
     internal Figures Figures =>
         new(Points, Attempts, Successes, BestStreak, Cleared, Running, Outs, Place, Readings.Best, Readings.Mean, Late, Voids);
@@ -69,8 +69,6 @@ public sealed record ReadingsReport(int Count, double? Best, double? Mean, doubl
 /// <param name="Taken">Attempts in the window.</param>
 /// <param name="Hits">The first attempts of the window, at most sixty-four.</param>
 public sealed record WindowReport(int Made, int Taken, IReadOnlyList<bool> Hits);
-
-public readonly record struct RankedUnit(int Rank, string Unit);
 
 /// <param name="Stood">Milliseconds by the wall clock.</param>
 public sealed record FreezeReport(string Reason, int Count, long Stood);

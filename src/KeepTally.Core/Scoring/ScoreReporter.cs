@@ -24,7 +24,7 @@ internal static class ScoreReporter
             stage.Measures,
             Array.ConvertAll(
                 state.Units,
-                unit => (unit.Unit.Id, UnitReporter.Figures(stage, unit, state.UnitTimeAt(unit, limit, started, running)))
+                unit => (unit.Unit.Id, UnitFigures.Of(stage, unit, state.UnitTimeAt(unit, limit, started, running)))
             )
         );
         return new ScoreReport(
@@ -70,7 +70,7 @@ internal static class ScoreReporter
         for (var i = 0; i < figures.Length; i++)
         {
             var unit = state.Units[i];
-            figures[i] = UnitReporter.Figures(stage, unit, state.UnitTimeAt(unit, limit, started, running));
+            figures[i] = UnitFigures.Of(stage, unit, state.UnitTimeAt(unit, limit, started, running));
         }
 
         return RankRule.LeaderAlone(stage.Measures, figures);

@@ -10,8 +10,12 @@ namespace KeepTally.Core.Scoring;
 /// <summary>Writes a unit's tally down as it stands.</summary>
 internal static class UnitReporter
 {
-    internal static UnitReport Report(Stage stage, UnitTally unit, long running, bool done) =>
-        new(
+    private static readonly Climb NoClimb = new();
+
+    internal static UnitReport Report(Stage stage, UnitTally unit, long running, bool done)
+    {
+        var climb = unit.StateOf<Climb>() ?? NoClimb;
+        return new(
             unit.Unit.Id,
             unit.Points,
             unit.Attempts,
@@ -21,38 +25,39 @@ internal static class UnitReporter
             unit.Outs,
             unit.Voids,
             unit.Late,
-            unit.Climb.Rung,
-            unit.Climb.Lap,
-            unit.Climb.Cleared,
-            Reach(stage, unit),
+            climb.Rung,
+            climb.Lap,
+            unit.Cleared,
+            Reach(stage, climb),
             unit.Place,
             Asked(stage, unit, done),
             done,
             running,
             Zones(stage, unit),
             Counts(stage, unit),
-            [.. stage.Tags.Select((kind, index) => TagOf(stage, kind, unit.TagCounts[index]))],
+            [.. stage.Tags.Select((kind, index) => TagOf(stage, kind, unit.StateOf<TagState>()!.Counts[index]))],
             ReadingsOf(stage, unit),
             new WindowReport(
-                unit.Climb.Made,
-                unit.Climb.Taken,
-                [.. Enumerable.Range(0, Math.Min(64, unit.Climb.Taken)).Select(i => (unit.Climb.Hits >> i & 1) == 1)]
+                climb.Made,
+                climb.Taken,
+                [.. Enumerable.Range(0, Math.Min(64, climb.Taken)).Select(i => (climb.Hits >> i & 1) == 1)]
             ),
             !unit.IsOn
         );
+    }
 
-    private static double? Reach(Stage stage, UnitTally unit) =>
-        stage.Ladder?.Rungs is Rungs.Distances distances && unit.Climb.Highest >= 0 ? distances.At(unit.Climb.Highest) : null;
+    private static double? Reach(Stage stage, Climb climb) =>
+        stage.Ladder?.Rungs is Rungs.Distances distances && climb.Highest >= 0 ? distances.At(climb.Highest) : null;
 
     private static string? Asked(Stage stage, UnitTally unit, bool done) =>
-        stage.Targets is { } targets && !done && !TargetRule.AllAnswered(targets, unit)
-            ? targets.Names[TargetRule.Asked(targets, unit)]
+        !done && unit.StateOf<TargetState>() is { } state && stage.Targets is { } targets && !state.AllAnswered(targets)
+            ? targets.Names[state.Asked(targets)]
             : null;
 
     private static List<KeyValuePair<string, IReadOnlyList<KeyValuePair<string, int>>>> Zones(Stage stage, UnitTally unit)
     {
         var rows = new List<KeyValuePair<string, IReadOnlyList<KeyValuePair<string, int>>>>();
-        if (stage.Targets is not { } targets)
+        if (stage.Targets is not { } targets || unit.StateOf<TargetState>() is not { } state)
         {
             return rows;
         }
@@ -62,7 +67,7 @@ internal static class UnitReporter
             var row = asked;
             var landed = targets
                 .Names.Append(Targets.None)
-                .Select((name, column) => new KeyValuePair<string, int>(name, unit.Landed[row, column]))
+                .Select((name, column) => new KeyValuePair<string, int>(name, state.Landed[row, column]))
                 .Where(pair => pair.Value > 0)
                 .ToArray();
             if (landed.Length > 0)
@@ -88,13 +93,13 @@ internal static class UnitReporter
         for (var value = 0; value < kind.Values.Count; value++)
         {
             var row = value;
-            var said = CountNames(stage)
+            var counted = CountNames(stage)
                 .Select((name, outcome) => new KeyValuePair<string, int>(name, counts[row, outcome]))
                 .Where(pair => pair.Value > 0)
                 .ToArray();
-            if (said.Length > 0)
+            if (counted.Length > 0)
             {
-                values.Add(new(kind.Values[value].Key, said));
+                values.Add(new(kind.Values[value].Key, counted));
             }
         }
 
@@ -103,41 +108,13 @@ internal static class UnitReporter
 
     private static ReadingsReport ReadingsOf(Stage stage, UnitTally unit) =>
         unit.Readings is { Count: > 0 } readings
-            ? new ReadingsReport(readings.Count, Best(stage, readings), readings.Mean, readings.Last)
+            ? new ReadingsReport(readings.Count, UnitFigures.Best(stage, readings), readings.Mean, readings.Last)
             : new ReadingsReport(0, null, null, null);
 
-    /// <summary>The best reading follows the first measure that ranks by readings: low where it says low, else high.</summary>
-    private static double Best(Stage stage, Readings readings)
+    internal static UnitSnapshot Snapshot(Stage stage, UnitTally unit, bool done)
     {
-        foreach (var measure in stage.Measures)
-        {
-            if (measure.By is MeasureBy.ReadingBest or MeasureBy.ReadingMean)
-            {
-                return measure.Better == Better.Low ? readings.Low : readings.High;
-            }
-        }
-
-        return readings.High;
-    }
-
-    internal static Figures Figures(Stage stage, UnitTally unit, long running) =>
-        new(
-            unit.Points,
-            unit.Attempts,
-            unit.Successes,
-            unit.BestStreak,
-            unit.Climb.Cleared,
-            running,
-            unit.Outs,
-            unit.Place,
-            unit.Readings.Count == 0 ? null : Best(stage, unit.Readings),
-            unit.Readings.Count == 0 ? null : unit.Readings.Mean,
-            unit.Late,
-            unit.Voids
-        );
-
-    internal static UnitSnapshot Snapshot(Stage stage, UnitTally unit, bool done) =>
-        new(
+        var climb = unit.StateOf<Climb>() ?? NoClimb;
+        return new(
             unit.Points,
             unit.Attempts,
             unit.Successes,
@@ -145,16 +122,17 @@ internal static class UnitReporter
             unit.Streak,
             unit.BestStreak,
             unit.Outs,
-            unit.Climb.Rung,
-            unit.Climb.Lap,
-            unit.Climb.Cleared,
-            unit.Climb.Made,
-            unit.Climb.Taken,
-            unit.Climb.Hits,
-            unit.Answered,
+            climb.Rung,
+            climb.Lap,
+            unit.Cleared,
+            climb.Made,
+            climb.Taken,
+            climb.Hits,
+            unit.StateOf<TargetState>()?.Answered ?? 0,
             unit.Readings.Sum,
             unit.Place,
             Asked(stage, unit, done),
             done
         );
+    }
 }

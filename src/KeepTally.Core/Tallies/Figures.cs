@@ -1,10 +1,8 @@
-using KeepTally.Core.Rules.Measures;
-
 namespace KeepTally.Core.Tallies;
 
 /// <summary>What a unit can be ranked by, as plain figures.</summary>
 /// <param name="Running">Milliseconds of the unit's own running time.</param>
-internal readonly record struct Figures(
+public readonly record struct Figures(
     double Points,
     int Attempts,
     int Successes,
@@ -20,24 +18,5 @@ internal readonly record struct Figures(
 )
 {
     /// <summary>Successes of attempts; null with no attempts.</summary>
-    internal double? Accuracy => Attempts == 0 ? null : (double)Successes / Attempts;
-
-    /// <summary>The value that ranks the unit, or null where it has none.</summary>
-    internal double? Value(MeasureBy by) =>
-        by switch
-        {
-            MeasureBy.Points => Points,
-            MeasureBy.Successes => Successes,
-            MeasureBy.Attempts => Attempts,
-            MeasureBy.Accuracy => Accuracy,
-            MeasureBy.BestStreak => BestStreak,
-            MeasureBy.Cleared => Cleared,
-            MeasureBy.Seconds => Running / 1000.0,
-            MeasureBy.Outs => Outs,
-            MeasureBy.Place => Place,
-            MeasureBy.ReadingBest => ReadingBest,
-            MeasureBy.ReadingMean => ReadingMean,
-            MeasureBy.Late => Late,
-            MeasureBy.Voids => Voids,
-        };
+    public double? Accuracy => Attempts == 0 ? null : (double)Successes / Attempts;
 }

@@ -6,16 +6,17 @@ namespace KeepTally.Core.Tallies;
 /// <summary>What the rules have counted for one unit so far. Only the rules write here.</summary>
 internal sealed class UnitTally
 {
-    internal UnitTally(int index, Unit unit, int outcomes, int zones, Stage stage)
+    private readonly IRuleState[] _states;
+
+    /// <param name="counts">How many figures there are to count taps by; see <see cref="CountsOf"/>.</param>
+    /// <param name="states">What rules remember of the unit, each in its judge's slot.</param>
+    internal UnitTally(int index, Unit unit, int counts, IRuleState[] states)
     {
         Index = index;
         Unit = unit;
-        Climb = new Climb();
-        Counts = new int[outcomes + (zones > 0 ? 2 : 0)];
-        Landed = new int[zones, zones + 1];
+        Counts = new int[counts];
         Readings = new Readings();
-        RecentTags = new RecentValues?[stage.Limits.Count];
-        TagCounts = [.. stage.Tags.Select(tag => new int[tag.Values.Count, Counts.Length])];
+        _states = states;
     }
 
     private UnitTally(UnitTally other)
@@ -31,7 +32,7 @@ internal sealed class UnitTally
         Outs = other.Outs;
         Voids = other.Voids;
         Late = other.Late;
-        Climb = other.Climb.Copy();
+        Cleared = other.Cleared;
         Place = other.Place;
         Done = other.Done;
         DoneAfter = other.DoneAfter;
@@ -39,11 +40,8 @@ internal sealed class UnitTally
         TimeOff = other.TimeOff;
         WentOff = other.WentOff;
         Counts = [.. other.Counts];
-        Answered = other.Answered;
-        Landed = (int[,])other.Landed.Clone();
         Readings = other.Readings.Copy();
-        RecentTags = [.. other.RecentTags.Select(values => values?.Copy())];
-        TagCounts = [.. other.TagCounts.Select(counts => (int[,])counts.Clone())];
+        _states = Array.ConvertAll(other._states, state => state.Copy());
     }
 
     internal UnitTally Copy() => new(this);
@@ -71,7 +69,8 @@ internal sealed class UnitTally
 
     internal int Late { get; set; }
 
-    internal Climb Climb { get; }
+    /// <summary>Rungs of a ladder cleared.</summary>
+    internal int Cleared { get; set; }
 
     /// <summary>The place taken by leaving: 1 for the first to leave.</summary>
     internal int? Place { get; set; }
@@ -95,45 +94,28 @@ internal sealed class UnitTally
     /// <summary>Counted taps by outcome; the last two are hit and miss where zones are asked.</summary>
     internal int[] Counts { get; }
 
-    /// <summary>How many zones have been asked and answered.</summary>
-    internal int Answered { get; set; }
-
-    /// <summary>Asked zone by landed zone; the last column is no zone at all.</summary>
-    internal int[,] Landed { get; }
-
     internal Readings Readings { get; }
 
-    /// <summary>The latest values of each limited tag.</summary>
-    internal RecentValues?[] RecentTags { get; }
+    /// <summary>What the judge with a slot remembers of the unit.</summary>
+    internal IRuleState State(int slot) => _states[slot];
 
-    /// <summary>For each kind of tag of the stage: counted taps by value and by outcome, laid out as <see cref="Counts"/>.</summary>
-    internal int[][,] TagCounts { get; }
-}
+    /// <summary>What a rule remembers of the unit, or null where the stage has no such rule.</summary>
+    internal T? StateOf<T>()
+        where T : class, IRuleState
+    {
+        foreach (var state in _states)
+        {
+            if (state is T found)
+            {
+                return found;
+            }
+        }
 
-/// <summary>How far a unit is up a ladder.</summary>
-internal sealed class Climb
-{
-    internal int Rung { get; set; }
+        return null;
+    }
 
-    internal int Lap { get; set; }
-
-    internal int Cleared { get; set; }
-
-    /// <summary>The highest rung cleared, or -1.</summary>
-    internal int Highest { get; set; } = -1;
-
-    /// <summary>Attempts in the open window.</summary>
-    internal int Taken { get; set; }
-
-    /// <summary>Successes in the open window, or the run of them where a rung asks for so many in a row.</summary>
-    internal int Made { get; set; }
-
-    /// <summary>The open window, one bit an attempt, the first attempt lowest; enough for sixty-four.</summary>
-    internal ulong Hits { get; set; }
-
-    internal void FreshWindow() => (Taken, Made, Hits) = (0, 0, 0);
-
-    internal Climb Copy() => (Climb)MemberwiseClone();
+    /// <summary>How many figures a stage counts taps by: one an outcome, and hit and miss.</summary>
+    internal static int CountsOf(Stage stage) => stage.Outcomes.Count + 2;
 }
 
 /// <summary>Numbers carried by taps.</summary>

@@ -149,6 +149,9 @@ public static class Phrase
         return bare ? words : ("aeiou".Contains(words[0]) ? "an " : "a ") + words;
     }
 
+    /// <summary>The first letter small.</summary>
+    public static string Small(string text) => text.Length == 0 ? "" : char.ToLowerInvariant(text[0]) + text[1..];
+
     /// <summary>The first letter small, unless the word is an abbreviation.</summary>
     private static string Lower(string label) =>
         label.Length < 2 || char.IsUpper(label[1]) ? label : char.ToLowerInvariant(label[0]) + label[1..];

@@ -1,4 +1,6 @@
 using KeepTally.Core.Cards;
+using KeepTally.Core.Rules;
+using KeepTally.Core.Rules.Effects;
 using KeepTally.Core.Text;
 
 namespace KeepTally.Core.Words;
@@ -59,7 +61,7 @@ internal static class OutcomeWords
     {
         foreach (var outcome in stage.Outcomes)
         {
-            var verbs = outcome.Does.Select(effect => Verb(stage, effect)).Where(verb => verb.Length > 0).ToArray();
+            var verbs = outcome.Does.Select(effect => ((Effect)effect).Told(stage)).Where(verb => verb.Length > 0).ToArray();
             if (verbs.Length > 0)
             {
                 yield return Phrase.Sentence($"{Phrase.NameOf(outcome)} {Phrase.List(verbs)}");
@@ -86,7 +88,7 @@ internal static class OutcomeWords
     {
         var what = Phrase.List(names, "or");
         var figure = Phrase.Figure(Math.Abs(points));
-        var others = stage.Play == Play.Match && stage.Sides.Count is 0 or 2 ? "the other side" : $"every other {Unit(stage)}";
+        var others = stage.Play == Play.Match && stage.Sides.Count is 0 or 2 ? "the other side" : $"every other {Units.Of(stage)}";
         return (to, points > 0) switch
         {
             (Recipient.Self, true) => $"{figure} for {what}",
@@ -99,14 +101,6 @@ internal static class OutcomeWords
         };
     }
 
-    internal static string Unit(Stage stage) =>
-        stage.Scores switch
-        {
-            Scorer.Group => "group",
-            Scorer.Side => "side",
-            Scorer.Player or Scorer.None => "player",
-        };
-
     private static string Owner(TappedBy by) =>
         by switch
         {
@@ -114,18 +108,5 @@ internal static class OutcomeWords
             TappedBy.OffBall => "the side without the ball",
             TappedBy.Named named => Phrase.Words(named.Side),
             _ => "",
-        };
-
-    private static string Verb(Stage stage, Effect effect) =>
-        effect switch
-        {
-            Effect.Reset => "takes all points away",
-            Effect.Win => "wins at once",
-            Effect.Lose => "loses at once",
-            Effect.TurnOver => "turns the ball over",
-            Effect.Next => "passes the turn",
-            Effect.Leave => $"lets the {Unit(stage)} leave with the next place",
-            Effect.Out => "is an out",
-            Effect.None => "",
         };
 }

@@ -1,8 +1,6 @@
 using KeepTally.Core.Cards;
+using KeepTally.Core.Rules;
 using KeepTally.Core.Rules.Endings;
-using KeepTally.Core.Rules.Ladders;
-using KeepTally.Core.Rules.Measures;
-using KeepTally.Core.Rules.Zones;
 using KeepTally.Core.Text;
 
 namespace KeepTally.Core.Words;
@@ -16,12 +14,12 @@ public static class StageWords
     public static string InShort(Stage stage)
     {
         var score = OutcomeWords.Score(stage);
+        var hearts = RulesOf(stage).Select(rule => rule.Heart(stage).ToArray());
         var heart =
-            stage.Ladder is { } ladder ? string.Join("; ", LadderWords.Of(ladder, stage.Streak).Take(2).Select(AsPart))
-            : stage.Targets is { } targets ? AsPart(TargetWords.Of(targets).First())
+            hearts.FirstOrDefault(sentences => sentences.Length > 0) is { } about ? string.Join("; ", about.Select(AsPart))
             : score.Length > 0 ? score
             : AsPart(OutcomeWords.Counted(stage));
-        var over = EndingWords.Over(stage);
+        var over = stage.Rule<Until>()?.Over(stage) ?? "";
         return Phrase.Sentence(heart.Length == 0 ? over : $"{heart}; {over}");
     }
 
@@ -30,20 +28,32 @@ public static class StageWords
         sentence.Length == 0 ? "" : char.ToLowerInvariant(sentence[0]) + sentence[1..].TrimEnd('.');
 
     /// <summary>Every rule of the stage, by what it is about.</summary>
-    public static IReadOnlyList<RuleWords> Of(Stage stage) =>
+    public static IReadOnlyList<RuleWords> Of(Stage stage)
+    {
+        var byTopic = RulesOf(stage).GroupBy(rule => rule.Topic, rule => rule.Words(stage)).ToArray();
+        return
         [
-            .. new RuleWords[]
-            {
-                new("Who", [.. Who(stage)]),
-                new("Scoring", [.. Scoring(stage)]),
-                new("Steps", stage.Ladder is { } ladder ? [.. LadderWords.Of(ladder, stage.Streak)] : []),
-                new("Zones", stage.Targets is { } targets ? [.. TargetWords.Of(targets)] : []),
-                new("Over", [.. Over(stage)]),
-                new("Clock", stage.Clock is { } clock ? [.. ClockWords.Of(clock)] : []),
-                new("Places", [.. PlaceWords.Of(stage)]),
-                new("Say first", [.. stage.Reminders.Select(Phrase.Sentence)]),
-            }.Where(rule => rule.Sentences.Count > 0),
+            .. new RuleWords[] { new("Who", [.. Who(stage)]), new(Scored, [.. Scoring(stage), .. Told(Scored)]) }
+                .Concat(
+                    byTopic
+                        .Where(topic => topic.Key is not (Scored or Over))
+                        .Select(topic => new RuleWords(topic.Key, Told(topic.Key)))
+                )
+                .Append(new(Over, Told(Over)))
+                .Append(new("Clock", stage.Clock is { } clock ? [.. ClockWords.Of(clock)] : []))
+                .Append(new("Places", [.. PlaceWords.Of(stage)]))
+                .Append(new("Say first", [.. stage.Reminders.Select(Phrase.Sentence)]))
+                .Where(rule => rule.Sentences.Count > 0),
         ];
+
+        string[] Told(string topic) =>
+            [.. byTopic.Where(each => each.Key == topic).SelectMany(each => each.SelectMany(words => words))];
+    }
+
+    private const string Scored = "Scoring";
+    private const string Over = "Over";
+
+    private static IEnumerable<StageRule> RulesOf(Stage stage) => stage.Rules.OfType<StageRule>();
 
     private static IEnumerable<string> Who(Stage stage)
     {
@@ -82,45 +92,15 @@ public static class StageWords
             yield return effect;
         }
 
-        foreach (var sentence in new[] { OutcomeWords.Owners(stage), TargetWords.Tags(stage) }.Where(text => text.Length > 0))
+        var owners = OutcomeWords.Owners(stage);
+        if (owners.Length > 0)
         {
-            yield return sentence;
-        }
-
-        foreach (var limit in TargetWords.Limits(stage))
-        {
-            yield return limit;
-        }
-
-        if (RunsMatter(stage))
-        {
-            yield return stage.Streak == StreakMiss.Zero
-                ? "A miss sets the run back to nought."
-                : "A miss does not count and does not break the run.";
-        }
-    }
-
-    /// <summary>A ladder of runs says it in its own words.</summary>
-    private static bool RunsMatter(Stage stage) =>
-        stage.Ladder?.Pass is not Pass.InARow
-        && (
-            stage.Until.Any(ending => ending is Ending.Streak) || stage.Measures.Any(measure => measure.By == MeasureBy.BestStreak)
-        );
-
-    private static IEnumerable<string> Over(Stage stage)
-    {
-        yield return Phrase.Sentence(EndingWords.Over(stage));
-        foreach (var horn in EndingWords.Horn(stage))
-        {
-            yield return horn;
-        }
-
-        foreach (var sentence in new[] { EndingWords.Ranked(stage), EndingWords.Par(stage) }.Where(text => text.Length > 0))
-        {
-            yield return sentence;
+            yield return owners;
         }
     }
 }
 
+/// <summary>What a stage's rules say of one thing.</summary>
 /// <param name="Topic">What the sentences are about: Who, Scoring, Steps, Zones, Over, Clock, Places or Say first.</param>
+/// <param name="Sentences">What is to be said of it.</param>
 public sealed record RuleWords(string Topic, IReadOnlyList<string> Sentences);

@@ -1,11 +1,8 @@
 using KeepTally.Core.Cards;
 using KeepTally.Core.Events;
 using KeepTally.Core.Live;
-using KeepTally.Core.Rules.Endings;
-using KeepTally.Core.Rules.Ladders;
-using KeepTally.Core.Rules.Limits;
-using KeepTally.Core.Rules.Measures;
-using KeepTally.Core.Rules.Zones;
+using KeepTally.Core.Rules;
+using KeepTally.Core.Rules.Effects;
 using KeepTally.Core.Scoring;
 using KeepTally.Core.Tallies;
 using KeepTally.Core.Text;
@@ -53,25 +50,23 @@ public static class TapWords
     }
 
     private static string Void(Sheet sheet, RunEvent.Tap tap, EventResult result) =>
-        $"{Repeated(sheet.Stage, tap, result.Breached!)}: this does not count.";
+        $"{Breached(sheet.Stage, tap, result.Breached!)}: this does not count.";
 
-    private static string Repeated(Stage stage, RunEvent.Tap tap, Limit limit) =>
-        Phrase.Capital(
-            $"the same {TargetWords.Label(stage, limit.Tag)} again ({TargetWords.Value(stage, limit.Tag, tap.Tags![limit.Tag])})"
-        );
+    private static string Breached(Stage stage, RunEvent.Tap tap, IBreach breach) => Phrase.Capital(breach.Words(stage, tap));
 
     private static string Counted(Sheet sheet, RunEvent.Tap tap, EventResult result, ScoreSnapshot before, ScoreSnapshot after)
     {
         var (was, now) = (before.Units[result.Unit], after.Units[result.Unit]);
         var outcome = sheet.Stage.Outcomes.FirstOrDefault(each => each.Id == tap.Outcome);
+        var story = new TapStory(sheet.Stage, tap, was, now, result.Attempt);
+        var rules = sheet.Stage.Rules.OfType<StageRule>().ToArray();
         string[] parts =
         [
-            result.Breached is { } limit ? $"{Repeated(sheet.Stage, tap, limit)}: this counts as a miss." : "",
-            Zone(was, now, tap),
+            result.Breached is { } breach ? $"{Breached(sheet.Stage, tap, breach)}: this counts as a miss." : "",
+            .. rules.Select(rule => rule.TellBall(story)),
             tap.Value is { } value && outcome?.Reading is { } unit ? $"{Phrase.Figure(value)} {unit} written down." : "",
             PointsMoved(sheet, result.Unit, before, after, outcome),
-            ClimbWords.Step(sheet.Stage, was, now, result.Attempt),
-            Run(sheet.Stage, was, now, result.Attempt),
+            .. rules.Select(rule => rule.TellProgress(story)),
             Out(was, now),
             Passed(sheet, before, after),
             Finished(sheet, result.Unit, was, now, after),
@@ -80,28 +75,13 @@ public static class TapWords
         return words.Length > 0 ? words : "Written down.";
     }
 
-    private static string Zone(UnitSnapshot was, UnitSnapshot now, RunEvent.Tap tap)
-    {
-        if (was.Asked is not { } asked || tap.Zone is not { } landed)
-        {
-            return "";
-        }
-
-        var hit = asked == landed;
-        var next = now.Asked is { } coming ? $" Next: {Phrase.Words(coming)}." : "";
-        var where = landed == Targets.None ? "nowhere" : Phrase.Words(landed);
-        return hit
-            ? $"{Phrase.Capital(Phrase.Words(asked))}, as asked.{next}"
-            : $"Asked {Phrase.Words(asked)}, went {where}: a miss.{next}";
-    }
-
     private static string PointsMoved(Sheet sheet, int unit, ScoreSnapshot before, ScoreSnapshot after, Outcome? outcome)
     {
         var parts = new List<string>();
         for (var i = 0; i < after.Units.Count; i++)
         {
             var moved = after.Units[i].Points - before.Units[i].Points;
-            if (i == unit && outcome?.Does.Contains(Effect.Reset) == true)
+            if (i == unit && outcome?.Does.Contains(OutcomeEffects.Reset) == true)
             {
                 parts.Add($"{Name(sheet, i)} loses all points");
             }
@@ -116,20 +96,6 @@ public static class TapWords
         }
 
         return Phrase.Sentence(string.Join("; ", parts));
-    }
-
-    private static string Run(Stage stage, UnitSnapshot was, UnitSnapshot now, bool? attempt)
-    {
-        var matters =
-            stage.Ladder is null
-            && (stage.Until.Any(ending => ending is Ending.Streak) || stage.Measures.Any(each => each.By == MeasureBy.BestStreak));
-        return (matters, attempt) switch
-        {
-            (true, true) => $"{Phrase.Capital(Phrase.Count(now.Streak))} in a row.",
-            (true, false) when was.Streak > 0 && now.Streak == 0 => "The run is back to nought.",
-            (true, false) when now.Streak > 0 => $"A miss does not break the run: still {Phrase.Count(now.Streak)}.",
-            _ => "",
-        };
     }
 
     private static string Out(UnitSnapshot was, UnitSnapshot now) =>

@@ -3,6 +3,7 @@ using KeepTally.Core.Chance;
 using KeepTally.Core.Clock;
 using KeepTally.Core.Floor;
 using KeepTally.Core.Live;
+using KeepTally.Core.Rules.Zones;
 
 namespace KeepTally.Store.Demo;
 

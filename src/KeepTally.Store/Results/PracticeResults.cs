@@ -1,5 +1,6 @@
 using KeepTally.Core.Cards;
 using KeepTally.Core.Events;
+using KeepTally.Core.Rules.Measures;
 using KeepTally.Core.Scoring;
 using KeepTally.Core.Text;
 using KeepTally.Store.Practices;

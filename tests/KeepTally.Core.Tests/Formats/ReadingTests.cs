@@ -59,9 +59,9 @@ public sealed class ReadingTests
              "stages":[{"outcomes":[],"until":[{"points":"$to"}]}]}
             """;
 
-        Assert.Equal(new Ending.Points(11, 0), CardReader.Read(Card).Require().Stages[0].Until[0]);
+        Assert.Equal(new PointsEnding(11, 0), CardReader.Read(Card).Require().Stages[0].Until[0]);
         Assert.Equal(
-            new Ending.Points(15, 0),
+            new PointsEnding(15, 0),
             CardReader.Read(Card, new Dictionary<string, string> { ["to"] = "15" }).Require().Stages[0].Until[0]
         );
         Assert.Equal("options.to", CardReader.Read(Card, new Dictionary<string, string> { ["to"] = "21" }).Faults[0].Path);

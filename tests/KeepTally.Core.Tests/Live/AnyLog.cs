@@ -2,6 +2,8 @@ using CsCheck;
 using KeepTally.Core.Cards;
 using KeepTally.Core.Events;
 using KeepTally.Core.Live;
+using KeepTally.Core.Rules.Tagging;
+using KeepTally.Core.Rules.Zones;
 
 namespace KeepTally.Core.Tests.Live;
 

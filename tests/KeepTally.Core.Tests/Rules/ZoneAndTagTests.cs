@@ -1,6 +1,7 @@
 using KeepTally.Core.Events;
 using KeepTally.Core.Live;
 using KeepTally.Core.Rules.Measures;
+using KeepTally.Core.Rules.Zones;
 using KeepTally.Core.Scoring;
 
 namespace KeepTally.Core.Tests.Rules;
@@ -155,7 +156,7 @@ public sealed class ZoneAndTagTests
         }
 
         Assert.Equal(new ReadingsReport(3, best, 30, 30), sheet.Now().Of("a").Readings);
-        Assert.Equal(best, sheet.Now().Of("a").Value(MeasureBy.ReadingBest));
+        Assert.Equal(best, sheet.Now().Of("a").Value(MeasureKinds.ReadingBest));
     }
 
     private static void Finish(Sheet sheet, params string[] finishes)

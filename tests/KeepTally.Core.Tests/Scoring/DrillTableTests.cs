@@ -36,7 +36,7 @@ public sealed class DrillTableTests
         var two = Given.Started(card, "x", "y").Taps("x+ y+ y+ y+");
 
         var table = DrillTable.Rank(
-            [new Measure(MeasureBy.Points, Better.High)],
+            [new Measure(MeasureKinds.Points, Better.High)],
             [("A", one.Head.Units, one.Now()), ("B", two.Head.Units, two.Now())]
         );
 

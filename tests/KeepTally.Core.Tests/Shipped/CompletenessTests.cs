@@ -1,5 +1,9 @@
 using KeepTally.Core.Cards;
 using KeepTally.Core.Formats;
+using KeepTally.Core.Rules.Endings;
+using KeepTally.Core.Rules.Ladders;
+using KeepTally.Core.Rules.Limits;
+using KeepTally.Core.Rules.Streaks;
 
 namespace KeepTally.Core.Tests.Shipped;
 

@@ -2,6 +2,8 @@ using KeepTally.Core.Cards;
 using KeepTally.Core.Clock;
 using KeepTally.Core.Events;
 using KeepTally.Core.Live;
+using KeepTally.Core.Rules.Measures;
+using KeepTally.Core.Rules.Zones;
 
 namespace KeepTally.Core.Tests.Shipped;
 

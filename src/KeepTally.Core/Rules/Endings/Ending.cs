@@ -1,30 +1,65 @@
+using KeepTally.Core.Cards;
+using KeepTally.Core.Tallies;
+
 namespace KeepTally.Core.Rules.Endings;
 
-/// <summary>A condition that ends a unit's work or, in a match, the sheet. Source: docs/formats.md, section 1, "Ending".</summary>
+/// <summary>
+/// A condition that ends a unit's work or, in a match, the sheet: its value on the card, its words, and when it is met.
+/// Source: docs/formats.md, section 1, "Ending".
+/// </summary>
 public abstract record Ending
 {
-    private Ending() { }
+    /// <summary>What ends it, in words: "first to 11 with a lead of 2".</summary>
+    internal abstract string Words(Stage stage);
 
-    /// <summary>A unit has <paramref name="AtLeast"/> points or more and leads every other by <paramref name="Lead"/>.</summary>
-    public sealed record Points(double AtLeast, double Lead) : Ending;
+    /// <summary>Whether a unit meets it by the tap that was just counted. The clock is judged apart: it ends without a tap.</summary>
+    internal abstract bool IsMet(UnitTally unit, UnitTally[] units, Play play);
 
-    public sealed record Attempts(int Count) : Ending;
+    /// <summary>What a match is decided by when a side meets it.</summary>
+    internal virtual MatchEnd InMatch => MatchEnd.Won;
 
-    public sealed record Successes(int Count) : Ending;
+    /// <summary>Whether one unit can meet it by a tap of another.</summary>
+    internal virtual bool LooksAtOthers => false;
 
-    public sealed record Streak(int Count) : Ending;
+    /// <summary>Whether it hangs on the runs of successes.</summary>
+    internal virtual bool CountsRuns => false;
 
-    public sealed record Outs(int Count) : Ending;
+    /// <summary>Whether a tap can meet it; a limit of time is met by the clock.</summary>
+    internal virtual bool IsByTap => true;
 
-    public sealed record Taps(int Count) : Ending;
+    /// <summary>What is counted of a unit, in a match of all of them.</summary>
+    private protected static int Shared(UnitTally unit, UnitTally[] units, Play play, Func<UnitTally, int> count)
+    {
+        if (play != Play.Match)
+        {
+            return count(unit);
+        }
 
-    /// <summary>Running time, pauses left out.</summary>
-    public sealed record Time(long Milliseconds, AtTheHorn After) : Ending;
+        var sum = 0;
+        foreach (var each in units)
+        {
+            sum += count(each);
+        }
+
+        return sum;
+    }
+
+    /// <summary>"between them" in a match, else "each".</summary>
+    private protected static string Share(Stage stage) => stage.Play == Play.Match ? "between them" : "each";
+
+    /// <summary>"first to" in a match, else "done at".</summary>
+    private protected static string Reach(Stage stage) => stage.Play == Play.Match ? "first to" : "done at";
 }
 
-/// <summary>Whether the play under way at the horn still counts.</summary>
-public enum AtTheHorn
+/// <summary>What a match is decided by when a side meets an ending.</summary>
+internal enum MatchEnd
 {
-    Cut,
-    Finish,
+    /// <summary>That side has won.</summary>
+    Won,
+
+    /// <summary>That side has lost: the best-ranked of the others wins.</summary>
+    Lost,
+
+    /// <summary>The ranking decides.</summary>
+    Ranked,
 }

@@ -1,4 +1,4 @@
-using KeepTally.Core.Cards;
+using KeepTally.Core.Rules.Streaks;
 using KeepTally.Core.Tallies;
 using KeepTally.Core.Text;
 
@@ -7,12 +7,14 @@ namespace KeepTally.Core.Rules.Ladders;
 /// <summary>What one attempt did to a climb, in words.</summary>
 internal static class ClimbWords
 {
-    internal static string Step(Stage stage, UnitSnapshot was, UnitSnapshot now, bool? attempt)
+    internal static string Step(Ladder ladder, in TapStory tap)
     {
-        if (stage.Ladder is not { } ladder || attempt is not { } made)
+        if (tap.Attempt is not { } made)
         {
             return "";
         }
+
+        var (was, now) = (tap.Was, tap.Now);
 
         if (now.Cleared > was.Cleared)
         {
@@ -26,7 +28,7 @@ internal static class ClimbWords
                 $"{Made(now.Made)} made of {Phrase.Count(now.Taken)}; {Phrase.Count(window.Successes)} of {Phrase.Count(window.Of)} clears it.",
             Pass.Makes makes => $"{Made(now.Made)} of {Phrase.Count(makes.Successes)} made.",
             Pass.InARow run when made => $"{Made(now.Made)} in a row of {Phrase.Count(run.Streak)}.",
-            Pass.InARow when stage.Streak == StreakMiss.Zero => was.Made > 0
+            Pass.InARow when tap.Stage.Streak == StreakMiss.Zero => was.Made > 0
                 ? "A miss: the run starts again from nought."
                 : "A miss: still no run.",
             Pass.InARow => $"A miss does not break the run: still {Phrase.Count(now.Made)}.",

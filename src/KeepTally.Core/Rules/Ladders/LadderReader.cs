@@ -2,8 +2,30 @@ using KeepTally.Core.Json;
 
 namespace KeepTally.Core.Rules.Ladders;
 
+/// <summary>Reads a ladder from a card. Source: docs/formats.md, section 1, "Ladder".</summary>
 internal static class LadderReader
 {
+    private static readonly Choices<WindowShort> Fails = new(
+        "fail",
+        ("retry", WindowShort.Retry, "the same step again"),
+        ("back", WindowShort.Back, "one step back"),
+        ("first", WindowShort.First, "back to the first"),
+        ("out", WindowShort.Out, "an out")
+    );
+
+    private static readonly Choices<WindowStop> Stops = new(
+        "stop",
+        ("none", WindowStop.None, "after all of it"),
+        ("fail", WindowStop.Fail, "as soon as it is lost"),
+        ("pass", WindowStop.Pass, "as soon as it is won"),
+        ("both", WindowStop.Both, "as soon as it is won or lost")
+    );
+
+    internal static IReadOnlyList<Choices> Choices { get; } = [Fails, Stops];
+
+    internal static IReadOnlyList<(string Name, Schema Schema)> Definitions { get; } =
+    [("pass", LadderSchema.PassOf(Stops)), ("ladder", LadderSchema.Of(Fails))];
+
     internal static Ladder Read(JsonPlace place)
     {
         place.Only("rungs", "laps", "pass", "fail");
@@ -11,15 +33,7 @@ internal static class LadderReader
             place.Need("rungs", "a list of names, or start and step") is { } rungs ? Rungs(rungs) : new Rungs.Named(["?"]),
             place.Find("laps")?.Whole(1, 1000) ?? 1,
             place.Need("pass", "what clears a rung") is { } pass ? PassOf(pass) : new Pass.Makes(1),
-            place
-                .Find("fail")
-                ?.OneOf(
-                    ("retry", WindowShort.Retry),
-                    ("back", WindowShort.Back),
-                    ("first", WindowShort.First),
-                    ("out", WindowShort.Out)
-                )
-                ?? WindowShort.Retry
+            Fails.ReadFrom(place)
         );
     }
 
@@ -71,13 +85,6 @@ internal static class LadderReader
             window.Wrong($"{makes} of {of} can never be reached", "write a window at least as long as its successes");
         }
 
-        return new Pass.Window(
-            makes,
-            of,
-            place
-                .Find("stop")
-                ?.OneOf(("none", WindowStop.None), ("fail", WindowStop.Fail), ("pass", WindowStop.Pass), ("both", WindowStop.Both))
-                ?? WindowStop.None
-        );
+        return new Pass.Window(makes, of, Stops.ReadFrom(place));
     }
 }

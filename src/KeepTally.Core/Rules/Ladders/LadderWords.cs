@@ -1,4 +1,4 @@
-using KeepTally.Core.Cards;
+using KeepTally.Core.Rules.Streaks;
 using KeepTally.Core.Text;
 
 namespace KeepTally.Core.Rules.Ladders;

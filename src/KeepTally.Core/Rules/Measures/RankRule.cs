@@ -1,5 +1,4 @@
 using KeepTally.Core.Cards;
-using KeepTally.Core.Scoring;
 using KeepTally.Core.Tallies;
 
 namespace KeepTally.Core.Rules.Measures;
@@ -7,6 +6,7 @@ namespace KeepTally.Core.Rules.Measures;
 /// <summary>Ranks units by the card's measures, first measure first; equals share a rank and the next rank is skipped.</summary>
 internal static class RankRule
 {
+    /// <summary>Units with their ranks, the first of them first.</summary>
     internal static IReadOnlyList<RankedUnit> Rank(
         IReadOnlyList<Measure> measures,
         IReadOnlyList<(string Unit, Figures Figures)> units
@@ -53,7 +53,7 @@ internal static class RankRule
                 continue;
             }
 
-            var these = UnitReporter.Figures(stage, unit, state.OwnTime(unit, running));
+            var these = UnitFigures.Of(stage, unit, state.OwnTime(unit, running));
             if (best < 0 || Compare(stage.Measures, these, figures) < 0)
             {
                 (best, figures) = (unit.Index, these);
@@ -67,7 +67,7 @@ internal static class RankRule
     {
         foreach (var measure in measures)
         {
-            var order = (a.Value(measure.By), b.Value(measure.By)) switch
+            var order = (measure.By.Value(a), measure.By.Value(b)) switch
             {
                 (null, null) => 0,
                 (null, _) => 1,
@@ -83,3 +83,8 @@ internal static class RankRule
         return 0;
     }
 }
+
+/// <summary>A unit and its rank.</summary>
+/// <param name="Rank">From 1; equal units share one, and the next is skipped.</param>
+/// <param name="Unit">The id of the unit.</param>
+public readonly record struct RankedUnit(int Rank, string Unit);

@@ -1,4 +1,3 @@
-using KeepTally.Core.Cards;
 using KeepTally.Core.Tallies;
 
 namespace KeepTally.Core.Rules.Streaks;
@@ -6,6 +5,7 @@ namespace KeepTally.Core.Rules.Streaks;
 /// <summary>Attempts, successes, the run of successes and the best of them.</summary>
 internal static class AttemptRule
 {
+    /// <summary>Counts one attempt of a unit.</summary>
     internal static void Count(UnitTally unit, bool success, StreakMiss onMiss)
     {
         unit.Attempts++;

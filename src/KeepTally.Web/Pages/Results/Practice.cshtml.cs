@@ -1,5 +1,6 @@
 using System.Globalization;
 using System.Text;
+using KeepTally.Core.Rules.Ladders;
 using KeepTally.Core.Rules.Measures;
 using KeepTally.Core.Scoring;
 using KeepTally.Store.Practices;
@@ -42,51 +43,22 @@ public sealed class PracticeModel(PracticeBook book, PracticeResults results) : 
     }
 
     /// <summary>The columns of a drill's table: what ranks it first, then points and makes where they say more.</summary>
-    public static IReadOnlyList<MeasureBy> Columns(DrillResult drill)
+    public static IReadOnlyList<MeasureKind> Columns(DrillResult drill)
     {
         var columns = drill.Stage.Measures.Select(measure => measure.By).ToList();
-        if (!columns.Contains(MeasureBy.Points) && drill.Stage.Ladder is null)
+        if (!columns.Contains(MeasureKinds.Points) && drill.Stage.Ladder is null)
         {
-            columns.Add(MeasureBy.Points);
+            columns.Add(MeasureKinds.Points);
         }
 
         return columns;
     }
 
-    public static string Heading(MeasureBy by) =>
-        by switch
-        {
-            MeasureBy.Points => "Points",
-            MeasureBy.Successes => "Makes",
-            MeasureBy.Attempts => "Goes",
-            MeasureBy.Accuracy => "Share made",
-            MeasureBy.BestStreak => "Best run",
-            MeasureBy.Cleared => "Cleared",
-            MeasureBy.Seconds => "Time",
-            MeasureBy.Outs => "Outs",
-            MeasureBy.Place => "Place",
-            MeasureBy.ReadingBest => "Best",
-            MeasureBy.ReadingMean => "Mean",
-            MeasureBy.Late => "Late",
-            MeasureBy.Voids => "Void",
-        };
-
-    public static string Figure(UnitReport unit, MeasureBy by) =>
-        (by, unit.Value(by)) switch
-        {
-            (_, null) => "–",
-            (MeasureBy.Seconds, { } seconds) => string.Create(
-                CultureInfo.InvariantCulture,
-                $"{(int)seconds / 60}:{(int)seconds % 60:00}"
-            ),
-            (MeasureBy.Accuracy, { } share) => share.ToString("0 %", CultureInfo.InvariantCulture),
-            (_, { } value) => value.ToString("0.##", CultureInfo.InvariantCulture),
-        };
+    /// <summary>The value of a unit as it stands in the table.</summary>
+    public static string Figure(UnitReport unit, MeasureKind by) => unit.Value(by) is { } value ? by.Figure(value) : "–";
 
     /// <summary>Counts small enough to be drawn as strokes.</summary>
-    public static bool IsCount(MeasureBy by, UnitReport unit) =>
-        by is MeasureBy.Points or MeasureBy.Successes or MeasureBy.Cleared or MeasureBy.BestStreak
-        && unit.Value(by) is > 0 and <= 30;
+    public static bool IsCount(MeasureKind by, UnitReport unit) => by.IsCount && unit.Value(by) is > 0 and <= 30;
 
     /// <summary>Who won, in words; empty where nobody is alone in front.</summary>
     public static string First(DrillResult drill)

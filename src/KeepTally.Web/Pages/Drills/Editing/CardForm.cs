@@ -1,5 +1,6 @@
 using System.Globalization;
 using System.Text.Json.Nodes;
+using KeepTally.Core.Rulebook;
 
 namespace KeepTally.Web.Pages.Drills.Editing;
 
@@ -10,7 +11,8 @@ namespace KeepTally.Web.Pages.Drills.Editing;
 /// </summary>
 internal static class CardForm
 {
-    private static readonly string[] Endings = ["points", "attempts", "successes", "streak", "outs", "taps", "seconds"];
+    private static IEnumerable<string> EndingProperties =>
+        StandardRules.Endings.SelectMany(ending => ending.Fields.Select(each => each.Field.Property).Prepend(ending.Property));
 
     internal static void LayOver(JsonObject tree, IFormCollection form)
     {
@@ -131,15 +133,11 @@ internal static class CardForm
             return;
         }
 
-        foreach (var other in Endings.Append(kind != "points" ? "lead" : "after"))
+        // What goes only with another kind goes; what this kind may say besides its number stays.
+        var own = StandardRules.Endings.FirstOrDefault(each => each.Property == kind)?.Fields ?? [];
+        foreach (var other in EndingProperties.Except(own.Select(each => each.Field.Property)))
         {
             ending.Remove(other);
-        }
-
-        if (kind is not ("points" or "seconds"))
-        {
-            ending.Remove("lead");
-            ending.Remove("after");
         }
 
         ending[kind] = Number(amount.Trim());

@@ -1,5 +1,6 @@
 using System.Globalization;
 using System.Text.Json.Nodes;
+using KeepTally.Core.Rulebook;
 
 namespace KeepTally.Web.Pages.Drills.Editing;
 
@@ -31,16 +32,12 @@ internal static class CardTemplates
             {
                 "stages" => Stage,
                 "outcomes" => $$"""{"id":"tap{{Number(count + 1)}}","label":"New","result":"neutral"}""",
-                "until" => """{"points":11}""",
-                "limits" => """{"tag":"tag","within":1,"breach":"void"}""",
-                "measure" => """{"by":"points","better":"high"}""",
                 "places" => $$"""{"id":"place{{Number(count + 1)}}","kind":"spot","size":1,"active":true}""",
                 "moves" => """{"from":"","to":"","who":"all"}""",
                 "equipment" => """{"item":"cone","count":4,"per":"group"}""",
                 "cautions" => """{"kind":"contact","text":""}""",
-                "tags" => """{"label":"Finish","values":{"high":"High","low":"Low"}}""",
                 "options" => """{"label":"A miss","choices":{"zero":"back to nought","hold":"does not count"},"default":"zero"}""",
-                _ => "null",
+                _ => PartOfRule(list),
             }
         )!;
 
@@ -49,20 +46,19 @@ internal static class CardTemplates
         Parsed(
             name switch
             {
-                "names" => """{"rungs":["left","middle","right"],"pass":{"successes":5,"of":7,"stop":"both"},"fail":"retry"}""",
-                "distances" => """{"rungs":{"start":5,"step":1,"unit":"m"},"pass":{"successes":7,"of":10},"fail":"out"}""",
-                "rung-names" => """["left","middle","right"]""",
-                "rung-distances" => """{"start":5,"step":1,"unit":"m"}""",
-                "targets" => """{"zones":["high-left","low-right"],"rounds":5,"points":1}""",
                 "clock" => """{"work":60,"rounds":1,"countIn":5,"calls":[30,10,5,4,3,2,1]}""",
                 "break" => """{"round":1,"seconds":60}""",
                 "surprise" => """{"min":5,"max":20}""",
-                "par" => """{"by":"points","value":10}""",
                 "rotate" => """{"on":"round","every":1}""",
                 "load" => """{"kind":"throw","per":"attempt"}""",
-                _ => "null",
+                _ => PartOfRule(name),
             }
         );
+
+    /// <summary>What a rule of scoring, or a part of it, begins as: the rule says it.</summary>
+    private static string PartOfRule(string name) =>
+        StandardRules.All.Stage.Select(kind => kind.Parts.GetValueOrDefault(name)).FirstOrDefault(part => part is not null)
+        ?? "null";
 
     private static JsonNode Parsed(string json) => JsonNode.Parse(json)!;
 

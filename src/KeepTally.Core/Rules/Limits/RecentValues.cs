@@ -1,4 +1,4 @@
-namespace KeepTally.Core.Tallies;
+namespace KeepTally.Core.Rules.Limits;
 
 /// <summary>The last few values of a tag, oldest forgotten first.</summary>
 internal sealed class RecentValues(int capacity)

@@ -1,15 +1,22 @@
-using KeepTally.Core.Cards;
+using KeepTally.Core.Rules.Streaks;
 using KeepTally.Core.Tallies;
 
 namespace KeepTally.Core.Rules.Ladders;
 
-/// <summary>What one attempt does to a unit's climb.</summary>
-internal static class LadderRule
+/// <summary>Takes a unit up its ladder, attempt by attempt.</summary>
+internal sealed class LadderJudge(Ladder ladder, StreakMiss onMiss) : TapJudge, IFinishJudge
 {
+    internal override IRuleState NewState() => new Climb();
+
     /// <summary>Takes one attempt; true where it cleared the last rung of the last lap.</summary>
-    internal static bool Attempt(Ladder ladder, UnitTally unit, bool success, StreakMiss onMiss)
+    public bool Finishes(UnitTally unit, bool? attempt)
     {
-        var climb = unit.Climb;
+        if (attempt is not { } success)
+        {
+            return false;
+        }
+
+        var climb = (Climb)unit.State(Slot);
         if (climb.Taken < 64 && success)
         {
             climb.Hits |= 1UL << climb.Taken;
@@ -26,9 +33,9 @@ internal static class LadderRule
         switch (result)
         {
             case WindowResult.Cleared:
-                return MoveUp(ladder, climb);
+                return MoveUp(unit, climb);
             case WindowResult.Short:
-                FallShort(ladder.Fail, unit);
+                FallShort(unit, climb);
                 return false;
             default:
                 return false;
@@ -76,10 +83,10 @@ internal static class LadderRule
         return full || (lost && pass.Stop.HasFlag(WindowStop.Fail)) ? WindowResult.Short : WindowResult.Open;
     }
 
-    private static bool MoveUp(Ladder ladder, Climb climb)
+    private bool MoveUp(UnitTally unit, Climb climb)
     {
         climb.FreshWindow();
-        climb.Cleared++;
+        unit.Cleared++;
         climb.Highest = Math.Max(climb.Highest, climb.Rung);
         climb.Rung++;
         if (climb.Rung != ladder.Rungs.Count)
@@ -92,18 +99,18 @@ internal static class LadderRule
         return climb.Lap == ladder.Laps;
     }
 
-    private static void FallShort(WindowShort fail, UnitTally unit)
+    private void FallShort(UnitTally unit, Climb climb)
     {
-        unit.Climb.FreshWindow();
-        switch (fail)
+        climb.FreshWindow();
+        switch (ladder.Fail)
         {
             case WindowShort.Retry:
                 break;
             case WindowShort.Back:
-                unit.Climb.Rung = Math.Max(0, unit.Climb.Rung - 1);
+                climb.Rung = Math.Max(0, climb.Rung - 1);
                 break;
             case WindowShort.First:
-                unit.Climb.Rung = 0;
+                climb.Rung = 0;
                 break;
             case WindowShort.Out:
                 unit.Outs++;

@@ -1,0 +1,32 @@
+using KeepTally.Core.Rules;
+using KeepTally.Core.Rules.Effects;
+
+namespace KeepTally.Core.Rulebook;
+
+/// <summary>The rules by which cards are read: every kind of rule a stage can have, and everything an outcome can do.</summary>
+public sealed class RuleSet
+{
+    /// <param name="stage">The rules of a stage, in the order in which they are judged and told.</param>
+    /// <param name="effects">What an outcome can do.</param>
+    /// <exception cref="ArgumentException">A part of a rule is missing, or two rules answer to one name; the message says which.</exception>
+    public RuleSet(IReadOnlyList<StageRuleKind> stage, IReadOnlyList<Effect> effects)
+    {
+        (Stage, Effects) = (stage, effects);
+        EffectChoices = Effect.Choices(effects);
+        if (RuleCheck.Missing(this).FirstOrDefault() is { } missing)
+        {
+            throw new ArgumentException(missing);
+        }
+    }
+
+    /// <summary>The rules of a stage, in the order in which they are judged and told.</summary>
+    public IReadOnlyList<StageRuleKind> Stage { get; }
+
+    /// <summary>What an outcome can do, in the order of the format.</summary>
+    public IReadOnlyList<Effect> Effects { get; }
+
+    /// <summary>The rule that a property of a stage holds, or null.</summary>
+    public StageRuleKind? Find(string property) => Stage.FirstOrDefault(kind => kind.Property == property);
+
+    internal Json.Choices<Effect> EffectChoices { get; }
+}

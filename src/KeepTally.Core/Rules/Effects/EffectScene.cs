@@ -1,0 +1,27 @@
+using KeepTally.Core.Cards;
+using KeepTally.Core.Rules.Measures;
+using KeepTally.Core.Tallies;
+
+namespace KeepTally.Core.Rules.Effects;
+
+/// <summary>What an effect acts on: the sheet as it stands, and the unit tapped.</summary>
+/// <param name="Running">Running milliseconds at the tap.</param>
+internal record struct EffectScene(Stage Stage, ScoreState State, UnitTally Unit, long Running)
+{
+    /// <summary>Set where the turn passes after the tap.</summary>
+    internal bool PassesTurn { get; set; }
+
+    /// <summary>The index of the best-ranked other unit, or -1.</summary>
+    internal readonly int BestOther => RankRule.BestOther(Stage, State, Unit, Running);
+
+    /// <summary>Does all effects of an outcome in their order; true where the turn passes.</summary>
+    internal bool Do(Effect[] effects)
+    {
+        foreach (var effect in effects)
+        {
+            effect.Do(ref this);
+        }
+
+        return PassesTurn;
+    }
+}

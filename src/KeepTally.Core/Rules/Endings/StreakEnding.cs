@@ -1,0 +1,27 @@
+using KeepTally.Core.Cards;
+using KeepTally.Core.Json;
+using KeepTally.Core.Tallies;
+using KeepTally.Core.Text;
+
+namespace KeepTally.Core.Rules.Endings;
+
+/// <summary>So many successes in a row.</summary>
+/// <param name="Count">How many are enough, 1 or more.</param>
+public sealed record StreakEnding(int Count) : Ending
+{
+    /// <summary>How it stands on a card.</summary>
+    public static EndingKind Kind { get; } =
+        new(
+            property: "streak",
+            label: "in a row",
+            template: "5",
+            amount: Schema.Whole(1),
+            read: static (amount, _) => new StreakEnding(amount.Whole(1))
+        );
+
+    internal override bool CountsRuns => true;
+
+    internal override string Words(Stage stage) => $"{Reach(stage)} {Phrase.Count(Count)} in a row";
+
+    internal override bool IsMet(UnitTally unit, UnitTally[] units, Play play) => unit.Streak >= Count;
+}

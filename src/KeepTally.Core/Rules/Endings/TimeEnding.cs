@@ -1,0 +1,63 @@
+using KeepTally.Core.Cards;
+using KeepTally.Core.Clock;
+using KeepTally.Core.Json;
+using KeepTally.Core.Tallies;
+using KeepTally.Core.Text;
+
+namespace KeepTally.Core.Rules.Endings;
+
+/// <summary>So much running time, pauses left out; in turns that of the turn.</summary>
+/// <param name="Milliseconds">The time, 1 or more.</param>
+/// <param name="After">What becomes of the play under way.</param>
+public sealed record TimeEnding(long Milliseconds, AtTheHorn After) : Ending
+{
+    private static readonly Choices<AtTheHorn> Horns = new(
+        "after",
+        ("cut", AtTheHorn.Cut, "counting stops at the horn"),
+        ("finish", AtTheHorn.Finish, "the play under way counts")
+    );
+
+    /// <summary>How it stands on a card.</summary>
+    public static EndingKind Kind { get; } =
+        new(
+            property: "seconds",
+            label: "seconds",
+            template: "60",
+            amount: Schema.Number(0.001, ClockReader.LongestSeconds),
+            read: static (amount, ending) => new TimeEnding(ClockReader.Span(amount, 0.001), Horns.ReadFrom(ending))
+        )
+        {
+            Fields = [new EndingField(new RuleField("after", "At the horn", Horns), Schema.OneOf(Horns), "\"cut\"")],
+        };
+
+    internal override MatchEnd InMatch => MatchEnd.Ranked;
+
+    internal override bool IsByTap => false;
+
+    internal override string Words(Stage stage) =>
+        stage.Play == Play.Turns ? $"a turn lasts {Phrase.Span(Milliseconds)}" : $"over after {Phrase.Span(Milliseconds)}";
+
+    internal override bool IsMet(UnitTally unit, UnitTally[] units, Play play) => false;
+
+    /// <summary>The shortest time limits among endings.</summary>
+    internal static ClockLimit LimitOf(IReadOnlyList<Ending> endings)
+    {
+        return new ClockLimit(Shortest(AtTheHorn.Cut), Shortest(AtTheHorn.Finish));
+
+        long? Shortest(AtTheHorn after)
+        {
+            var times = endings.OfType<TimeEnding>().Where(time => time.After == after).ToArray();
+            return times.Length == 0 ? null : times.Min(time => time.Milliseconds);
+        }
+    }
+}
+
+/// <summary>Whether the play under way at the horn still counts.</summary>
+public enum AtTheHorn
+{
+    /// <summary>A tap after it is late.</summary>
+    Cut,
+
+    /// <summary>Taps count until the end or the turn is called.</summary>
+    Finish,
+}

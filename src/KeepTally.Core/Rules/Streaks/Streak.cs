@@ -1,0 +1,91 @@
+using KeepTally.Core.Cards;
+using KeepTally.Core.Json;
+using KeepTally.Core.Text;
+
+namespace KeepTally.Core.Rules.Streaks;
+
+/// <summary>What a failure does to the run of successes. Source: docs/formats.md, section 1, "Streak".</summary>
+public sealed record Streak(StreakMiss Miss) : StageRule
+{
+    private static readonly Choices<StreakMiss> Misses = new(
+        "miss",
+        ("zero", StreakMiss.Zero, "sets the run back to nought"),
+        ("hold", StreakMiss.Hold, "leaves the run as it is")
+    );
+
+    /// <summary>How the rule stands on a card.</summary>
+    public static StageRuleKind Kind { get; } =
+        new(
+            property: "streak",
+            label: "A miss",
+            template: """{"miss":"hold"}""",
+            schema: Schema.Object(new SchemaProperty("miss", Schema.OneOf(Misses))),
+            read: Read
+        )
+        {
+            Choices = [Misses],
+            Fields = [new RuleField("miss", "A miss", Misses)],
+        };
+
+    /// <summary>Told only where runs matter and no other rule tells it.</summary>
+    internal override IEnumerable<string> Words(Stage stage)
+    {
+        var rules = stage.Rules.OfType<StageRule>().ToArray();
+        if (!rules.Any(rule => rule.CountsRuns) || rules.Any(rule => rule.TellsOfRuns))
+        {
+            yield break;
+        }
+
+        yield return Miss == StreakMiss.Zero
+            ? "A miss sets the run back to nought."
+            : "A miss does not count and does not break the run.";
+    }
+
+    internal override string TellProgress(in TapStory tap)
+    {
+        var rules = tap.Stage.Rules.OfType<StageRule>().ToArray();
+        if (!rules.Any(rule => rule.CountsRuns) || rules.Any(rule => rule.TellsClimb))
+        {
+            return "";
+        }
+
+        return tap.Attempt switch
+        {
+            true => $"{Phrase.Capital(Phrase.Count(tap.Now.Streak))} in a row.",
+            false when tap.Was.Streak > 0 && tap.Now.Streak == 0 => "The run is back to nought.",
+            false when tap.Now.Streak > 0 => $"A miss does not break the run: still {Phrase.Count(tap.Now.Streak)}.",
+            _ => "",
+        };
+    }
+
+    private static Streak Read(JsonPlace stage)
+    {
+        if (stage.Find(Kind.Property) is not { } place)
+        {
+            return new Streak(Misses.Usual);
+        }
+
+        place.Only(Misses.Property);
+        return new Streak(Misses.ReadFrom(place));
+    }
+}
+
+/// <summary>What a failure does to the run of successes.</summary>
+public enum StreakMiss
+{
+    /// <summary>The run begins again from nought.</summary>
+    Zero,
+
+    /// <summary>The run stays as it is.</summary>
+    Hold,
+}
+
+/// <summary>Finds the rule on a stage.</summary>
+public static class StreakOfStage
+{
+    extension(Stage stage)
+    {
+        /// <summary>What a failure does to the run of successes.</summary>
+        public StreakMiss Streak => stage.Rule<Streak>()?.Miss ?? StreakMiss.Zero;
+    }
+}

@@ -1,0 +1,84 @@
+using KeepTally.Core.Cards;
+using KeepTally.Core.Json;
+using KeepTally.Core.Text;
+
+namespace KeepTally.Core.Rules.Tagging;
+
+/// <summary>What a tap may say besides its outcome. Source: docs/formats.md, section 1, "Stage", <c>tags</c>.</summary>
+public sealed record Tags(IReadOnlyList<TagKind> Kinds) : StageRule
+{
+    /// <summary>How the rule stands on a card.</summary>
+    public static StageRuleKind Kind { get; } =
+        new(
+            property: "tags",
+            label: "What else each tap says",
+            template: """{"finish":{"label":"Finish","values":{"high":"High","low":"Low"}}}""",
+            schema: Schema.Map(Schema.Named("tag")),
+            read: Read
+        )
+        {
+            Definitions =
+            [
+                (
+                    "tag",
+                    Schema.Object(
+                        new SchemaProperty("label", Schema.AnyText),
+                        new SchemaProperty("values", Schema.Map(Schema.AnyText).WithSome(), IsNeeded: true)
+                    )
+                ),
+            ],
+            Parts = new Dictionary<string, string> { ["tags"] = """{"label":"Finish","values":{"high":"High","low":"Low"}}""" },
+        };
+
+    /// <summary>"With each tap goes the finish (high, low or lob) and the side (left or right)."</summary>
+    internal override IEnumerable<string> Words(Stage stage)
+    {
+        if (Kinds.Count > 0)
+        {
+            yield return Phrase.Sentence("with each tap goes " + Phrase.List([.. Kinds.Select(tag => Told(stage, tag))]));
+        }
+    }
+
+    internal override TapJudge? Judge(Stage stage) => Kinds.Count == 0 ? null : new TagJudge(this, stage);
+
+    private static string Told(Stage stage, TagKind tag) =>
+        $"the {TagWords.Label(stage, tag.Id)} ({Phrase.List([.. tag.Values.Select(value => Phrase.Small(value.Value))], "or")})";
+
+    private static Tags Read(JsonPlace stage)
+    {
+        var kinds = new List<TagKind>();
+        foreach (var (id, place) in stage.Find(Kind.Property)?.Properties() ?? [])
+        {
+            place.Only("label", "values");
+            var values = place
+                .Need("values", "the values, each with its words")
+                ?.Properties()
+                .Select(value => KeyValuePair.Create(value.Name, value.Value.Text()))
+                .ToArray();
+            if (values is { Length: 0 })
+            {
+                place.Find("values")?.Wrong("the list is empty", "write at least one value with its words");
+            }
+
+            kinds.Add(new TagKind(id, place.TextOr("label", id), values ?? []));
+        }
+
+        return new Tags(kinds);
+    }
+}
+
+/// <summary>Something a tap may say besides its outcome, such as the finish.</summary>
+/// <param name="Id">How the tap names it.</param>
+/// <param name="Label">What it is called.</param>
+/// <param name="Values">The values by id, each with its words.</param>
+public sealed record TagKind(string Id, string Label, IReadOnlyList<KeyValuePair<string, string>> Values);
+
+/// <summary>Finds the rule on a stage.</summary>
+public static class TagsOfStage
+{
+    extension(Stage stage)
+    {
+        /// <summary>What a tap of the stage may say besides its outcome; nothing where the card lists nothing.</summary>
+        public IReadOnlyList<TagKind> Tags => stage.Rule<Tags>()?.Kinds ?? [];
+    }
+}
