@@ -3,7 +3,6 @@ using KeepTally.Core.Events;
 using KeepTally.Core.Formats;
 using KeepTally.Core.Live;
 using KeepTally.Core.Scoring;
-using KeepTally.Core.Scoring;
 
 namespace KeepTally.Bench;
 
@@ -54,7 +53,7 @@ internal static class BenchCards
 
     internal static LogHead Head(DrillCard card) => new("d", 0, card.Chosen, [.. Units.Select(id => new Unit(id, id, []))]);
 
-    internal static Score Sheet(string name)
+    internal static Score Open(string name)
     {
         var card = Card(name);
         return Score.Open(card, Head(card)).Require();

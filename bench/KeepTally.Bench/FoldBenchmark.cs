@@ -20,7 +20,7 @@ public class FoldBenchmark
     [Benchmark(OperationsPerInvoke = Taps)]
     public ScoreReport Fold()
     {
-        var sheet = BenchCards.Sheet(Card);
+        var sheet = BenchCards.Open(Card);
         foreach (var runEvent in _events)
         {
             sheet.Apply(runEvent);

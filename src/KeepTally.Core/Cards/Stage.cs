@@ -6,6 +6,8 @@ namespace KeepTally.Core.Cards;
 /// <summary>One part of a drill with its own scoring. Source: docs/formats.md, section 1, "Stage".</summary>
 public sealed record Stage
 {
+    private readonly IStageRule[] _rules = [];
+
     /// <summary>What the stage is called.</summary>
     public required string Name { get; init; }
 
@@ -22,7 +24,11 @@ public sealed record Stage
     public required IReadOnlyList<Outcome> Outcomes { get; init; }
 
     /// <summary>Its rules of scoring, in the order in which they are told and judged; see the folders of <c>Rules/</c>.</summary>
-    public required IReadOnlyList<IStageRule> Rules { get; init; }
+    public required IReadOnlyList<IStageRule> Rules
+    {
+        get => _rules;
+        init => _rules = [.. value];
+    }
 
     /// <summary>The side that starts with the ball, or null where nobody has it.</summary>
     public string? Ball { get; init; }
@@ -49,7 +55,7 @@ public sealed record Stage
     public T? Rule<T>()
         where T : class, IStageRule
     {
-        foreach (var rule in Rules)
+        foreach (var rule in _rules)
         {
             if (rule is T found)
             {

@@ -47,7 +47,7 @@ internal interface ICountJudge
 internal interface IPointsJudge
 {
     /// <summary>Points for the unit tapped.</summary>
-    double Points(int zone, bool? attempt);
+    double Points(UnitTally unit, int zone, bool? attempt);
 }
 
 /// <summary>Says after a tap whether its unit has done all there is to do.</summary>

@@ -71,12 +71,12 @@ internal sealed class Judges
     }
 
     /// <summary>Points that rules give besides those of the outcome.</summary>
-    internal double Points(int zone, bool? attempt)
+    internal double Points(UnitTally unit, int zone, bool? attempt)
     {
         var points = 0.0;
         foreach (var judge in _points)
         {
-            points += judge.Points(zone, attempt);
+            points += judge.Points(unit, zone, attempt);
         }
 
         return points;

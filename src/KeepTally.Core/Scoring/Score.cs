@@ -246,7 +246,7 @@ public sealed class Score
     {
         if (!breached)
         {
-            unit.Points += _judges.Points(found.Zone, attempt);
+            unit.Points += _judges.Points(unit, found.Zone, attempt);
             if (outcome is not null)
             {
                 PointsRule.Give(outcome, unit, _state.Units, _address.Units);

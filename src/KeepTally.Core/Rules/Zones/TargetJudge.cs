@@ -22,7 +22,7 @@ internal sealed class TargetJudge(Targets targets) : TapJudge, IAttemptJudge, IP
         return asked == zone;
     }
 
-    public double Points(int zone, bool? attempt) => attempt == true && zone >= 0 ? targets.Points : 0;
+    public double Points(UnitTally unit, int zone, bool? attempt) => attempt == true && zone >= 0 ? targets.Points : 0;
 
     public bool Finishes(UnitTally unit, bool? attempt) => ((TargetState)unit.State(Slot)).AllAnswered(targets);
 }
