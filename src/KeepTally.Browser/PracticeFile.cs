@@ -1,4 +1,4 @@
-using KeepTally.Core.Live;
+using KeepTally.Core.Circuits;
 
 namespace KeepTally.Browser;
 

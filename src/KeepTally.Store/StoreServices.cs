@@ -1,4 +1,5 @@
 using KeepTally.Store.Book;
+using KeepTally.Store.Database;
 using KeepTally.Store.Demo;
 using KeepTally.Store.Events;
 using KeepTally.Store.Practices;

@@ -3,7 +3,6 @@ using System.Text.Json.Nodes;
 using KeepTally.Core.Circuits;
 using KeepTally.Core.Events;
 using KeepTally.Core.Formats;
-using KeepTally.Core.Live;
 
 namespace KeepTally.Browser.Tests;
 

@@ -1,6 +1,7 @@
+using System.Collections.Concurrent;
 using System.Reflection;
 using System.Xml.Linq;
-using KeepTally.Store;
+using KeepTally.Store.Database;
 using KeepTally.Web.Hosting;
 
 namespace KeepTally.Web.Tests;
@@ -19,6 +20,11 @@ public sealed class ArchitectureTests
     };
 
     private static string Source { get; } = FindSource();
+
+    private static readonly ConcurrentDictionary<string, FolderGraph> Graphs = new();
+
+    private static FolderGraph GraphOf(string project) =>
+        Graphs.GetOrAdd(project, static name => FolderGraph.Of(Path.Combine(Source, name)));
 
     [Fact]
     public void Every_project_refers_only_inward()
@@ -62,38 +68,51 @@ public sealed class ArchitectureTests
         Assert.Empty(offences);
     }
 
-    /// <summary>The rooms of the core, each with the rooms it may look into.</summary>
-    private static readonly Dictionary<string, string[]> Rooms = new()
-    {
-        ["Faults"] = [],
-        ["Chance"] = [],
-        ["Clock"] = ["Chance"],
-        ["Places"] = ["Chance", "Faults"],
-        ["Planning"] = ["Cards"],
-        ["Layout"] = ["Places"],
-        ["Cards"] = ["Clock", "Layout", "Places"],
-        ["Sheets"] = ["Cards", "Clock", "Faults", "Places"],
-        ["Judgement"] = ["Cards", "Sheets"],
-        ["Words"] = ["Cards", "Clock", "Places", "Sheets"],
-        ["Formats"] = ["Cards", "Clock", "Faults", "Layout", "Places", "Sheets"],
-    };
+    public static TheoryData<string> Projects => [.. Allowed.Keys];
+
+    [Theory]
+    [MemberData(nameof(Projects))]
+    public void Folders_stand_in_no_circle_of_any_length(string project) => Assert.Empty(GraphOf(project).Circles());
+
+    /// <summary>The rooms of the core that everything stands on need no other.</summary>
+    [Theory]
+    [InlineData("Faults")]
+    [InlineData("Chance")]
+    public void What_lies_at_the_bottom_of_the_core_needs_nothing(string room) =>
+        Assert.DoesNotContain(room, GraphOf("KeepTally.Core").Needs.Keys);
 
     [Fact]
-    public void The_rooms_of_the_core_stand_in_no_circle()
+    public void A_circle_is_found_over_three_folders_and_between_a_folder_and_one_below_it()
     {
-        var core = Path.Combine(Source, "KeepTally.Core");
-        var looked =
-            from file in Directory.GetFiles(core, "*.cs", SearchOption.AllDirectories)
-            let room = Path.GetRelativePath(core, file).Split('/')[0]
-            where room is not ("obj" or "bin")
-            from line in File.ReadLines(file)
-            where line.StartsWith("using KeepTally.Core.", StringComparison.Ordinal)
-            select (Room: room, Into: line.Split('.')[2].TrimEnd(';'));
-        var pairs = looked.Where(each => each.Room != each.Into).Distinct().ToArray();
+        var project = Directory.CreateTempSubdirectory("circles");
+        try
+        {
+            Write("A/One.cs", "namespace P.A; class One { P.B.Two? Next; }");
+            Write("B/Two.cs", "namespace P.B; class Two { P.B.Below.Three Next() => new(); }");
+            Write("B/Below/Three.cs", "namespace P.B.Below; class Three { const int N = P.A.Number.Of; }");
+            Write("A/Number.cs", "namespace P.A; static class Number { internal const int Of = 3; }");
+            Write("C/Four.cs", "namespace P.C; class Four { P.A.One? Only; }");
+            Write("Pages/Page.cs", "namespace P.Pages; class PageModel { Shown? It; }");
+            Write("Pages/Parts/Shown.cs", "namespace P.Pages { class Shown { } }");
+            Write("Pages/Parts/_Part.cshtml", "@model PageModel");
 
-        Assert.NotEmpty(pairs);
-        Assert.All(pairs, pair => Assert.Contains(pair.Into, Rooms[pair.Room]));
-        Assert.All(Rooms, room => Assert.All(room.Value, into => Assert.DoesNotContain(room.Key, Rooms[into])));
+            var circles = FolderGraph.Of(project.FullName).Circles().ToArray();
+
+            Assert.Equal(2, circles.Length);
+            Assert.Equal("A (One.cs: Two) > B (Two.cs: Three) > B/Below (Three.cs: Number)", circles[0]);
+            Assert.StartsWith("Pages (Page.cs: Shown)", circles[1], StringComparison.Ordinal);
+        }
+        finally
+        {
+            project.Delete(recursive: true);
+        }
+
+        void Write(string file, string text)
+        {
+            var path = Path.Combine(project.FullName, file);
+            Directory.CreateDirectory(Path.GetDirectoryName(path)!);
+            File.WriteAllText(path, text);
+        }
     }
 
     [Fact]
@@ -107,7 +126,7 @@ public sealed class ArchitectureTests
             .SelectMany(constructor => constructor.GetParameters())
             .Select(parameter => parameter.ParameterType);
 
-        Assert.DoesNotContain(typeof(KeepTally.Store.TallyDb), asked);
+        Assert.DoesNotContain(typeof(KeepTally.Store.Database.TallyDb), asked);
     }
 
     private static string[] References(string project, string kind) =>

@@ -1,4 +1,5 @@
 using KeepTally.Store;
+using KeepTally.Store.Database;
 using KeepTally.Store.Practices;
 using KeepTally.Web.Hosting;
 using Microsoft.AspNetCore.Builder;

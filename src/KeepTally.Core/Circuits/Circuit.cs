@@ -9,6 +9,22 @@ public sealed record Circuit(int Groups, int Stations, bool Reverse)
     /// <summary>Positions, and so rounds of a full circuit.</summary>
     public int Rounds => Math.Max(Groups, Stations);
 
+    /// <summary>
+    /// A circuit as it is planned. Where the coaches go round, coach and drill c are with group (c + r) mod S: the same rule, so
+    /// each group has the drills in the order of going the other way.
+    /// </summary>
+    public static Circuit Planned(int groups, int stations, bool reverse, bool coachesMove) =>
+        new(groups, stations, reverse != coachesMove);
+
+    /// <summary>Seconds of a whole circuit: every station, and a change between each and the next.</summary>
+    /// <param name="work">Seconds at each station.</param>
+    /// <param name="change">Seconds between one station and the next.</param>
+    public static double Seconds(int groups, int stations, double work, double change)
+    {
+        var rounds = Math.Max(groups, stations);
+        return (rounds * work) + ((rounds - 1) * change);
+    }
+
     /// <summary>The station of a group in a round, all from 0; null where it rests.</summary>
     public int? StationOf(int group, int round)
     {

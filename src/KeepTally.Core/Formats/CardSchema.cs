@@ -1,4 +1,6 @@
+using KeepTally.Core.Clock;
 using KeepTally.Core.Json;
+using KeepTally.Core.Places;
 using KeepTally.Core.Rulebook;
 
 namespace KeepTally.Core.Formats;
@@ -164,7 +166,7 @@ public static class CardSchema
     private static Schema Place =>
         Schema.Object(
             new SchemaProperty("id", Schema.FilledText, IsNeeded: true),
-            new SchemaProperty("kind", Schema.OneOf(Places.PlaceChoices.Kinds)),
+            new SchemaProperty("kind", Schema.OneOf(PlaceChoices.Kinds)),
             new SchemaProperty("size", Schema.Whole(1, 99)),
             new SchemaProperty("role", Schema.AnyText),
             new SchemaProperty("active", Schema.Truth),
@@ -176,12 +178,12 @@ public static class CardSchema
         Schema.Object(
             new SchemaProperty("from", Schema.FilledText, IsNeeded: true),
             new SchemaProperty("to", Schema.FilledText, IsNeeded: true),
-            new SchemaProperty("who", Schema.OneOf(Places.PlaceChoices.Movers))
+            new SchemaProperty("who", Schema.OneOf(PlaceChoices.Movers))
         );
 
     private static Schema Rotate =>
         Schema.Object(
-            new SchemaProperty("on", Schema.OneOf(Places.PlaceChoices.Triggers)),
+            new SchemaProperty("on", Schema.OneOf(PlaceChoices.Triggers)),
             new SchemaProperty("every", Schema.Whole(1, 1000)),
             new SchemaProperty(
                 "turnRound",
@@ -189,5 +191,5 @@ public static class CardSchema
             )
         );
 
-    private const double Day = KeepTally.Core.Clock.ClockReader.LongestSeconds;
+    private const double Day = ClockReader.LongestSeconds;
 }

@@ -1,3 +1,4 @@
+using KeepTally.Core.Circuits;
 using KeepTally.Core.Clock;
 using KeepTally.Core.Events;
 
@@ -9,10 +10,6 @@ namespace KeepTally.Core.Live;
 /// </summary>
 public sealed class LiveRun(string name, IReadOnlyList<RunSheet> sheets)
 {
-    private static readonly EventId Opens = new(EventId.CircuitDevice, 0);
-    private static readonly EventId Stands = new(EventId.CircuitDevice, 1);
-    private static readonly EventId Closes = new(EventId.CircuitDevice, 2);
-
     public string Name { get; } = name;
 
     public IReadOnlyList<RunSheet> Sheets { get; } = sheets;
@@ -82,47 +79,19 @@ public sealed class LiveRun(string name, IReadOnlyList<RunSheet> sheets)
     /// <summary>What the clock calls for by a moment and nobody has said yet, on every sheet.</summary>
     public IEnumerable<SheetEvent> Due(long at) =>
         Sheets.SelectMany(each =>
-            (each.Stop is { } stop ? Turns(each.Sheet, stop.Round, at) : [])
+            (each.Stop is { } stop ? DueAt(each.Sheet, stop, at) : [])
                 .Concat(each.Sheet.Due(at))
                 .Select(runEvent => new SheetEvent(each.Id, runEvent))
         );
 
     /// <summary>The clock of a stop stands since the work of its round is over: it is not for a coach to let it go on.</summary>
-    public static bool HasStood(RunSheet each) => each.Sheet.Log.Holds(Stands);
+    public static bool HasStood(RunSheet each) => CircuitClock.HasStood(each.Sheet.Log);
 
-    /// <summary>
-    /// A stop opens with the work of its round; its clock stands when that is over, and it closes when the next work
-    /// begins: the last ball counts.
-    /// </summary>
-    private IEnumerable<RunEvent> Turns(Sheet sheet, int round, long at)
-    {
-        var clock = Circuit!.Sheet.Score.Clock;
-        if (!clock.IsStarted || Circuit.Sheet.Ended is not null)
-        {
-            yield break;
-        }
-
-        var elapsed = clock.At(at);
-        foreach (
-            var work in Circuit.Sheet.Timeline!.Intervals.Where(each => each.Kind == IntervalKind.Work && each.Start <= elapsed)
-        )
-        {
-            if (work.Round == round && !sheet.Log.Holds(Opens))
-            {
-                yield return new RunEvent.Start(Opens, clock.InstantOf(work.Start));
-            }
-
-            if (work.Round == round && work.End <= elapsed && !sheet.Log.Holds(Stands))
-            {
-                yield return new RunEvent.Pause(Stands, clock.InstantOf(work.End));
-            }
-
-            if (work.Round == round + 1 && !sheet.Log.Holds(Closes))
-            {
-                yield return new RunEvent.End(Closes, clock.InstantOf(work.Start));
-            }
-        }
-    }
+    /// <summary>What the circuit's clock calls for at a stop; nothing once the coach has ended the circuit.</summary>
+    private IEnumerable<RunEvent> DueAt(Sheet sheet, CircuitStop stop, long at) =>
+        Circuit!.Sheet is { Ended: null, Timeline: { } timeline } circuit
+            ? CircuitClock.Due(circuit.Score.Clock, timeline, sheet.Log, stop.Round, at)
+            : [];
 
     /// <summary>The sheets that stand for the drill as a whole.</summary>
     private IEnumerable<Sheet> Clocks => Circuit is { } circuit ? [circuit.Sheet] : Sheets.Select(each => each.Sheet);

@@ -1,12 +1,8 @@
+using KeepTally.Core.Circuits;
+
 namespace KeepTally.Core.Live;
 
 /// <summary>A sheet of a drill being done live.</summary>
 /// <param name="Name">The group's or court's letter; in a circuit the drill of its station; empty where there is only one sheet.</param>
 /// <param name="Stop">In a circuit, where on the way round this sheet is kept; null on the sheet that keeps the circuit's clock.</param>
 public sealed record RunSheet(string Id, string Name, Sheet Sheet, CircuitStop? Stop = null);
-
-/// <summary>One group at one station in one round of a circuit.</summary>
-/// <param name="Round">From 1.</param>
-/// <param name="Station">From 0, in the order of the circuit.</param>
-/// <param name="Group">From 0.</param>
-public readonly record struct CircuitStop(int Round, int Station, int Group);

@@ -1,3 +1,4 @@
+using KeepTally.Core.Json;
 using KeepTally.Core.Rules;
 using KeepTally.Core.Rules.Effects;
 
@@ -28,5 +29,5 @@ public sealed class RuleSet
     /// <summary>The rule that a property of a stage holds, or null.</summary>
     public StageRuleKind? Find(string property) => Stage.FirstOrDefault(kind => kind.Property == property);
 
-    internal Json.Choices<Effect> EffectChoices { get; }
+    internal Choices<Effect> EffectChoices { get; }
 }

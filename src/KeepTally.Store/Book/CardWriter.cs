@@ -2,6 +2,7 @@ using KeepTally.Core.Cards;
 using KeepTally.Core.Faults;
 using KeepTally.Core.Formats;
 using KeepTally.Core.Words;
+using KeepTally.Store.Database;
 using KeepTally.Store.Tables;
 using Microsoft.EntityFrameworkCore;
 

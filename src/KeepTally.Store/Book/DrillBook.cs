@@ -1,4 +1,5 @@
 using KeepTally.Core.Formats;
+using KeepTally.Store.Database;
 using Microsoft.EntityFrameworkCore;
 
 namespace KeepTally.Store.Book;

@@ -1,4 +1,5 @@
 using System.Globalization;
+using KeepTally.Store.Database;
 using KeepTally.Store.Tables;
 using Microsoft.EntityFrameworkCore;
 

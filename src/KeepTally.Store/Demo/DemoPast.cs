@@ -2,6 +2,7 @@ using System.Globalization;
 using KeepTally.Core.Chance;
 using KeepTally.Core.Groups;
 using KeepTally.Core.Live;
+using KeepTally.Store.Database;
 using KeepTally.Store.Events;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Tables;

@@ -1,5 +1,6 @@
 using System.Threading.Channels;
 using KeepTally.Core.Events;
+using KeepTally.Store.Database;
 using KeepTally.Store.Tables;
 using Microsoft.Data.Sqlite;
 

@@ -1,5 +1,7 @@
 using System.Text.Json;
+using KeepTally.Core.Dealing;
 using KeepTally.Core.Formats;
+using KeepTally.Store.Database;
 using KeepTally.Store.Tables;
 using Microsoft.EntityFrameworkCore;
 

@@ -1,4 +1,6 @@
+using KeepTally.Core.Dealing;
 using KeepTally.Core.Formats;
+using KeepTally.Store.Database;
 using KeepTally.Store.Tables;
 using Microsoft.EntityFrameworkCore;
 
@@ -66,7 +68,7 @@ public sealed class CircuitWriter(TallyDb db, BlockWriter sheet)
                 Order = BlockWriter.NextOrder(practice),
                 CardVersionId = stations[0].CardVersionId,
                 Circuit = circuit,
-                Minutes = CircuitDealer.Seconds(circuit, line.Groups) / 60,
+                Minutes = CircuitPlans.Minutes(circuit, line.Groups),
                 Groups = line.Groups,
                 ChangeSeconds = BlockWriter.WalkTo(practice),
             }

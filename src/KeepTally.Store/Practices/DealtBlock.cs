@@ -1,7 +1,6 @@
 using KeepTally.Core.Cards;
-using KeepTally.Core.Events;
+using KeepTally.Core.Dealing;
 using KeepTally.Core.Groups;
-using KeepTally.Core.Live;
 using KeepTally.Store.Tables;
 
 namespace KeepTally.Store.Practices;
@@ -15,7 +14,7 @@ public sealed record DealtBlock(
     Block Block,
     IReadOnlyList<DrillCard> Cards,
     DealtGroups? Groups,
-    IReadOnlyList<DealtSheet> Sheets,
+    IReadOnlyList<PlannedSheet> Sheets,
     string? Trouble,
     GroupBound? Bound
 )
@@ -23,13 +22,3 @@ public sealed record DealtBlock(
     /// <summary>The groups were changed by hand.</summary>
     public bool IsByHand => Block.ByHandJson.Length > 0;
 }
-
-/// <summary>A sheet to be kept: what stands on it, and in a circuit its own card and where on the way round it is.</summary>
-public sealed record DealtSheet(string Name, LogHead Head, string? CardJson = null, CircuitStop? Stop = null);
-
-/// <summary>Groups as they stand, and how even they are.</summary>
-/// <param name="Broken">Kept pairs that do not hold, in words for the coach.</param>
-public sealed record DealtGroups(IReadOnlyList<DealtGroup> Groups, Evenness Evenness, IReadOnlyList<string> Broken);
-
-/// <summary>A group by the name it is called by.</summary>
-public sealed record DealtGroup(string Name, IReadOnlyList<Member> Players);

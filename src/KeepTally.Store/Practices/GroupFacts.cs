@@ -1,4 +1,5 @@
 using KeepTally.Core.Cards;
+using KeepTally.Core.Dealing;
 using KeepTally.Core.Events;
 using KeepTally.Core.Faults;
 using KeepTally.Core.Groups;
@@ -12,7 +13,7 @@ internal sealed class GroupFacts
 {
     private readonly Practice _practice;
     private readonly Dictionary<string, Player> _players;
-    private readonly Dictionary<string, Limits> _limits;
+    private readonly Dictionary<string, Restrictions> _limits;
     private readonly Dictionary<Pair, int> _met;
     private readonly IReadOnlyDictionary<string, double> _levels;
     private readonly IReadOnlySet<Pair> _together;
@@ -68,7 +69,7 @@ internal sealed class GroupFacts
             await levels.OfAsync(practice.TeamId, practice.LevelBy, cancellationToken)
         );
 
-    internal bool May(Member player, DrillCard card) => !LimitRule.Forbids(_limits.GetValueOrDefault(player.Id), card);
+    internal bool May(Member player, DrillCard card) => !Participation.Forbids(_limits.GetValueOrDefault(player.Id), card);
 
     internal Result<IReadOnlyList<IReadOnlyList<Member>>> Deal(IReadOnlyList<Member> players, int groups)
     {
@@ -112,7 +113,7 @@ internal sealed class GroupFacts
 
     /// <summary>Partners of a drill are not fresh in the next one.</summary>
     internal void Remember(DealtBlock block) =>
-        PartnerMemory.Add(_met, (block.Groups?.Groups ?? []).Select(group => group.Players.Select(player => player.Id).ToArray()));
+        Partners.Add(_met, (block.Groups?.Groups ?? []).Select(group => group.Players.Select(player => player.Id).ToArray()));
 
     private Member[] MembersOf(IReadOnlyList<string> ids) => [.. ids.Select(id => new Member(id, _players[id].Name))];
 

@@ -1,5 +1,7 @@
 using System.Text.Json;
 using KeepTally.Core.Cards;
+using KeepTally.Core.Circuits;
+using KeepTally.Core.Dealing;
 using KeepTally.Core.Events;
 using KeepTally.Core.Faults;
 using KeepTally.Core.Groups;
@@ -65,7 +67,12 @@ public sealed class GroupPlan(SquadBook squad, PairBook pairs, PartnerMemory par
         }
 
         var sheets = block.Circuit is { } way
-            ? CircuitDealer.Sheets(block.Title, way, cards, groups.Value, facts.May, facts.Squad)
+            ?
+            [
+                .. CircuitDealer
+                    .Sheets(block.Title, CircuitPlans.Of(way, cards), groups.Value, facts.May, facts.Squad)
+                    .Select(Planned),
+            ]
             : Benched(StageDealer.Sheets(cards[0], block.Stage, groups.Value), cards[0], facts);
         return new DealtBlock(
             block,
@@ -76,6 +83,8 @@ public sealed class GroupPlan(SquadBook squad, PairBook pairs, PartnerMemory par
             bound
         );
     }
+
+    private static PlannedSheet Planned(StationSheet sheet) => new(sheet.Name, sheet.Head, sheet.CardJson, sheet.Stop);
 
     private static (int Count, GroupBound? Bound) CountOf(Block block, DrillCard[] cards, int players, Resources means)
     {
@@ -118,13 +127,13 @@ public sealed class GroupPlan(SquadBook squad, PairBook pairs, PartnerMemory par
     }
 
     /// <summary>Whoever is not on a sheet may come in on it, unless a limit keeps them from the drill.</summary>
-    private static DealtSheet[] Benched(IReadOnlyList<DealtSheet> sheets, DrillCard card, GroupFacts facts) =>
+    private static PlannedSheet[] Benched(IReadOnlyList<DealtSheet> sheets, DrillCard card, GroupFacts facts) =>
         [
             .. sheets.Select(sheet =>
             {
                 var on = sheet.Head.Units.SelectMany(unit => unit.People).Select(player => player.Id).ToHashSet();
                 Member[] bench = [.. facts.Squad.Where(player => !on.Contains(player.Id) && facts.May(player, card))];
-                return sheet with { Head = sheet.Head with { Bench = bench } };
+                return new PlannedSheet(sheet.Name, sheet.Head with { Bench = bench });
             }),
         ];
 }

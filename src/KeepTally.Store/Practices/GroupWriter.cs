@@ -1,4 +1,5 @@
 using KeepTally.Core.Groups;
+using KeepTally.Store.Database;
 using KeepTally.Store.Tables;
 using Microsoft.EntityFrameworkCore;
 
@@ -68,7 +69,7 @@ public sealed class GroupWriter(TallyDb db, PracticeBook book, GroupPlan plan)
                     (block.GroupsBy, block.Groups, block.ByHandJson) = (by, Math.Clamp(number, 1, MostGroups), "");
                     if (block.Circuit is { } circuit)
                     {
-                        (block.GroupsBy, block.Minutes) = (GroupsBy.Number, CircuitDealer.Seconds(circuit, block.Groups) / 60);
+                        (block.GroupsBy, block.Minutes) = (GroupsBy.Number, CircuitPlans.Minutes(circuit, block.Groups));
                     }
                 }
             },

@@ -1,6 +1,6 @@
-using KeepTally.Core.Events;
 using KeepTally.Core.Groups;
 using KeepTally.Store.Book;
+using KeepTally.Store.Database;
 using KeepTally.Store.Tables;
 using Microsoft.EntityFrameworkCore;
 
@@ -30,27 +30,9 @@ public sealed class PartnerMemory(TallyDb db, TextCache texts)
         var met = new Dictionary<Pair, int>();
         foreach (var head in heads.Select(texts.Head))
         {
-            Add(met, GroupsOf(head));
+            Partners.Add(met, Partners.Of(head));
         }
 
         return met;
     }
-
-    /// <summary>Remembers that everyone in a group was with everyone else of it.</summary>
-    internal static void Add(Dictionary<Pair, int> met, IEnumerable<IReadOnlyList<string>> groups)
-    {
-        foreach (var group in groups)
-        {
-            foreach (var pair in group.SelectMany((one, i) => group.Skip(i + 1).Select(other => new Pair(one, other))))
-            {
-                met[pair] = met.GetValueOrDefault(pair) + 1;
-            }
-        }
-    }
-
-    /// <summary>Who scores alone was together with everyone on the sheet; who scores with others, with those.</summary>
-    private static IEnumerable<IReadOnlyList<string>> GroupsOf(LogHead head) =>
-        head.Units.Any(unit => unit.Players.Count > 0)
-            ? head.Units.Select(unit => unit.Players.Select(player => player.Id).ToArray())
-            : [head.Units.Select(unit => unit.Id).ToArray()];
 }

@@ -1,6 +1,7 @@
 using KeepTally.Core.Cards;
-using KeepTally.Core.Rules.Measures;
+using KeepTally.Core.Dealing;
 using KeepTally.Store.Book;
+using KeepTally.Store.Database;
 using Microsoft.EntityFrameworkCore;
 
 namespace KeepTally.Store.Practices;
@@ -74,29 +75,12 @@ public sealed class PlayerLevels(TallyDb db, ScoredRuns outcomes, TextCache text
             .ToListAsync(cancellationToken);
         foreach (var run in await outcomes.OfRunsAsync(runs, cancellationToken))
         {
-            foreach (var (player, level) in run.Sheets.SelectMany(sheet => LevelsOn(sheet.Outcome)))
+            foreach (var (player, level) in run.Sheets.SelectMany(sheet => Levels.Of(sheet.Outcome.Stage, sheet.Outcome.Report)))
             {
                 levels.TryAdd(player, level);
             }
         }
 
         return levels;
-    }
-
-    private static IEnumerable<(string Player, double Level)> LevelsOn(ScoredSheet sheet)
-    {
-        if (sheet.Stage.Scores != Scorer.Player)
-        {
-            yield break;
-        }
-
-        var measure = sheet.Stage.Measures[0];
-        foreach (var unit in sheet.Report.Units.Where(unit => unit.Counts.Any(count => count.Value > 0)))
-        {
-            if (unit.Value(measure.By) is { } value)
-            {
-                yield return (unit.Id, measure.Better == Better.High ? value : -value);
-            }
-        }
     }
 }

@@ -1,3 +1,5 @@
+using KeepTally.Core.Dealing;
+using KeepTally.Store.Database;
 using KeepTally.Store.Tables;
 using Microsoft.EntityFrameworkCore;
 
@@ -45,7 +47,7 @@ public sealed class PracticeBook(TallyDb db)
         MarkAsync(practiceId, playerId, entry => entry.Presence = presence, cancellationToken);
 
     /// <summary>Says that a player may not do something today, or may again; false where the practice or the player is not there.</summary>
-    public Task<bool> LimitAsync(int practiceId, int playerId, Limits limit, CancellationToken cancellationToken = default) =>
+    public Task<bool> LimitAsync(int practiceId, int playerId, Restrictions limit, CancellationToken cancellationToken = default) =>
         MarkAsync(practiceId, playerId, entry => entry.Limits ^= limit, cancellationToken);
 
     private async Task<bool> MarkAsync(int practiceId, int playerId, Action<Attendance> mark, CancellationToken cancellationToken)

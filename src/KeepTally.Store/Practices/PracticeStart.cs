@@ -1,5 +1,6 @@
 using System.Security.Cryptography;
 using KeepTally.Core.Events;
+using KeepTally.Store.Database;
 using KeepTally.Store.Tables;
 using Microsoft.EntityFrameworkCore;
 

@@ -2,6 +2,7 @@ using KeepTally.Core.Cards;
 using KeepTally.Core.Events;
 using KeepTally.Core.Scoring;
 using KeepTally.Store.Book;
+using KeepTally.Store.Database;
 using KeepTally.Store.Tables;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Caching.Memory;

@@ -1,4 +1,5 @@
 using KeepTally.Core.Groups;
+using KeepTally.Store.Database;
 using KeepTally.Store.Tables;
 using Microsoft.EntityFrameworkCore;
 

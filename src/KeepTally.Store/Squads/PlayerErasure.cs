@@ -1,4 +1,5 @@
 using KeepTally.Core.Events;
+using KeepTally.Store.Database;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Caching.Memory;
 

@@ -1,3 +1,4 @@
+using KeepTally.Core.Dealing;
 using KeepTally.Core.Groups;
 
 namespace KeepTally.Store.Tables;
@@ -113,7 +114,7 @@ public sealed class Attendance
 
     public Presence Presence { get; set; }
 
-    public Limits Limits { get; set; }
+    public Restrictions Limits { get; set; }
 }
 
 public enum Presence
@@ -123,13 +124,4 @@ public enum Presence
     /// <summary>Comes later; not dealt into groups at the start.</summary>
     Late,
     Absent,
-}
-
-/// <summary>What a player may not do today. Why is nobody's business here.</summary>
-[Flags]
-public enum Limits
-{
-    None = 0,
-    NoThrowing = 1,
-    NoContact = 2,
 }

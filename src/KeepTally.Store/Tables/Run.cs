@@ -1,5 +1,5 @@
+using KeepTally.Core.Circuits;
 using KeepTally.Core.Events;
-using KeepTally.Core.Live;
 
 namespace KeepTally.Store.Tables;
 

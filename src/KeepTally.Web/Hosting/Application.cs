@@ -1,6 +1,7 @@
 using System.Net.Sockets;
 using KeepTally.Store;
 using KeepTally.Store.Book;
+using KeepTally.Store.Database;
 using KeepTally.Store.Demo;
 using KeepTally.Store.Events;
 using KeepTally.Web.Api;

@@ -1,5 +1,5 @@
 using System.Globalization;
-using KeepTally.Store;
+using KeepTally.Store.Database;
 
 namespace KeepTally.Web.Hosting;
 

@@ -19,7 +19,7 @@ public static class BlockFairness
         return said.Where(words => words.Length > 0);
     }
 
-    private static IEnumerable<string> UnevenAt(DealtBlock dealt, int station, IReadOnlyList<DealtSheet> sheets)
+    private static IEnumerable<string> UnevenAt(DealtBlock dealt, int station, IReadOnlyList<PlannedSheet> sheets)
     {
         var stage = dealt.Cards[station].Stages[dealt.Block.Circuit!.Stations[station].Stage];
         return Sizes(sheets)
@@ -28,6 +28,6 @@ public static class BlockFairness
             .Select(words => $"{station + 1} {sheets[0].Name}. {words}");
     }
 
-    private static IEnumerable<int> Sizes(IEnumerable<DealtSheet> sheets) =>
+    private static IEnumerable<int> Sizes(IEnumerable<PlannedSheet> sheets) =>
         sheets.Select(sheet => sheet.Head.Units.Sum(unit => unit.People.Count())).Distinct().OrderDescending();
 }

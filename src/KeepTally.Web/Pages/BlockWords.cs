@@ -1,3 +1,4 @@
+using KeepTally.Core.Dealing;
 using KeepTally.Core.Text;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Tables;

@@ -1,3 +1,4 @@
+using KeepTally.Core.Dealing;
 using KeepTally.Core.Events;
 using KeepTally.Core.Formats;
 using KeepTally.Core.Groups;
@@ -38,8 +39,8 @@ public sealed class IndexModel(
     public int Here => Players.Count - Absent.Count;
 
     /// <summary>What a player may be kept from, in the coach's words.</summary>
-    public static IReadOnlyList<(Limits Limit, string Words)> LimitWords { get; } =
-    [(Limits.NoThrowing, "no throwing"), (Limits.NoContact, "no contact")];
+    public static IReadOnlyList<(Restrictions Limit, string Words)> LimitWords { get; } =
+    [(Restrictions.NoThrowing, "no throwing"), (Restrictions.NoContact, "no contact")];
 
     /// <summary>Who is left out of which drills by a limit, and why.</summary>
     public IReadOnlyList<(string Name, string Why, string Drills)> LeftOut { get; private set; } = [];
@@ -49,7 +50,7 @@ public sealed class IndexModel(
 
     public Presence PresenceOf(Player player) => Entry(player)?.Presence ?? Presence.Here;
 
-    public Limits LimitsOf(Player player) => Entry(player)?.Limits ?? Limits.None;
+    public Restrictions LimitsOf(Player player) => Entry(player)?.Limits ?? Restrictions.None;
 
     public bool IsBegun => Practice?.Blocks.Any(block => block.Run is not null) == true;
 
@@ -94,7 +95,7 @@ public sealed class IndexModel(
     public async Task<IActionResult> OnPostLimitAsync(
         int practice,
         int player,
-        Limits limit,
+        Restrictions limit,
         CancellationToken cancellationToken
     ) => await MarkedAsync(practice, player, await book.LimitAsync(practice, player, limit, cancellationToken), cancellationToken);
 
@@ -165,7 +166,7 @@ public sealed class IndexModel(
         LeftOut =
         [
             .. Players
-                .Where(player => PresenceOf(player) != Presence.Absent && LimitsOf(player) != Limits.None)
+                .Where(player => PresenceOf(player) != Presence.Absent && LimitsOf(player) != Restrictions.None)
                 .SelectMany(LeftOutOf),
         ];
         Dealt = IsBegun || Practice.Blocks.Count == 0 ? [] : (await groups.OfAsync(Practice, cancellationToken)).Blocks;
@@ -183,7 +184,7 @@ public sealed class IndexModel(
                     )
                     : [(Name: block.Title, block.CardVersion!.Json)]
             )
-            .Where(drill => LimitRule.Forbids(limits, CardReader.Read(drill.Json).Require()))
+            .Where(drill => Participation.Forbids(limits, CardReader.Read(drill.Json).Require()))
             .Select(drill => drill.Name)
             .ToArray();
         if (drills.Length > 0)

@@ -37,10 +37,7 @@ public sealed class MadeUpRuleTests
                 label,
                 template,
                 schema
-                    ?? Schema.Object(
-                        new SchemaProperty("every", Schema.Whole(1)),
-                        new SchemaProperty("points", Schema.AnyNumber)
-                    ),
+                    ?? Schema.Object(new SchemaProperty("every", Schema.Whole(1)), new SchemaProperty("points", Schema.AnyNumber)),
                 stage => stage.Find("bonus") is { } place ? Read(place) with { Told = said } : null
             )
             {
@@ -173,10 +170,7 @@ public sealed class MadeUpRuleTests
                 () => With(bonus: Bonus.Kind(schema: Schema.Object(new SchemaProperty("every", Schema.Whole(1)))))
             },
             { "bonus: its template does not read", () => With(bonus: Bonus.Kind(template: """{"never":3}""")) },
-            {
-                "bonus: it does not change the print of what scores",
-                () => With(bonus: Bonus.Kind(wording: ["every", "points"]))
-            },
+            { "bonus: it does not change the print of what scores", () => With(bonus: Bonus.Kind(wording: ["every", "points"])) },
         };
 
     [Theory]
@@ -187,9 +181,13 @@ public sealed class MadeUpRuleTests
     [Fact]
     public void Every_measure_is_told_and_can_be_a_par()
     {
-        var cards = MeasureKinds.All.Select(kind => Given.Card($$"""
-            "measure":[{"by":"{{kind.Word}}","better":"low"}],"par":{"by":"{{kind.Word}}","value":2}
-            """));
+        var cards = MeasureKinds.All.Select(kind =>
+            Given.Card(
+                $$"""
+                "measure":[{"by":"{{kind.Word}}","better":"low"}],"par":{"by":"{{kind.Word}}","value":2}
+                """
+            )
+        );
 
         Assert.Equal(MeasureKinds.All.Count, cards.Select(CardWords.InFull).Distinct().Count());
         Assert.All(MeasureKinds.All, kind => Assert.NotEmpty(kind.Label + kind.Heading));

@@ -1,4 +1,4 @@
-using KeepTally.Store;
+using KeepTally.Store.Database;
 using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Infrastructure;

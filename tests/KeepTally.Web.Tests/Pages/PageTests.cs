@@ -1,6 +1,6 @@
 using System.Net;
 using KeepTally.Core.Events;
-using KeepTally.Store;
+using KeepTally.Store.Database;
 using KeepTally.Store.Events;
 using KeepTally.Store.Tables;
 using Microsoft.EntityFrameworkCore;

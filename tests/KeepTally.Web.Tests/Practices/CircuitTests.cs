@@ -1,7 +1,8 @@
+using KeepTally.Core.Circuits;
+using KeepTally.Core.Dealing;
 using KeepTally.Core.Events;
 using KeepTally.Core.Formats;
-using KeepTally.Core.Live;
-using KeepTally.Store;
+using KeepTally.Store.Database;
 using KeepTally.Store.Events;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Results;
@@ -145,7 +146,7 @@ public sealed class CircuitTests : IAsyncLifetime
         var bea = await _home.WithAsync<TallyDb, int>(db =>
             db.Players.Where(player => player.Name == "Bea Marlowe").Select(player => player.Id).SingleAsync()
         );
-        await _home.WithAsync<PracticeBook, bool>(book => book.LimitAsync(_practice, bea, Limits.NoThrowing));
+        await _home.WithAsync<PracticeBook, bool>(book => book.LimitAsync(_practice, bea, Restrictions.NoThrowing));
         var sheets = await BegunAsync(await PutAsync());
 
         int Stands(int station) =>

@@ -1,7 +1,8 @@
 using AngleSharp.Html.Dom;
+using KeepTally.Core.Dealing;
 using KeepTally.Core.Events;
 using KeepTally.Core.Formats;
-using KeepTally.Store;
+using KeepTally.Store.Database;
 using KeepTally.Store.Events;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Squads;

@@ -1,7 +1,8 @@
 using AngleSharp.Html.Dom;
+using KeepTally.Core.Dealing;
 using KeepTally.Core.Events;
 using KeepTally.Core.Groups;
-using KeepTally.Store;
+using KeepTally.Store.Database;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Squads;
 using KeepTally.Store.Tables;
@@ -92,7 +93,7 @@ public sealed class SquadTests : IAsyncLifetime
         var practice = await _home.PracticeAsync();
         foreach (var player in await _home.WithAsync<TallyDb, List<int>>(db => db.Players.Select(each => each.Id).ToListAsync()))
         {
-            await _home.WithAsync<PracticeBook, bool>(book => book.LimitAsync(practice, player, Limits.NoContact));
+            await _home.WithAsync<PracticeBook, bool>(book => book.LimitAsync(practice, player, Restrictions.NoContact));
         }
 
         var hindrance = await _home.WithAsync<PracticeStart, string?>(start => start.BeginAsync(practice));

@@ -1,4 +1,4 @@
-using KeepTally.Store;
+using KeepTally.Store.Database;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Squads;
 using Microsoft.EntityFrameworkCore;

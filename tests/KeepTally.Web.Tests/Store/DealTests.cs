@@ -1,9 +1,9 @@
+using KeepTally.Core.Dealing;
 using KeepTally.Core.Events;
 using KeepTally.Core.Formats;
 using KeepTally.Core.Live;
 using KeepTally.Core.Text;
-using KeepTally.Store;
-using KeepTally.Store.Practices;
+using KeepTally.Store.Database;
 using Microsoft.EntityFrameworkCore;
 
 namespace KeepTally.Web.Tests.Store;

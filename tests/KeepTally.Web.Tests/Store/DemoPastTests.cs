@@ -1,5 +1,5 @@
 using KeepTally.Core.Groups;
-using KeepTally.Store;
+using KeepTally.Store.Database;
 using KeepTally.Store.Demo;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Results;

@@ -1,5 +1,5 @@
 using KeepTally.Core.Events;
-using KeepTally.Store;
+using KeepTally.Store.Database;
 using KeepTally.Store.Events;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Squads;
@@ -72,7 +72,7 @@ public sealed class RestartTests
         await using var home = new Installation();
         await home.InitializeAsync();
         var practice = await home.PracticeAsync();
-        var stranger = await home.WithAsync<KeepTally.Store.TallyDb, int>(async db =>
+        var stranger = await home.WithAsync<KeepTally.Store.Database.TallyDb, int>(async db =>
         {
             var team = new Team { Name = "Others" };
             db.Teams.Add(team);

@@ -1,5 +1,5 @@
 using KeepTally.Core.Events;
-using KeepTally.Store;
+using KeepTally.Store.Database;
 using KeepTally.Store.Events;
 using KeepTally.Store.Results;
 using KeepTally.Store.Squads;

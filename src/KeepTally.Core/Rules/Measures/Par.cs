@@ -32,6 +32,7 @@ public sealed record Par(MeasureKind By, double Value) : StageRule
                     )
                 ),
             ],
+            Fields = [new RuleField("value", "Par"), new RuleField("by", "of", by)],
         };
     }
 

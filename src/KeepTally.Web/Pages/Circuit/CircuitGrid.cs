@@ -10,7 +10,12 @@ namespace KeepTally.Web.Pages.Circuit;
 public sealed record CircuitGrid(Core.Circuits.Circuit Way, IReadOnlyList<string> Stations, bool CoachesMove, double Seconds)
 {
     public static CircuitGrid Of(CircuitBlock circuit, IReadOnlyList<string> stations, int groups) =>
-        new(CircuitDealer.WayOf(circuit, groups), stations, circuit.CoachesMove, CircuitDealer.Seconds(circuit, groups));
+        new(
+            Core.Circuits.Circuit.Planned(groups, circuit.Stations.Count, circuit.Reverse, circuit.CoachesMove),
+            stations,
+            circuit.CoachesMove,
+            CircuitPlans.Minutes(circuit, groups) * 60
+        );
 
     /// <summary>The letter of the group at a station in a round, both from 0; empty where it stands empty.</summary>
     public string At(int station, int round) => Way.GroupAt(station, round) is { } group ? Letters.Of(group) : "";

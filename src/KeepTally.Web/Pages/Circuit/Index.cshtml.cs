@@ -58,7 +58,7 @@ public sealed class IndexModel(CircuitWriter circuits, PracticeBook book, GroupP
             : await PlannedAsync(practice, found, cancellationToken);
         Grid = CircuitGrid.Of(
             circuit,
-            [.. circuit.Stations.Zip(Cards, CircuitDealer.NameOf)],
+            [.. CircuitPlans.Of(circuit, Cards).Stations.Select(station => station.Name)],
             Groups.Count > 0 ? Groups.Count : found.Groups
         );
         return true;

@@ -2,10 +2,10 @@ using System.Text.Encodings.Web;
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using KeepTally.Core.Cards;
+using KeepTally.Core.Dealing;
 using KeepTally.Core.Faults;
 using KeepTally.Core.Formats;
 using KeepTally.Store.Book;
-using KeepTally.Store.Practices;
 using KeepTally.Web.Pages.Drills.Editing;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
@@ -152,20 +152,8 @@ public sealed class EditModel(DrillBook book, CardWriter writer) : PageModel
         return Page();
     }
 
-    /// <summary>The value at a path of the card, or null.</summary>
-    public JsonNode? At(string path) => FieldPath.Find(Tree, path);
-
-    /// <summary>How many items the list at a path has.</summary>
-    public int Count(string path) => (At(path) as JsonArray)?.Count ?? 0;
-
-    /// <summary>The names of the object at a path.</summary>
-    public IReadOnlyList<string> Keys(string path) => [.. (At(path) as JsonObject ?? []).Select(pair => pair.Key)];
-
-    /// <summary>What is wrong at a path, where faults are shown.</summary>
-    public string FaultAt(string path) =>
-        ShowsFaults
-            ? string.Join(" ", Faults.Where(fault => fault.Path == path).Select(fault => $"{fault.Problem}; {fault.Mend}."))
-            : "";
+    /// <summary>The card as the fields show it; a card just begun is not yet wrong.</summary>
+    public CardEdit Edit => new(Tree, ShowsFaults ? Faults : []);
 
     /// <summary>Whether the text in hand could not be turned into fields.</summary>
     public bool IsBroken => Json.Length > 0 && !TryParse(Json, out _);

@@ -1,8 +1,8 @@
 using System.Text.Json;
 using KeepTally.Core.Cards;
+using KeepTally.Core.Dealing;
 using KeepTally.Core.Events;
 using KeepTally.Core.Live;
-using KeepTally.Store.Practices;
 using KeepTally.Web.Pages.Run;
 
 namespace KeepTally.Web.Pages.Drills;
@@ -37,7 +37,7 @@ public sealed record TryPad(DrillPad Pad, string PracticeJson, int Stage, int Pl
         var count = Math.Clamp(players > 0 ? players : card.Players.Best, 1, Names.Length);
         var rules = card.Stages[stage];
         var made = Names.Take(count).Select((name, index) => new Member($"p{index + 1}", name)).ToArray();
-        var (name, head, _, _) = StageDealer.Deal(card, stage, made, GroupsOf(rules, count))[0];
+        var (name, head) = StageDealer.Deal(card, stage, made, GroupsOf(rules, count))[0];
         var live = Sheet.Open(card, head).Require();
         var pad = DrillPad.Of(0, $"{card.Name}: {rules.Name}", card.Minutes, [new RunSheet("try", "", live)]);
         return new TryPad(

@@ -1,3 +1,4 @@
+using KeepTally.Core.Dealing;
 using KeepTally.Core.Groups;
 using KeepTally.Core.Words;
 using KeepTally.Store.Practices;

@@ -1,4 +1,4 @@
-using KeepTally.Store.Practices;
+using KeepTally.Core.Dealing;
 
 namespace KeepTally.Web.Pages.Groups;
 

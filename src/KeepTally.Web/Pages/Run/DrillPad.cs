@@ -1,4 +1,5 @@
 using KeepTally.Core.Cards;
+using KeepTally.Core.Circuits;
 using KeepTally.Core.Floor;
 using KeepTally.Core.Live;
 using KeepTally.Screen;

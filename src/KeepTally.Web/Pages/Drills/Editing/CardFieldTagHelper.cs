@@ -35,7 +35,7 @@ public sealed class CardFieldTagHelper : TagHelper
 
     public override void Process(TagHelperContext context, TagHelperOutput output)
     {
-        var editor = (EditModel)ViewContext.ViewData["Editor"]!;
+        var editor = (CardEdit)ViewContext.ViewData["Editor"]!;
         var fault = Kind is "rename" or "amount" ? "" : editor.FaultAt(Path);
         output.TagName = "div";
         output.TagMode = TagMode.StartTagAndEndTag;
@@ -82,7 +82,7 @@ public sealed class CardFieldTagHelper : TagHelper
     /// <summary>The same for the same field at every rendering, so that the cursor stays where it was.</summary>
     private string Id => "f-" + Kind + "-" + string.Concat(Path.Select(letter => char.IsLetterOrDigit(letter) ? letter : '-'));
 
-    private TagBuilder Control(EditModel editor)
+    private TagBuilder Control(CardEdit editor)
     {
         var at = editor.At(Path);
         return Kind switch
@@ -148,7 +148,7 @@ public sealed class CardFieldTagHelper : TagHelper
         return both;
     }
 
-    private TagBuilder Select(EditModel editor, string chosen)
+    private TagBuilder Select(CardEdit editor, string chosen)
     {
         var select = new TagBuilder("select");
         Name(select);

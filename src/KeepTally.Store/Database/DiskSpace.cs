@@ -1,7 +1,7 @@
 using System.Globalization;
 using Microsoft.Data.Sqlite;
 
-namespace KeepTally.Store;
+namespace KeepTally.Store.Database;
 
 /// <summary>A disk that is full: what is said of it, and how much is needed.</summary>
 internal static class DiskSpace

@@ -2,10 +2,10 @@ using KeepTally.Core.Cards;
 using KeepTally.Core.Events;
 using KeepTally.Core.Faults;
 using KeepTally.Core.Groups;
-using KeepTally.Core.Live;
+using KeepTally.Core.Scoring;
 using KeepTally.Core.Text;
 
-namespace KeepTally.Store.Practices;
+namespace KeepTally.Core.Dealing;
 
 /// <summary>A way of putting players into so many groups, or why it cannot be done.</summary>
 public delegate Result<IReadOnlyList<IReadOnlyList<Member>>> DealGroups(IReadOnlyList<Member> players, int groups);
@@ -97,7 +97,7 @@ public static class StageDealer
             .Range(1, 2 + card.Stages[stageIndex].Sides.Count)
             .Select(n => new Member($"p{n}", $"{n}"))
             .ToArray();
-        var opened = Sheet.Open(card, Deal(card, stageIndex, players, 2)[0].Head);
+        var opened = Score.Open(card, Deal(card, stageIndex, players, 2)[0].Head);
         return opened.IsOk
             ? null
             : new Fault($"stages[{stageIndex}]", opened.Faults[0].Problem, "name one of the sides, or take the name out");

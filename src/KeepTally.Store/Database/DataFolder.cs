@@ -1,6 +1,6 @@
 using Microsoft.Data.Sqlite;
 
-namespace KeepTally.Store;
+namespace KeepTally.Store.Database;
 
 /// <summary>The folder in which an installation keeps everything it must not lose.</summary>
 public sealed class DataFolder(string path)

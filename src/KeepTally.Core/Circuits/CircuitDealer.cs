@@ -1,46 +1,30 @@
 using KeepTally.Core.Cards;
-using KeepTally.Core.Circuits;
+using KeepTally.Core.Dealing;
 using KeepTally.Core.Events;
-using KeepTally.Core.Live;
-using KeepTally.Store.Tables;
 
-namespace KeepTally.Store.Practices;
+namespace KeepTally.Core.Circuits;
 
 /// <summary>Deals groups onto the sheets of a circuit: one that keeps the clock, and one for each stop of each group.</summary>
 public static class CircuitDealer
 {
-    /// <summary>
-    /// Which group is where in which round. Where the coaches go round, coach and drill c are with group (c + r) mod S:
-    /// the same rule, so each group has the drills in the order of going the other way.
-    /// </summary>
-    public static Circuit WayOf(CircuitBlock circuit, int groups) =>
-        new(groups, circuit.Stations.Count, circuit.Reverse != circuit.CoachesMove);
-
-    /// <summary>Seconds of the whole circuit: every station, and a change between each and the next.</summary>
-    public static double Seconds(CircuitBlock circuit, int groups)
-    {
-        var rounds = Math.Max(groups, circuit.Stations.Count);
-        return (rounds * circuit.MinutesEach * 60) + ((rounds - 1) * circuit.ChangeSeconds);
-    }
-
+    /// <summary>The sheets of a circuit, that of its clock first; none for a stop where nobody of the group may take part.</summary>
     /// <param name="groups">Everybody of each group.</param>
     /// <param name="may">Whether a player may do a station's drill today.</param>
     /// <param name="everyone">Everybody who may come in.</param>
-    internal static IReadOnlyList<DealtSheet> Sheets(
+    public static IReadOnlyList<StationSheet> Sheets(
         string title,
-        CircuitBlock circuit,
-        IReadOnlyList<DrillCard> cards,
+        CircuitPlan circuit,
         IReadOnlyList<IReadOnlyList<Member>> groups,
         Func<Member, DrillCard, bool> may,
         IReadOnlyList<Member> everyone
     )
     {
-        var way = WayOf(circuit, groups.Count);
+        var way = Circuit.Planned(groups.Count, circuit.Stations.Count, circuit.Reverse, circuit.CoachesMove);
         var card = CircuitCard.Write(title, circuit.MinutesEach * 60, circuit.ChangeSeconds, way.Rounds);
         var units = groups.Select((group, index) => StageDealer.GroupUnit(index, group)).ToArray();
-        var sheets = new List<DealtSheet>
+        var sheets = new List<StationSheet>
         {
-            new("", new LogHead(CircuitCard.Id, 0, new Dictionary<string, string>(), units), card),
+            new("", new LogHead(CircuitCard.Id, 0, new Dictionary<string, string>(), units), card, null),
         };
         for (var round = 0; round < way.Rounds; round++)
         {
@@ -49,7 +33,7 @@ public static class CircuitDealer
                 if (way.StationOf(each, round) is { } at)
                 {
                     sheets.AddRange(
-                        AtStop(circuit.Stations[at], cards[at], new CircuitStop(round + 1, at, each), groups[each], may, everyone)
+                        AtStop(circuit.Stations[at], new CircuitStop(round + 1, at, each), groups[each], may, everyone)
                     );
                 }
             }
@@ -59,15 +43,15 @@ public static class CircuitDealer
     }
 
     /// <summary>The sheet of a stop; none where nobody of the group may do what is done there.</summary>
-    private static IEnumerable<DealtSheet> AtStop(
-        Station station,
-        DrillCard card,
+    private static IEnumerable<StationSheet> AtStop(
+        CircuitStation station,
         CircuitStop stop,
         IReadOnlyList<Member> group,
         Func<Member, DrillCard, bool> may,
         IReadOnlyList<Member> everyone
     )
     {
+        var card = station.Card;
         Member[] players = [.. group.Where(player => may(player, card))];
         if (players.Length == 0)
         {
@@ -79,8 +63,8 @@ public static class CircuitDealer
             ? [StageDealer.GroupUnit(stop.Group, players)]
             : dealt.Head.Units;
         Member[] bench = [.. everyone.Where(player => !players.Contains(player) && may(player, card))];
-        yield return new DealtSheet(
-            NameOf(station, card),
+        yield return new StationSheet(
+            station.Name,
             dealt.Head with
             {
                 Units = units,
@@ -88,12 +72,15 @@ public static class CircuitDealer
                 // The circuit itself counts in.
                 CountIn = 0,
             },
-            station.CardVersion!.Json,
+            station.CardJson,
             stop
         );
     }
-
-    /// <summary>What a station is called: its drill, and the part of it where there are several.</summary>
-    public static string NameOf(Station station, DrillCard card) =>
-        card.Stages.Count > 1 ? $"{card.Name}: {card.Stages[station.Stage].Name}" : card.Name;
 }
+
+/// <summary>A tally sheet of a circuit, with the card it is kept by.</summary>
+/// <param name="Name">What the station is called; empty on the sheet that keeps the clock.</param>
+/// <param name="Head">The head of its log.</param>
+/// <param name="CardJson">The text of its card.</param>
+/// <param name="Stop">Where on the way round it is kept, or null on the sheet that keeps the clock.</param>
+public sealed record StationSheet(string Name, LogHead Head, string CardJson, CircuitStop? Stop);

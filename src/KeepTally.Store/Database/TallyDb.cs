@@ -1,7 +1,7 @@
 using KeepTally.Store.Tables;
 using Microsoft.EntityFrameworkCore;
 
-namespace KeepTally.Store;
+namespace KeepTally.Store.Database;
 
 /// <summary>The SQLite database of one installation.</summary>
 public sealed class TallyDb(DbContextOptions<TallyDb> options) : DbContext(options)

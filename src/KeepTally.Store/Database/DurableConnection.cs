@@ -1,7 +1,7 @@
 using System.Data.Common;
 using Microsoft.EntityFrameworkCore.Diagnostics;
 
-namespace KeepTally.Store;
+namespace KeepTally.Store.Database;
 
 /// <summary>
 /// Every connection waits for the disk at each commit: an acknowledged tap outlives the power. Where another one writes, it

@@ -1,7 +1,7 @@
 using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
 
-namespace KeepTally.Store;
+namespace KeepTally.Store.Database;
 
 /// <summary>Brings the database up to the model.</summary>
 public static class Schema

@@ -1,7 +1,7 @@
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Design;
 
-namespace KeepTally.Store;
+namespace KeepTally.Store.Database;
 
 /// <summary>Lets the migration tool look at the model without an application.</summary>
 internal sealed class DesignTimeDb : IDesignTimeDbContextFactory<TallyDb>

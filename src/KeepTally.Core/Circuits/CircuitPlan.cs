@@ -1,0 +1,27 @@
+using KeepTally.Core.Cards;
+
+namespace KeepTally.Core.Circuits;
+
+/// <summary>A circuit as it is planned: its stations in the order of going, and how long each takes.</summary>
+/// <param name="Stations">The stations in the order of going.</param>
+/// <param name="MinutesEach">Minutes at each station.</param>
+/// <param name="ChangeSeconds">Seconds between one station and the next.</param>
+/// <param name="Reverse">Whether groups go the other way round.</param>
+/// <param name="CoachesMove">Whether the coaches go round with their drills, and the groups stay.</param>
+public sealed record CircuitPlan(
+    IReadOnlyList<CircuitStation> Stations,
+    double MinutesEach,
+    int ChangeSeconds,
+    bool Reverse,
+    bool CoachesMove
+);
+
+/// <summary>A station of a circuit.</summary>
+/// <param name="Card">The card of its drill.</param>
+/// <param name="CardJson">The same as its text.</param>
+/// <param name="Stage">The stage of the card that is done here, from 0.</param>
+public sealed record CircuitStation(DrillCard Card, string CardJson, int Stage)
+{
+    /// <summary>What it is called: its drill, and the part of it where there are several.</summary>
+    public string Name => Card.Stages.Count > 1 ? $"{Card.Name}: {Card.Stages[Stage].Name}" : Card.Name;
+}

@@ -1,0 +1,30 @@
+using KeepTally.Core.Cards;
+using KeepTally.Core.Rules.Measures;
+using KeepTally.Core.Scoring;
+
+namespace KeepTally.Core.Dealing;
+
+/// <summary>How strong players are by a result: what groups are made level by.</summary>
+public static class Levels
+{
+    /// <summary>
+    /// The level of each player who was tapped, by what the stage ranks by first, high for strong; none where players do not
+    /// score alone.
+    /// </summary>
+    public static IEnumerable<(string Player, double Level)> Of(Stage stage, ScoreReport report)
+    {
+        if (stage.Scores != Scorer.Player)
+        {
+            yield break;
+        }
+
+        var measure = stage.Measures[0];
+        foreach (var unit in report.Units.Where(unit => unit.Counts.Any(count => count.Value > 0)))
+        {
+            if (unit.Value(measure.By) is { } value)
+            {
+                yield return (unit.Id, measure.Better == Better.High ? value : -value);
+            }
+        }
+    }
+}

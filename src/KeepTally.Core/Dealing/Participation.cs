@@ -1,0 +1,27 @@
+using KeepTally.Core.Cards;
+
+namespace KeepTally.Core.Dealing;
+
+/// <summary>Who may take part in a drill: not whom a restriction keeps from throwing in one that loads the throwing arm, or from contact.</summary>
+public static class Participation
+{
+    private static readonly string[] Contact = ["contact", "collision"];
+
+    /// <summary>Whether a restriction keeps a player from a drill.</summary>
+    public static bool Forbids(Restrictions limits, DrillCard card) =>
+        (limits.HasFlag(Restrictions.NoThrowing) && Throws(card)) || (limits.HasFlag(Restrictions.NoContact) && Touches(card));
+
+    private static bool Throws(DrillCard card) =>
+        card.Load?.Kind == "throw" || card.Cautions.Any(caution => caution.Kind == "throwing load");
+
+    private static bool Touches(DrillCard card) => card.Cautions.Any(caution => Contact.Contains(caution.Kind));
+}
+
+/// <summary>What a player may not do today. Why is nobody's business here.</summary>
+[Flags]
+public enum Restrictions
+{
+    None = 0,
+    NoThrowing = 1,
+    NoContact = 2,
+}

@@ -1,0 +1,23 @@
+using KeepTally.Core.Cards;
+using KeepTally.Core.Circuits;
+using KeepTally.Store.Tables;
+
+namespace KeepTally.Store.Practices;
+
+/// <summary>Reads what is stored of a circuit as it is planned.</summary>
+public static class CircuitPlans
+{
+    /// <param name="cards">The card of each station, in their order.</param>
+    public static CircuitPlan Of(CircuitBlock circuit, IReadOnlyList<DrillCard> cards) =>
+        new(
+            [.. circuit.Stations.Zip(cards, (station, card) => new CircuitStation(card, station.CardVersion!.Json, station.Stage))],
+            circuit.MinutesEach,
+            circuit.ChangeSeconds,
+            circuit.Reverse,
+            circuit.CoachesMove
+        );
+
+    /// <summary>Minutes of the whole circuit for so many groups.</summary>
+    public static double Minutes(CircuitBlock circuit, int groups) =>
+        Circuit.Seconds(groups, circuit.Stations.Count, circuit.MinutesEach * 60, circuit.ChangeSeconds) / 60;
+}
