@@ -7,6 +7,16 @@ namespace KeepTally.Store.Book;
 /// <summary>A card as it stands in the list of the book: its newest version, and when it was last run.</summary>
 public sealed record BookEntry(string Id, int VersionId, int Version, bool Archived, DrillCard Card, DateOnly? LastDone);
 
+/// <summary>The cards of the book.</summary>
+/// <param name="Entries">Those that read, by name.</param>
+/// <param name="Unreadable">Those whose newest version no longer reads, by name.</param>
+public sealed record BookList(IReadOnlyList<BookEntry> Entries, IReadOnlyList<UnreadableCard> Unreadable);
+
+/// <summary>A stored card that no longer reads. It is kept as it is until somebody mends it.</summary>
+/// <param name="Name">Its name when it was saved.</param>
+/// <param name="Fault">The first thing that is wrong with it.</param>
+public sealed record UnreadableCard(string Id, string Name, Fault Fault);
+
 /// <summary>Everything the book knows of one card.</summary>
 /// <param name="Shown">The version looked at.</param>
 /// <param name="Versions">All its versions, the newest first.</param>

@@ -1,4 +1,5 @@
 using KeepTally.Core.Cards;
+using KeepTally.Core.Faults;
 using KeepTally.Core.Formats;
 using Microsoft.Extensions.Caching.Memory;
 
@@ -14,7 +15,15 @@ public sealed class CardCache(IMemoryCache cache)
 
     public DrillCard? Find(int version, int revision) => cache.Get<DrillCard>(new Key(version, revision));
 
-    /// <summary>The card of a text that was found good before it was kept.</summary>
-    public DrillCard Put(int version, int revision, string json) =>
-        cache.Set(new Key(version, revision), CardReader.Read(json).Require(), new MemoryCacheEntryOptions { Size = 1 });
+    /// <summary>The card of a text, kept for the next time; or why it no longer reads.</summary>
+    public Result<DrillCard> Put(int version, int revision, string json)
+    {
+        var read = CardReader.Read(json);
+        if (read.IsOk)
+        {
+            cache.Set(new Key(version, revision), read.Value, new MemoryCacheEntryOptions { Size = 1 });
+        }
+
+        return read;
+    }
 }

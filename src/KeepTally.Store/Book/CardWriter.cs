@@ -147,8 +147,10 @@ public sealed class CardWriter(TallyDb db, TimeProvider clock)
             return new SaveOutcome(card.Id, newest.Version, false, false, []);
         }
 
-        var scoring = ScoringPrint.Of(newest.Json) != ScoringPrint.Of(json);
-        var changes = ChangeWords.Between(CardReader.Read(newest.Json).Require(), card);
+        // What no longer reads can have been scored in any way: the mended card is a new version.
+        var before = CardReader.Read(newest.Json);
+        var scoring = !before.IsOk || ScoringPrint.Of(newest.Json) != ScoringPrint.Of(json);
+        var changes = before.IsOk ? ChangeWords.Between(before.Value, card) : ["It no longer read, and does again."];
         var version = newest.Version + (scoring ? 1 : 0);
         if (scoring)
         {

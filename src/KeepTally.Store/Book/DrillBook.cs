@@ -10,8 +10,12 @@ public sealed class DrillBook(TallyDb db, CardCache cache)
     /// <summary>So many texts are asked for at once.</summary>
     private const int MostAsked = 500;
 
-    /// <summary>Every card in its newest version, by name; those put away only where asked for.</summary>
-    public async Task<IReadOnlyList<BookEntry>> ListAsync(bool archived = false, CancellationToken cancellationToken = default)
+    /// <summary>Every card that reads in its newest version, by name; those put away only where asked for.</summary>
+    public async Task<IReadOnlyList<BookEntry>> ListAsync(bool archived = false, CancellationToken cancellationToken = default) =>
+        (await AllAsync(archived, cancellationToken)).Entries;
+
+    /// <summary>The same, with the cards that no longer read.</summary>
+    public async Task<BookList> AllAsync(bool archived = false, CancellationToken cancellationToken = default)
     {
         var newest = await db
             .CardVersions.Where(version =>
@@ -35,6 +39,7 @@ public sealed class DrillBook(TallyDb db, CardCache cache)
             .ToListAsync(cancellationToken);
         var cards = newest.ToDictionary(each => each.Id, each => cache.Find(each.Id, each.Revision));
         var unread = newest.Where(each => cards[each.Id] is null).ToDictionary(each => each.Id);
+        var unreadable = new List<UnreadableCard>();
         foreach (var some in unread.Keys.Chunk(MostAsked))
         {
             foreach (
@@ -44,26 +49,46 @@ public sealed class DrillBook(TallyDb db, CardCache cache)
                     .ToListAsync(cancellationToken)
             )
             {
-                cards[text.Id] = cache.Put(text.Id, unread[text.Id].Revision, text.Json);
+                var read = cache.Put(text.Id, unread[text.Id].Revision, text.Json);
+                cards[text.Id] = read.Value;
+                if (!read.IsOk)
+                {
+                    unreadable.Add(new UnreadableCard(text.CardId, text.Name, read.Faults[0]));
+                }
             }
         }
 
         var done = await LastDoneAsync(cancellationToken);
-        return
-        [
-            .. newest
-                .Select(each => new BookEntry(
-                    each.CardId,
-                    each.Id,
-                    each.Version,
-                    each.Archived,
-                    cards[each.Id]!,
-                    done.TryGetValue(each.CardId, out var day) ? day : null
-                ))
-                .OrderBy(entry => entry.Card.Name, StringComparer.OrdinalIgnoreCase),
-        ];
+        return new BookList(
+            [
+                .. newest
+                    .Where(each => cards[each.Id] is not null)
+                    .Select(each => new BookEntry(
+                        each.CardId,
+                        each.Id,
+                        each.Version,
+                        each.Archived,
+                        cards[each.Id]!,
+                        done.TryGetValue(each.CardId, out var day) ? day : null
+                    ))
+                    .OrderBy(entry => entry.Card.Name, StringComparer.OrdinalIgnoreCase),
+            ],
+            [.. unreadable.OrderBy(card => card.Name, StringComparer.OrdinalIgnoreCase)]
+        );
     }
 
+    /// <summary>The text of a card's newest version as it is stored, readable or not, and its revision; null where there is none.</summary>
+    public async Task<(string Json, int Revision)?> TextAsync(string id, CancellationToken cancellationToken = default)
+    {
+        var newest = await db
+            .CardVersions.Where(version => version.CardId == id)
+            .OrderByDescending(version => version.Version)
+            .Join(db.Cards, version => version.CardId, card => card.Id, (version, card) => new { version.Json, card.Revision })
+            .FirstOrDefaultAsync(cancellationToken);
+        return newest is null ? null : (newest.Json, newest.Revision);
+    }
+
+    /// <summary>Everything the book knows of a card; null where it is not there, or the version asked for does not read.</summary>
     /// <param name="version">The version to look at; the newest where none is named.</param>
     public async Task<BookPage?> FindAsync(string id, int? version = null, CancellationToken cancellationToken = default)
     {
@@ -79,7 +104,11 @@ public sealed class DrillBook(TallyDb db, CardCache cache)
             return null;
         }
 
-        var card = CardReader.Read(shown.Json).Require();
+        if (CardReader.Read(shown.Json) is not { IsOk: true, Value: { } card })
+        {
+            return null;
+        }
+
         var all = await ListAsync(archived: true, cancellationToken);
         var runs = await db
             .Runs.Where(run => run.Block!.CardVersion!.CardId == id && run.Block.Circuit == null)
@@ -95,7 +124,7 @@ public sealed class DrillBook(TallyDb db, CardCache cache)
             [.. all.Where(each => each.Card.VariantOf == id && !each.Archived)],
             all.FirstOrDefault(each => each.Id == card.VariantOf),
             runs,
-            all.Single(each => each.Id == id).LastDone
+            all.FirstOrDefault(each => each.Id == id)?.LastDone
         );
     }
 

@@ -1,5 +1,6 @@
 using KeepTally.Core.Cards;
 using KeepTally.Core.Events;
+using KeepTally.Core.Faults;
 using KeepTally.Core.Formats;
 using Microsoft.Extensions.Caching.Memory;
 
@@ -21,7 +22,14 @@ public sealed class TextCache(IMemoryCache cache)
     public DrillCard Card(string text) => Card(text, new Dictionary<string, string>());
 
     /// <summary>The same with house rules chosen.</summary>
-    public DrillCard Card(string text, IReadOnlyDictionary<string, string> chosen)
+    /// <exception cref="InvalidOperationException">The text does not read.</exception>
+    public DrillCard Card(string text, IReadOnlyDictionary<string, string> chosen) => Read(text, chosen).Require();
+
+    /// <summary>The card of a text with its own house rules, or why it no longer reads.</summary>
+    public Result<DrillCard> Read(string text) => Read(text, new Dictionary<string, string>());
+
+    /// <summary>The same with house rules chosen.</summary>
+    public Result<DrillCard> Read(string text, IReadOnlyDictionary<string, string> chosen)
     {
         var key = new CardKey(
             text,
@@ -30,9 +38,7 @@ public sealed class TextCache(IMemoryCache cache)
                 chosen.OrderBy(option => option.Key, StringComparer.Ordinal).Select(option => $"{option.Key}={option.Value}")
             )
         );
-        return cache.TryGetValue(key, out DrillCard? card)
-            ? card!
-            : cache.Set(key, CardReader.Read(text, chosen).Require(), Lately);
+        return cache.TryGetValue(key, out Result<DrillCard>? card) ? card! : cache.Set(key, CardReader.Read(text, chosen), Lately);
     }
 
     /// <summary>The head of a log, of a text that was found good before it was kept.</summary>

@@ -40,7 +40,13 @@ public sealed class CircuitWriter(TallyDb db, BlockWriter sheet)
                 return (null, $"Station {order + 1}: there is no such card. Choose another.");
             }
 
-            if (StageDealer.Unfit(CardReader.Read(version.Json).Require(), 0) is { } unfit)
+            var read = CardReader.Read(version.Json);
+            if (!read.IsOk)
+            {
+                return (null, $"Station {order + 1}, {version.Name}: the card no longer reads. {read.Faults[0]}.");
+            }
+
+            if (StageDealer.Unfit(read.Value, 0) is { } unfit)
             {
                 return (null, $"Station {order + 1}, {version.Name}, cannot be run yet. {unfit}.");
             }

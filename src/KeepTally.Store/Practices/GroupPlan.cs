@@ -43,9 +43,13 @@ public sealed class GroupPlan(SquadBook squad, PairBook pairs, PartnerMemory par
 
     private DealtBlock Make(Block block, DealtGroups? settled, GroupFacts facts)
     {
-        DrillCard[] cards = block.Circuit is { } circuit
-            ? [.. circuit.Stations.Select(station => texts.Card(station.CardVersion!.Json))]
-            : [texts.Card(block.CardVersion!.Json, BlockWriter.Chosen(block))];
+        var read = CardsOf(block);
+        if (read.FirstOrDefault(card => !card.IsOk) is { } unreadable)
+        {
+            return new DealtBlock(block, [], null, [], $"its card no longer reads ({unreadable.Faults[0]})", null);
+        }
+
+        DrillCard[] cards = [.. read.Select(card => card.Require())];
         // At a circuit a limit keeps a player from a station, not from the group.
         var allowed = facts.Members.Where(player => block.Circuit is not null || facts.May(player, cards[0])).ToArray();
         if (allowed.Length < 2)
@@ -83,6 +87,12 @@ public sealed class GroupPlan(SquadBook squad, PairBook pairs, PartnerMemory par
             bound
         );
     }
+
+    /// <summary>The card of a block, in a circuit that of each station; or why one no longer reads.</summary>
+    private Result<DrillCard>[] CardsOf(Block block) =>
+        block.Circuit is { } circuit
+            ? [.. circuit.Stations.Select(station => texts.Read(station.CardVersion!.Json))]
+            : [texts.Read(block.CardVersion!.Json, BlockWriter.Chosen(block))];
 
     private static PlannedSheet Planned(StationSheet sheet) => new(sheet.Name, sheet.Head, sheet.CardJson, sheet.Stop);
 

@@ -43,7 +43,7 @@ public sealed class PlayerLevels(TallyDb db, ScoredRuns outcomes, TextCache text
         return
         [
             .. played
-                .Where(card => texts.Card(card.Json).Stages[card.Stage].Scores == Scorer.Player)
+                .Where(card => texts.Read(card.Json).Value?.Stages[card.Stage].Scores == Scorer.Player)
                 .OrderByDescending(card => card.Version)
                 .DistinctBy(card => card.CardId)
                 .Select(card => (card.CardId, card.Name))

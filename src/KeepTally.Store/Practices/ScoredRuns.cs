@@ -1,5 +1,6 @@
 using KeepTally.Core.Cards;
 using KeepTally.Core.Events;
+using KeepTally.Core.Faults;
 using KeepTally.Core.Scoring;
 using KeepTally.Store.Book;
 using KeepTally.Store.Database;
@@ -55,8 +56,15 @@ public sealed class ScoredRuns(TallyDb db, TextCache texts, IMemoryCache cache)
                 ? []
                 : await db.Events.AsNoTracking().Where(row => unknown.Contains(row.SheetId)).ToListAsync(cancellationToken);
         var events = rows.ToLookup(row => row.SheetId);
+        var faults = new Dictionary<int, Fault>();
         foreach (var run in runs)
         {
+            if (FaultOf(run) is { } fault)
+            {
+                faults[run.Id] = fault;
+                continue;
+            }
+
             foreach (var sheet in run.Sheets.Where(sheet => !known.ContainsKey(sheet.Id)))
             {
                 // Events that came since the last were asked for are folded with the rest; the next look finds a newer last.
@@ -64,8 +72,22 @@ public sealed class ScoredRuns(TallyDb db, TextCache texts, IMemoryCache cache)
             }
         }
 
-        return [.. runs.Select(run => new ScoredRun(run, [.. run.Sheets.Select(sheet => (sheet, known[sheet.Id]))]))];
+        return
+        [
+            .. runs.Select(run =>
+                faults.TryGetValue(run.Id, out var fault)
+                    ? new ScoredRun(run, [], fault)
+                    : new ScoredRun(run, [.. run.Sheets.Select(sheet => (sheet, known[sheet.Id]))])
+            ),
+        ];
     }
+
+    /// <summary>Why the cards of a run no longer read, or null.</summary>
+    private Fault? FaultOf(Run run) =>
+        run
+            .Sheets.Select(sheet => texts.Read(sheet.CardJson ?? run.CardJson, texts.Head(sheet.HeadJson).Options))
+            .FirstOrDefault(read => !read.IsOk)
+            ?.Faults[0];
 
     private ScoredSheet Fold(SheetRow row, Run run, IReadOnlyList<EventRow> events)
     {
@@ -85,7 +107,8 @@ public sealed class ScoredRuns(TallyDb db, TextCache texts, IMemoryCache cache)
 }
 
 /// <summary>A run with how each of its sheets ended, in their order.</summary>
-public sealed record ScoredRun(Run Run, IReadOnlyList<(SheetRow Row, ScoredSheet Outcome)> Sheets);
+/// <param name="Fault">Why it cannot be scored: its card no longer reads. Null where it can.</param>
+public sealed record ScoredRun(Run Run, IReadOnlyList<(SheetRow Row, ScoredSheet Outcome)> Sheets, Fault? Fault = null);
 
 /// <summary>How a sheet ended, or stands so far.</summary>
 /// <param name="Begun">Whether it was started at all.</param>

@@ -1,5 +1,6 @@
 using KeepTally.Core.Cards;
 using KeepTally.Core.Events;
+using KeepTally.Core.Faults;
 using KeepTally.Core.Rules.Measures;
 using KeepTally.Core.Scoring;
 using KeepTally.Core.Text;
@@ -11,8 +12,20 @@ namespace KeepTally.Store.Results;
 /// <summary>The results of a practice: every drill's sheets as they ended, ranked.</summary>
 public sealed class PracticeResults(ScoredRuns outcomes)
 {
+    /// <summary>The results of every drill that can be scored, in the order of the timing sheet.</summary>
     public async Task<IReadOnlyList<DrillResult>> OfAsync(int practiceId, CancellationToken cancellationToken = default) =>
-        [.. (await outcomes.OfPracticeAsync(practiceId, cancellationToken)).SelectMany(Of)];
+        [.. (await outcomes.OfPracticeAsync(practiceId, cancellationToken)).Where(run => run.Fault is null).SelectMany(Of)];
+
+    /// <summary>Drills of a practice whose card no longer reads, by block, each with what is wrong. Every tap of them is kept.</summary>
+    public async Task<IReadOnlyList<(int Block, Fault Fault)>> UnreadableAsync(
+        int practiceId,
+        CancellationToken cancellationToken = default
+    ) =>
+        [
+            .. (await outcomes.OfPracticeAsync(practiceId, cancellationToken))
+                .Where(run => run.Fault is not null)
+                .Select(run => (run.Run.BlockId, run.Fault!)),
+        ];
 
     /// <summary>A drill; of a circuit each station by itself, in the order of going, over all the groups that came to it.</summary>
     private static IEnumerable<DrillResult> Of(ScoredRun run) =>

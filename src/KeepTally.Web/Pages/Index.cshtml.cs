@@ -184,7 +184,7 @@ public sealed class IndexModel(
                     )
                     : [(Name: block.Title, block.CardVersion!.Json)]
             )
-            .Where(drill => Participation.Forbids(limits, CardReader.Read(drill.Json).Require()))
+            .Where(drill => CardReader.Read(drill.Json).Value is { } card && Participation.Forbids(limits, card))
             .Select(drill => drill.Name)
             .ToArray();
         if (drills.Length > 0)

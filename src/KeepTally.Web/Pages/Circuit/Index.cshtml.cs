@@ -52,7 +52,14 @@ public sealed class IndexModel(CircuitWriter circuits, PracticeBook book, GroupP
         }
 
         (Practice, Block) = (practice, found);
-        Cards = [.. circuit.Stations.Select(station => CardReader.Read(station.CardVersion!.Json).Require())];
+        var read = circuit.Stations.Select(station => CardReader.Read(station.CardVersion!.Json)).ToArray();
+        if (!Array.TrueForAll(read, card => card.IsOk))
+        {
+            // Today says which card no longer reads.
+            return false;
+        }
+
+        Cards = [.. read.Select(card => card.Require())];
         Groups = found.Run is { } run
             ? await DealtAsync(run, cancellationToken)
             : await PlannedAsync(practice, found, cancellationToken);

@@ -25,14 +25,19 @@ public sealed class CardModel(DrillBook book, BlockWriter sheet, SquadBook squad
     /// <summary>Why the card could not be put in a practice, in words for the coach.</summary>
     public string? Hindrance { get; private set; }
 
+    /// <summary>The card; where it no longer reads, the editor, which says why and can mend it.</summary>
     public async Task<IActionResult> OnGetAsync(string id, int? version, CancellationToken cancellationToken) =>
-        await LoadAsync(id, version, cancellationToken) ? Page() : NotFound();
+        await LoadAsync(id, version, cancellationToken) ? Page()
+        : version is null && await book.TextAsync(id, cancellationToken) is not null ? RedirectToPage("/Drills/Edit", new { id })
+        : NotFound();
 
     /// <summary>The card's own text, as a file.</summary>
     public async Task<IActionResult> OnGetJsonAsync(string id, int? version, CancellationToken cancellationToken) =>
-        await book.FindAsync(id, version, cancellationToken) is { } page
-            ? File(Encoding.UTF8.GetBytes(page.Shown.Json), "application/json", $"{id}.json")
-            : NotFound();
+        await book.FindAsync(id, version, cancellationToken) is { } page ? Text(page.Shown.Json, id)
+        : version is null && await book.TextAsync(id, cancellationToken) is { } stored ? Text(stored.Json, id)
+        : NotFound();
+
+    private FileContentResult Text(string json, string id) => File(Encoding.UTF8.GetBytes(json), "application/json", $"{id}.json");
 
     public async Task<IActionResult> OnPostArchiveAsync(string id, bool away, CancellationToken cancellationToken) =>
         await book.ArchiveAsync(id, away, cancellationToken) ? RedirectToPage(new { id }) : NotFound();

@@ -56,7 +56,9 @@ public sealed class EditModel(DrillBook book, CardWriter writer) : PageModel
 
         if (await book.FindAsync(source, null, cancellationToken) is not { } page)
         {
-            return NotFound();
+            return id is not null && await book.TextAsync(id, cancellationToken) is { } stored
+                ? await MendAsync(id, stored.Json, stored.Revision, cancellationToken)
+                : NotFound();
         }
 
         var tree = (JsonObject)JsonNode.Parse(page.Shown.Json)!;
@@ -72,6 +74,13 @@ public sealed class EditModel(DrillBook book, CardWriter writer) : PageModel
         }
 
         await TakeAsync(tree, cancellationToken);
+        return Page();
+    }
+
+    /// <summary>A stored card that no longer reads: its fields with what is wrong, or its bare text where it is no JSON.</summary>
+    private async Task<IActionResult> MendAsync(string id, string json, int revision, CancellationToken cancellationToken)
+    {
+        await OnPostTextAsync(id, revision, json, cancellationToken);
         return Page();
     }
 

@@ -53,6 +53,9 @@ public sealed class IndexModel(DrillBook book, TimeProvider clock) : PageModel
 
     public DateOnly Today { get; private set; }
 
+    /// <summary>Cards that no longer read, whatever is looked for.</summary>
+    public IReadOnlyList<UnreadableCard> Unreadable { get; private set; } = [];
+
     public bool IsNarrowed =>
         Text is { Length: > 0 }
         || Sport is { Length: > 0 }
@@ -66,7 +69,8 @@ public sealed class IndexModel(DrillBook book, TimeProvider clock) : PageModel
     public async Task<IActionResult> OnGetAsync(CancellationToken cancellationToken)
     {
         Today = DateOnly.FromDateTime(clock.GetLocalNow().DateTime);
-        var all = await book.ListAsync(Archived, cancellationToken);
+        var (all, unreadable) = await book.AllAsync(Archived, cancellationToken);
+        Unreadable = unreadable;
         All = all.Count;
         Sports = Distinct(all, entry => entry.Card.Sports.Where(sport => sport != BookFilter.AnySport));
         Skills = Distinct(all, entry => entry.Card.Skills);

@@ -1,5 +1,6 @@
 using System.Globalization;
 using System.Text;
+using KeepTally.Core.Faults;
 using KeepTally.Core.Rules.Ladders;
 using KeepTally.Core.Rules.Measures;
 using KeepTally.Core.Scoring;
@@ -18,6 +19,9 @@ public sealed class PracticeModel(PracticeBook book, PracticeResults results) : 
 
     public IReadOnlyList<DrillResult> Drills { get; private set; } = [];
 
+    /// <summary>Drills whose card no longer reads, with what is wrong.</summary>
+    public IReadOnlyList<(string Drill, Fault Fault)> Unreadable { get; private set; } = [];
+
     public async Task<IActionResult> OnGetAsync(int id, CancellationToken cancellationToken)
     {
         if (await book.FindAsync(id, cancellationToken) is not { } practice)
@@ -27,6 +31,12 @@ public sealed class PracticeModel(PracticeBook book, PracticeResults results) : 
 
         Practice = practice;
         Drills = await results.OfAsync(id, cancellationToken);
+        Unreadable =
+        [
+            .. (await results.UnreadableAsync(id, cancellationToken)).Select(each =>
+                (practice.Blocks.First(block => block.Id == each.Block).Title, each.Fault)
+            ),
+        ];
         return Page();
     }
 

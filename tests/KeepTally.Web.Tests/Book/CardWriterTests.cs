@@ -8,7 +8,7 @@ using Microsoft.EntityFrameworkCore;
 namespace KeepTally.Web.Tests.Book;
 
 /// <summary>Cards are kept with their versions and their history; nothing is half taken in.</summary>
-public sealed class CardDeskTests : IAsyncLifetime
+public sealed class CardWriterTests : IAsyncLifetime
 {
     private readonly Installation _home = new();
 

@@ -8,7 +8,7 @@ using Microsoft.EntityFrameworkCore;
 namespace KeepTally.Web.Tests.Store;
 
 /// <summary>What was folded lately is kept, and dropped when what it stands on changes.</summary>
-public sealed class SheetOutcomesTests(Installation home) : IClassFixture<Installation>
+public sealed class ScoredRunsTests(Installation home) : IClassFixture<Installation>
 {
     private Task<IReadOnlyList<DrillResult>> ResultsAsync(int practice) =>
         home.WithAsync<PracticeResults, IReadOnlyList<DrillResult>>(results => results.OfAsync(practice));
