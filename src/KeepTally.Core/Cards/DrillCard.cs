@@ -6,40 +6,77 @@ namespace KeepTally.Core.Cards;
 /// What a drill is: its purpose, its set-up and the rules of its stages, with every house rule already chosen.
 /// Source: docs/formats.md, section 1.
 /// </summary>
-/// <param name="Intensity">Effort from 1 (calm) to 5 (flat out).</param>
-/// <param name="Minutes">Usual length of the drill.</param>
-/// <param name="SecondsPerRep">Usual length of one rep, in seconds.</param>
-/// <param name="Coaches">Coaches a group needs; 0 where players run it themselves.</param>
-/// <param name="SetUp">How it is set up and run, step by step.</param>
-/// <param name="Easier">What makes it easier, one form in each entry.</param>
-/// <param name="Harder">What makes it harder, one form in each entry.</param>
-/// <param name="VariantOf">The id of the card this one is a variant of, or null.</param>
-/// <param name="Chosen">The choice in force for each option of the card.</param>
-public sealed record DrillCard(
-    string Id,
-    string Name,
-    string Purpose,
-    IReadOnlyList<string> Sports,
-    IReadOnlyList<string> Skills,
-    int Intensity,
-    GroupSize Players,
-    double Minutes,
-    double SecondsPerRep,
-    IReadOnlyList<Equipment> Equipment,
-    int Coaches,
-    IReadOnlyList<string> SetUp,
-    IReadOnlyList<string> Cues,
-    IReadOnlyList<string> Faults,
-    IReadOnlyList<Caution> Cautions,
-    IReadOnlyList<string> Easier,
-    IReadOnlyList<string> Harder,
-    string? VariantOf,
-    Load? Load,
-    IReadOnlyDictionary<string, HouseRule> Options,
-    IReadOnlyDictionary<string, string> Chosen,
-    IReadOnlyList<Stage> Stages,
-    Diagram? Layout
-);
+public sealed record DrillCard
+{
+    /// <summary>A short id, unique in a book.</summary>
+    public required string Id { get; init; }
+
+    /// <summary>What it is called.</summary>
+    public required string Name { get; init; }
+
+    /// <summary>What it is for, in a sentence.</summary>
+    public required string Purpose { get; init; }
+
+    /// <summary>The sports it is of.</summary>
+    public required IReadOnlyList<string> Sports { get; init; }
+
+    /// <summary>The skills it trains.</summary>
+    public required IReadOnlyList<string> Skills { get; init; }
+
+    /// <summary>Effort from 1 (calm) to 5 (flat out).</summary>
+    public required int Intensity { get; init; }
+
+    /// <summary>How many players one group takes.</summary>
+    public required GroupSize Players { get; init; }
+
+    /// <summary>Usual length of the drill.</summary>
+    public required double Minutes { get; init; }
+
+    /// <summary>Usual length of one rep, in seconds.</summary>
+    public required double SecondsPerRep { get; init; }
+
+    /// <summary>What to bring.</summary>
+    public required IReadOnlyList<Equipment> Equipment { get; init; }
+
+    /// <summary>Coaches a group needs; 0 where players run it themselves.</summary>
+    public required int Coaches { get; init; }
+
+    /// <summary>How it is set up and run, step by step.</summary>
+    public required IReadOnlyList<string> SetUp { get; init; }
+
+    /// <summary>What the coach says in it.</summary>
+    public required IReadOnlyList<string> Cues { get; init; }
+
+    /// <summary>What commonly goes wrong.</summary>
+    public required IReadOnlyList<string> Faults { get; init; }
+
+    /// <summary>Ways someone can be hurt in it.</summary>
+    public required IReadOnlyList<Caution> Cautions { get; init; }
+
+    /// <summary>What makes it easier, one form in each entry.</summary>
+    public required IReadOnlyList<string> Easier { get; init; }
+
+    /// <summary>What makes it harder, one form in each entry.</summary>
+    public required IReadOnlyList<string> Harder { get; init; }
+
+    /// <summary>The id of the card this one is a variant of, or null.</summary>
+    public required string? VariantOf { get; init; }
+
+    /// <summary>What counts toward a player's load, or null.</summary>
+    public required Load? Load { get; init; }
+
+    /// <summary>The rules on which coaches differ, by name.</summary>
+    public required IReadOnlyDictionary<string, HouseRule> Options { get; init; }
+
+    /// <summary>The choice in force for each option of the card.</summary>
+    public required IReadOnlyDictionary<string, string> Chosen { get; init; }
+
+    /// <summary>Its parts, each with its own scoring; at least one.</summary>
+    public required IReadOnlyList<Stage> Stages { get; init; }
+
+    /// <summary>How it is drawn, or null.</summary>
+    public required Diagram? Layout { get; init; }
+}
 
 /// <summary>How many players one group of the drill takes.</summary>
 public readonly record struct GroupSize(int Min, int Best, int Max);
@@ -47,10 +84,16 @@ public readonly record struct GroupSize(int Min, int Best, int Max);
 /// <summary>Something to bring, counted per drill, group or player.</summary>
 public sealed record Equipment(string Item, int Count, EquipmentPer Per);
 
+/// <summary>What equipment is counted by.</summary>
 public enum EquipmentPer
 {
+    /// <summary>So many in all.</summary>
     Drill,
+
+    /// <summary>So many for each group.</summary>
     Group,
+
+    /// <summary>So many for each player.</summary>
     Player,
 }
 

@@ -19,8 +19,13 @@ public sealed record Outcome(
 /// <summary>Success and failure are attempts; neutral is not.</summary>
 public enum OutcomeResult
 {
+    /// <summary>No attempt.</summary>
     Neutral,
+
+    /// <summary>An attempt that came off.</summary>
     Success,
+
+    /// <summary>An attempt that did not.</summary>
     Failure,
 }
 
@@ -32,10 +37,13 @@ public abstract record Recipient
 {
     private Recipient() { }
 
+    /// <summary>The unit tapped.</summary>
     public sealed record Self : Recipient;
 
+    /// <summary>Every other unit of the sheet.</summary>
     public sealed record Other : Recipient;
 
+    /// <summary>One unit, by its id.</summary>
     public sealed record Named(string Unit) : Recipient;
 }
 
@@ -44,9 +52,12 @@ public abstract record TappedBy
 {
     private TappedBy() { }
 
+    /// <summary>The side with the ball.</summary>
     public sealed record Ball : TappedBy;
 
+    /// <summary>The next side after the one with the ball.</summary>
     public sealed record OffBall : TappedBy;
 
+    /// <summary>One side, by its id.</summary>
     public sealed record Named(string Side) : TappedBy;
 }

@@ -70,12 +70,20 @@ public sealed record Stage
 /// <summary>Who carries a score on a sheet of this stage.</summary>
 public enum Scorer
 {
+    /// <summary>Each player alone.</summary>
     Player,
+
+    /// <summary>Each group together.</summary>
     Group,
+
+    /// <summary>Each side of a match.</summary>
     Side,
+
+    /// <summary>Nobody.</summary>
     None,
 }
 
+/// <summary>How units play.</summary>
 public enum Play
 {
     /// <summary>Any unit may be tapped at any time.</summary>

@@ -9,6 +9,7 @@ public sealed class SeededDraw(long seed, int stream = 0)
     private const ulong Gamma = 0x9E3779B97F4A7C15;
     private ulong _state = (ulong)seed + ((ulong)stream << 32);
 
+    /// <summary>The next number of the stream.</summary>
     public ulong Next()
     {
         _state += Gamma;

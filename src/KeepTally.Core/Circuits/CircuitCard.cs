@@ -9,6 +9,7 @@ namespace KeepTally.Core.Circuits;
 /// </summary>
 public static class CircuitCard
 {
+    /// <summary>The id of every such card.</summary>
     public const string Id = "circuit";
 
     private const int CountIn = 5;

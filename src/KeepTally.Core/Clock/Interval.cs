@@ -4,15 +4,26 @@ namespace KeepTally.Core.Clock;
 /// <param name="Round">The round it belongs to, from 1; a change-over belongs to the round before it.</param>
 public readonly record struct Interval(IntervalKind Kind, int Round, long Start, long End)
 {
+    /// <summary>Milliseconds from its start to its end.</summary>
     public long Length => End - Start;
 }
 
+/// <summary>What an interval is for.</summary>
 public enum IntervalKind
 {
+    /// <summary>Before the first work.</summary>
     CountIn,
+
+    /// <summary>Players are at work.</summary>
     Work,
+
+    /// <summary>Players change over between rounds.</summary>
     Change,
+
+    /// <summary>The long break between rounds.</summary>
     Break,
+
+    /// <summary>After the last round.</summary>
     Over,
 }
 
@@ -21,6 +32,7 @@ public enum IntervalKind
 /// <param name="Interval">The interval that begins, or in which the call falls.</param>
 public readonly record struct Signal(long At, SignalKind Kind, long Left, Interval Interval);
 
+/// <summary>What is to be heard.</summary>
 public enum SignalKind
 {
     /// <summary>Work begins.</summary>

@@ -8,6 +8,7 @@ public sealed class RunningTime
 {
     private readonly List<Stretch> _stretches;
 
+    /// <summary>A clock that was never started.</summary>
     public RunningTime() => _stretches = [];
 
     private RunningTime(RunningTime other) =>
@@ -16,8 +17,10 @@ public sealed class RunningTime
     /// <summary>A time the clock stood: running time was <paramref name="Ran"/> when it went on at <paramref name="From"/>.</summary>
     private readonly record struct Stretch(long From, long Ran);
 
+    /// <summary>Whether it was ever started.</summary>
     public bool IsStarted => _stretches.Count > 0;
 
+    /// <summary>Whether it stands since a pause.</summary>
     public bool IsPaused { get; private set; }
 
     /// <summary>Running time at the pause, while paused.</summary>
@@ -35,6 +38,7 @@ public sealed class RunningTime
         }
     }
 
+    /// <summary>Lets it stand from an instant on; false where it does not run.</summary>
     public bool Pause(long at)
     {
         if (!IsStarted || IsPaused)
@@ -47,6 +51,7 @@ public sealed class RunningTime
         return true;
     }
 
+    /// <summary>Lets it go on from an instant; false where it is not paused.</summary>
     public bool Resume(long at)
     {
         if (!IsPaused)

@@ -24,6 +24,7 @@ public sealed class Timeline
             .ToDictionary(interval => interval.Round, interval => Draw(plan.Surprise!, interval, seed));
     }
 
+    /// <summary>The plan it was made from.</summary>
     public ClockPlan Plan { get; }
 
     /// <summary>Every interval in order, without gaps; the last is <see cref="IntervalKind.Over"/> and has no end.</summary>

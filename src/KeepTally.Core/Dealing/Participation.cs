@@ -21,7 +21,12 @@ public static class Participation
 [Flags]
 public enum Restrictions
 {
+    /// <summary>Nothing is forbidden.</summary>
     None = 0,
+
+    /// <summary>No drill that loads the throwing arm.</summary>
     NoThrowing = 1,
+
+    /// <summary>No drill with contact.</summary>
     NoContact = 2,
 }

@@ -17,15 +17,19 @@ public sealed class EventLog
     /// <summary>For each event in order, whether it stands: what a fold asks of every event.</summary>
     private readonly List<bool> _stands = [];
 
+    /// <summary>Every event in its order, those undone too.</summary>
     public IReadOnlyList<RunEvent> Events => _events;
 
+    /// <summary>How many events there are.</summary>
     public int Count => _events.Count;
 
     /// <summary>The time of the last event, or 0.</summary>
     public long LastAt => _events.Count == 0 ? 0 : _events[^1].At;
 
+    /// <summary>Whether an event with this id is here, undone or not.</summary>
     public bool Holds(EventId id) => _byId.ContainsKey(id);
 
+    /// <summary>The event with an id, undone or not; null where there is none.</summary>
     public RunEvent? Find(EventId id) => _byId.GetValueOrDefault(id);
 
     /// <summary>The highest number a device has given so far, or 0.</summary>

@@ -6,6 +6,7 @@ namespace KeepTally.Core.Events;
 /// <summary>Writes one event as the one line that <see cref="EventReader"/> reads.</summary>
 public static class EventWriter
 {
+    /// <summary>The line of an event, without a line break.</summary>
     public static string Write(RunEvent runEvent) =>
         JsonLine.Write(json =>
         {

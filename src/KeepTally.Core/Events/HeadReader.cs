@@ -8,8 +8,10 @@ namespace KeepTally.Core.Events;
 /// <summary>Reads and writes the head of a log, <c>keep-tally/log@1</c>. Source: docs/formats.md, section 2.</summary>
 public static class HeadReader
 {
+    /// <summary>The name and version of the format.</summary>
     public const string Format = "keep-tally/log@1";
 
+    /// <summary>The head of a log, or every fault in it.</summary>
     public static Result<LogHead> Read(string json)
     {
         var faults = new List<Fault>();
@@ -18,6 +20,7 @@ public static class HeadReader
         return head is not null && faults.Count == 0 ? Result<LogHead>.Ok(head) : Result<LogHead>.Fail(faults);
     }
 
+    /// <summary>The line of a head, without a line break.</summary>
     public static string Write(LogHead head) =>
         JsonLine.Write(json =>
         {

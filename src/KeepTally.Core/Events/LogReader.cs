@@ -5,6 +5,7 @@ namespace KeepTally.Core.Events;
 /// <summary>Reads a whole log, JSON Lines. Faults name their line, counted from 1. Source: docs/formats.md, section 2.</summary>
 public static class LogReader
 {
+    /// <summary>The whole log, or every fault in it.</summary>
     public static Result<RunLog> Read(string text)
     {
         var faults = new List<Fault>();

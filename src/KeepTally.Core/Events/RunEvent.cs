@@ -7,14 +7,19 @@ namespace KeepTally.Core.Events;
 /// <param name="At">Whole milliseconds from the run's origin.</param>
 public abstract record RunEvent(EventId Id, long At)
 {
+    /// <summary>The clock begins to run.</summary>
     public sealed record Start(EventId Id, long At) : RunEvent(Id, At);
 
+    /// <summary>The clock stands until it is resumed.</summary>
     public sealed record Pause(EventId Id, long At) : RunEvent(Id, At);
 
+    /// <summary>The clock goes on.</summary>
     public sealed record Resume(EventId Id, long At) : RunEvent(Id, At);
 
+    /// <summary>The sheet is closed.</summary>
     public sealed record End(EventId Id, long At) : RunEvent(Id, At);
 
+    /// <summary>A tap on the pad: whom, what, where it went, what else it says, and the number it carries; each may be left out.</summary>
     public sealed record Tap(
         EventId Id,
         long At,
@@ -25,8 +30,10 @@ public abstract record RunEvent(EventId Id, long At)
         double? Value
     ) : RunEvent(Id, At);
 
+    /// <summary>The turn passes to <paramref name="Unit"/>, or to the next that is not done.</summary>
     public sealed record Turn(EventId Id, long At, string? Unit) : RunEvent(Id, At);
 
+    /// <summary>Places move on; who won, lost or did it where a move asks for it.</summary>
     public sealed record Rotate(EventId Id, long At, string? Winner, string? Loser, string? Actor) : RunEvent(Id, At);
 
     /// <summary><paramref name="Of"/> counts as never said.</summary>
@@ -35,8 +42,10 @@ public abstract record RunEvent(EventId Id, long At)
     /// <summary>A teaching stop: the clock stands until it is resumed.</summary>
     public sealed record Freeze(EventId Id, long At, string Reason) : RunEvent(Id, At);
 
+    /// <summary>Something written down, about <paramref name="Unit"/> or about the whole.</summary>
     public sealed record Note(EventId Id, long At, string Text, string? Unit) : RunEvent(Id, At);
 
+    /// <summary><paramref name="Out"/> leaves, <paramref name="In"/> joins; two who are both on change places.</summary>
     public sealed record Substitution(EventId Id, long At, string? Out, string? In) : RunEvent(Id, At);
 }
 

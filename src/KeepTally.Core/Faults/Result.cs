@@ -8,11 +8,13 @@ public sealed class Result<T>
 {
     private Result(T? value, IReadOnlyList<Fault> faults) => (Value, Faults) = (value, faults);
 
+    /// <summary>The whole value, or null where there are faults.</summary>
     public T? Value { get; }
 
     /// <summary>Every fault found, in the order of the text; empty when the text was read.</summary>
     public IReadOnlyList<Fault> Faults { get; }
 
+    /// <summary>Whether there is a value.</summary>
     [MemberNotNullWhen(true, nameof(Value))]
     public bool IsOk => Value is not null;
 
@@ -28,9 +30,11 @@ public sealed class Result<T>
 /// <summary>Makes what came of reading, for rooms outside the core.</summary>
 public static class Result
 {
+    /// <summary>A value without a fault.</summary>
     public static Result<T> Ok<T>(T value)
         where T : class => Result<T>.Ok(value);
 
+    /// <summary>No value; at least one fault says why.</summary>
     public static Result<T> Fail<T>(IReadOnlyList<Fault> faults)
         where T : class => Result<T>.Fail(faults);
 }

@@ -19,6 +19,7 @@ public sealed class FloorState
     private readonly bool _groupsInTurn;
     private int _counted;
 
+    /// <summary>Everyone at the start: places filled as the format says.</summary>
     public FloorState(Stage stage, IReadOnlyList<Unit> units)
     {
         _stage = stage;
@@ -60,6 +61,7 @@ public sealed class FloorState
     /// <summary>The same floor, that goes its own way from here.</summary>
     internal FloorState Copy() => new(this);
 
+    /// <summary>Who stands where now.</summary>
     public Placement Now { get; private set; }
 
     /// <summary>How everyone stood before the last rotation; the same as <see cref="Now"/> before the first.</summary>

@@ -11,6 +11,7 @@ namespace KeepTally.Core.Formats;
 /// </summary>
 public static class BookReader
 {
+    /// <summary>The name and version of the format.</summary>
     public const string Format = "keep-tally/book@1";
 
     /// <summary>Every card with its own text; or every fault of every card, each with the card's place in the book.</summary>

@@ -9,6 +9,7 @@ namespace KeepTally.Core.Formats;
 /// <summary>Reads <c>keep-tally/drill@1</c>. Source: docs/formats.md, section 1.</summary>
 public static class CardReader
 {
+    /// <summary>The name and version of the format.</summary>
     public const string Format = "keep-tally/drill@1";
 
     private static readonly IReadOnlyDictionary<string, string> NothingChosen = new Dictionary<string, string>();
@@ -85,59 +86,61 @@ public static class CardReader
             root.Find("stages")?.Wrong("the list is empty", "write at least one stage");
         }
 
-        return new DrillCard(
-            root.NeedText("id", "a short id such as \"gate-shots\""),
-            root.NeedText("name", "the name of the drill"),
-            root.TextOr("purpose", ""),
-            root.Texts("sports"),
-            root.Texts("skills"),
-            root.Find("intensity")?.Whole(1, 5) ?? 3,
-            ReadGroupSize(root),
-            root.Find("minutes")?.Number(0, 600) ?? 0,
-            root.Find("secondsPerRep")?.Number(0.1, 3600) ?? 6,
-            root.List("equipment", ReadEquipment),
-            root.Find("coaches")?.Whole(0, 50) ?? 0,
-            root.Texts("setUp"),
-            root.Texts("cues"),
-            root.Texts("faults"),
-            root.List("cautions", ReadCaution),
-            root.Texts("easier"),
-            root.Texts("harder"),
-            root.Find("variantOf")?.Text(),
-            ReadLoad(root),
-            options,
-            inForce,
-            stages,
-            root.Find("layout") is { } layout ? LayoutReader.Read(layout) : null
-        );
+        return new DrillCard
+        {
+            Id = root.NeedText("id", "a short id such as \"gate-shots\""),
+            Name = root.NeedText("name", "the name of the drill"),
+            Purpose = root.TextOr("purpose", ""),
+            Sports = root.Texts("sports"),
+            Skills = root.Texts("skills"),
+            Intensity = root.Find("intensity")?.Whole(1, 5) ?? 3,
+            Players = ReadGroupSize(root),
+            Minutes = root.Find("minutes")?.Number(0, 600) ?? 0,
+            SecondsPerRep = root.Find("secondsPerRep")?.Number(0.1, 3600) ?? 6,
+            Equipment = root.List("equipment", ReadEquipment),
+            Coaches = root.Find("coaches")?.Whole(0, 50) ?? 0,
+            SetUp = root.Texts("setUp"),
+            Cues = root.Texts("cues"),
+            Faults = root.Texts("faults"),
+            Cautions = root.List("cautions", ReadCaution),
+            Easier = root.Texts("easier"),
+            Harder = root.Texts("harder"),
+            VariantOf = root.Find("variantOf")?.Text(),
+            Load = ReadLoad(root),
+            Options = options,
+            Chosen = inForce,
+            Stages = stages,
+            Layout = root.Find("layout") is { } layout ? LayoutReader.Read(layout) : null,
+        };
     }
 
     private static DrillCard Unread { get; } =
-        new(
-            Id: "",
-            Name: "",
-            Purpose: "",
-            Sports: [],
-            Skills: [],
-            Intensity: 3,
-            Players: new(1, 1, 1),
-            Minutes: 0,
-            SecondsPerRep: 6,
-            Equipment: [],
-            Coaches: 0,
-            SetUp: [],
-            Cues: [],
-            Faults: [],
-            Cautions: [],
-            Easier: [],
-            Harder: [],
-            VariantOf: null,
-            Load: null,
-            Options: new Dictionary<string, HouseRule>(),
-            Chosen: NothingChosen,
-            Stages: [],
-            Layout: null
-        );
+        new DrillCard
+        {
+            Id = "",
+            Name = "",
+            Purpose = "",
+            Sports = [],
+            Skills = [],
+            Intensity = 3,
+            Players = new(1, 1, 1),
+            Minutes = 0,
+            SecondsPerRep = 6,
+            Equipment = [],
+            Coaches = 0,
+            SetUp = [],
+            Cues = [],
+            Faults = [],
+            Cautions = [],
+            Easier = [],
+            Harder = [],
+            VariantOf = null,
+            Load = null,
+            Options = new Dictionary<string, HouseRule>(),
+            Chosen = NothingChosen,
+            Stages = [],
+            Layout = null,
+        };
 
     private static GroupSize ReadGroupSize(JsonPlace root)
     {

@@ -9,9 +9,16 @@ public sealed record Resources(int? Balls, int? Courts, int? Coaches);
 /// <summary>What keeps the groups from being more.</summary>
 public enum GroupBound
 {
+    /// <summary>There are no more players for another group.</summary>
     Players,
+
+    /// <summary>There are no more balls.</summary>
     Balls,
+
+    /// <summary>There are no more courts.</summary>
     Courts,
+
+    /// <summary>There are no more coaches.</summary>
     Coaches,
 }
 

@@ -5,6 +5,8 @@ public enum SplitWay
 {
     /// <summary>In turn, as listed.</summary>
     Listed,
+
+    /// <summary>By chance, the same for the same seed.</summary>
     Shuffle,
 
     /// <summary>By a chosen result, in snake order.</summary>
@@ -25,10 +27,13 @@ public sealed record SplitPlayer(string Id, IReadOnlyList<string> Positions, dou
 /// <summary>Two players, in no order.</summary>
 public readonly record struct Pair
 {
+    /// <summary>The pair of two players, in either order.</summary>
     public Pair(string one, string other) => (One, Other) = string.CompareOrdinal(one, other) <= 0 ? (one, other) : (other, one);
 
+    /// <summary>The player whose id comes first.</summary>
     public string One { get; }
 
+    /// <summary>The other player.</summary>
     public string Other { get; }
 }
 
@@ -45,6 +50,7 @@ public sealed record SplitRequest(
     IReadOnlyDictionary<Pair, int> Met
 )
 {
+    /// <summary>A request without pairs and without a past.</summary>
     public static SplitRequest Of(SplitWay way, int groups, int seed = 1) =>
         new(way, groups, seed, new HashSet<Pair>(), new HashSet<Pair>(), new Dictionary<Pair, int>());
 }

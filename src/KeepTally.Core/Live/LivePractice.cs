@@ -13,6 +13,7 @@ public sealed class LivePractice(string device, IReadOnlyList<LiveRun> runs)
     private readonly Dictionary<string, Sheet> _sheets = runs.SelectMany(run => run.Sheets)
         .ToDictionary(each => each.Id, each => each.Sheet, StringComparer.Ordinal);
 
+    /// <summary>The drills of the practice, in order.</summary>
     public IReadOnlyList<LiveRun> Runs { get; } = runs;
 
     /// <summary>The first drill that was not ended; as many as there are drills once all are.</summary>
@@ -30,6 +31,7 @@ public sealed class LivePractice(string device, IReadOnlyList<LiveRun> runs)
         }
     }
 
+    /// <summary>The sheet with an id, or null.</summary>
     public Sheet? Find(string sheet) => _sheets.GetValueOrDefault(sheet);
 
     /// <summary>Takes in an event from anywhere; null where it stands, else why it cannot.</summary>
@@ -274,11 +276,22 @@ public readonly record struct SheetEvent(string Sheet, RunEvent Event);
 /// <summary>What a coach can say to a drill as a whole.</summary>
 public enum RunCommand
 {
+    /// <summary>The clock begins to run.</summary>
     Start,
+
+    /// <summary>The clock stands.</summary>
     Pause,
+
+    /// <summary>The clock goes on.</summary>
     Resume,
+
+    /// <summary>A teaching stop, for a reason.</summary>
     Freeze,
+
+    /// <summary>Places move on.</summary>
     Rotate,
+
+    /// <summary>The turn passes to the next.</summary>
     Turn,
 
     /// <summary>The drill is over; the next one is under way.</summary>

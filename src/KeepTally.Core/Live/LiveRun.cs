@@ -10,8 +10,10 @@ namespace KeepTally.Core.Live;
 /// </summary>
 public sealed class LiveRun(string name, IReadOnlyList<RunSheet> sheets)
 {
+    /// <summary>What the drill is called.</summary>
     public string Name { get; } = name;
 
+    /// <summary>Its sheets, in their order.</summary>
     public IReadOnlyList<RunSheet> Sheets { get; } = sheets;
 
     /// <summary>The sheet that keeps a circuit's clock, or null where the drill is no circuit.</summary>
@@ -30,8 +32,10 @@ public sealed class LiveRun(string name, IReadOnlyList<RunSheet> sheets)
     /// </summary>
     public Sheet Lead(long at) => Circuit?.Sheet ?? Sheets.FirstOrDefault(each => !each.Sheet.Score.IsDoneAt(at), Sheets[0]).Sheet;
 
+    /// <summary>Whether its clock was ever started.</summary>
     public bool IsStarted => Clocks.Any(sheet => sheet.Score.Clock.IsStarted);
 
+    /// <summary>Whether its clock stands since a pause.</summary>
     public bool IsPaused => Clocks.Any(sheet => sheet.Score.Clock.IsPaused);
 
     /// <summary>Every sheet is done by its own rules or by the clock. A circuit goes on until its clock is over.</summary>

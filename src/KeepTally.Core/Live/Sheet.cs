@@ -41,16 +41,22 @@ public sealed class Sheet
         return sheet.IsOk ? Result<Sheet>.Ok(new Sheet(card, head, sheet.Value)) : Result<Sheet>.Fail(sheet.Faults);
     }
 
+    /// <summary>The card it is kept by.</summary>
     public DrillCard Card => _card;
 
+    /// <summary>The head of its log.</summary>
     public LogHead Head { get; }
 
+    /// <summary>The stage it is kept by.</summary>
     public Stage Stage { get; }
 
+    /// <summary>Its events.</summary>
     public EventLog Log { get; } = new();
 
+    /// <summary>The score, folded from the events so far.</summary>
     public Score Score => Now.Score;
 
+    /// <summary>Who stands where, folded from the events so far.</summary>
     public FloorState Floor => Now.Floor;
 
     /// <summary>Grows with every change to what is folded: as long as it is the same, everything but the clock is.</summary>

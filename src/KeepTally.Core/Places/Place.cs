@@ -12,6 +12,7 @@ public sealed record Place(string Id, PlaceKind Kind, int Size, string? Role, bo
     public string Name => Role ?? Id;
 }
 
+/// <summary>How a place takes players in.</summary>
 public enum PlaceKind
 {
     /// <summary>Holds so many players.</summary>
@@ -24,12 +25,22 @@ public enum PlaceKind
 /// <summary>Who goes from where to where when the places move on.</summary>
 public sealed record Move(string From, string To, MoveWho Who);
 
+/// <summary>Whom a move moves.</summary>
 public enum MoveWho
 {
+    /// <summary>Everyone who stands there.</summary>
     All,
+
+    /// <summary>Who stands first.</summary>
     First,
+
+    /// <summary>Who has won.</summary>
     Winner,
+
+    /// <summary>Who has lost.</summary>
     Loser,
+
+    /// <summary>Who was tapped.</summary>
     Actor,
 }
 
@@ -37,13 +48,27 @@ public enum MoveWho
 /// <param name="TurnRound">After so many rotations the moves go the other way, after so many more as before; null where they never turn.</param>
 public sealed record RotateOn(RotateTrigger On, int Every, int? TurnRound = null);
 
+/// <summary>What makes places move on.</summary>
 public enum RotateTrigger
 {
+    /// <summary>The end of a round of work.</summary>
     Round,
+
+    /// <summary>The turn has passed.</summary>
     Turn,
+
+    /// <summary>A counted tap.</summary>
     Tap,
+
+    /// <summary>An attempt that came off.</summary>
     Success,
+
+    /// <summary>An attempt that did not.</summary>
     Failure,
+
+    /// <summary>An attempt.</summary>
     Attempts,
+
+    /// <summary>The coach alone.</summary>
     Manual,
 }

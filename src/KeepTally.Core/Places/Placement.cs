@@ -13,11 +13,13 @@ public sealed class Placement
         Waiting = waiting;
     }
 
+    /// <summary>The places, in listed order.</summary>
     public IReadOnlyList<Place> Places => _places;
 
     /// <summary>Players for whom no place has room.</summary>
     public IReadOnlyList<string> Waiting { get; }
 
+    /// <summary>The players at a place, by id; the head of a line first.</summary>
     public IReadOnlyList<string> At(string place) => _standing[place];
 
     /// <summary>The place a player stands at, or null.</summary>

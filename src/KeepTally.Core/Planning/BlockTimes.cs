@@ -12,6 +12,7 @@ public readonly record struct BlockTime(double ChangeFrom, double Start, double 
 /// <summary>The arithmetic of a timing sheet.</summary>
 public static class BlockTimes
 {
+    /// <summary>When each block begins and ends, one after the other.</summary>
     public static IReadOnlyList<BlockTime> Of(IReadOnlyList<BlockSpan> blocks)
     {
         var at = 0.0;

@@ -31,10 +31,13 @@ public readonly record struct EventResult(
     internal static EventResult Turned(bool passed) => new(EventResultKind.Taken, -1, null, null, null, passed);
 }
 
+/// <summary>What became of an event.</summary>
 public enum EventResultKind
 {
     /// <summary>Not a tap; it did what it does.</summary>
     Taken,
+
+    /// <summary>A tap that counted.</summary>
     Counted,
 
     /// <summary>Kept, and counted as late; nothing else.</summary>

@@ -6,6 +6,7 @@ namespace KeepTally.Core.Scoring;
 /// <summary>Writes a report as the JSON object of docs/formats.md, section 2.</summary>
 public static class ReplayWriter
 {
+    /// <summary>The report as one line of JSON.</summary>
     public static string Write(ScoreReport report) =>
         JsonLine.Write(json =>
         {

@@ -34,8 +34,10 @@ public sealed class Roster
     /// <summary>Everyone on the sheet, unit by unit.</summary>
     public IEnumerable<string> Everyone => _units.SelectMany(unit => unit.Players);
 
+    /// <summary>How many players are on the sheet.</summary>
     public int Count => _units.Sum(unit => unit.Players.Count);
 
+    /// <summary>Whether a player is on the sheet.</summary>
     public bool Has(string player) => UnitOf(player) is not null;
 
     /// <summary>The unit a player is in now, or null.</summary>

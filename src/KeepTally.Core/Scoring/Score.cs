@@ -86,6 +86,7 @@ public sealed class Score
         return faults.Count == 0 ? Result<Score>.Ok(new Score(card, head)) : Result<Score>.Fail(faults);
     }
 
+    /// <summary>The stage it is kept by.</summary>
     public Stage Stage => _stage;
 
     /// <summary>Who is on the sheet now, unit by unit.</summary>

@@ -18,38 +18,78 @@ public sealed record ScoreReport(
     IReadOnlyList<FreezeReport> Freezes
 );
 
-/// <param name="Reach">The distance of the furthest rung cleared, or null.</param>
-/// <param name="Place">The place taken by leaving, or null.</param>
-/// <param name="Asked">The zone asked next, or null.</param>
-/// <param name="Zones">Asked zone, where it went, how many.</param>
-/// <param name="Off">The unit has gone off the sheet; what it scored stands.</param>
-/// <param name="Window">The open window of a ladder, attempt by attempt; empty without one.</param>
-public sealed record UnitReport(
-    string Id,
-    double Points,
-    int Attempts,
-    int Successes,
-    int Streak,
-    int BestStreak,
-    int Outs,
-    int Voids,
-    int Late,
-    int Rung,
-    int Lap,
-    int Cleared,
-    double? Reach,
-    int? Place,
-    string? Asked,
-    bool Done,
-    long Running,
-    IReadOnlyList<KeyValuePair<string, IReadOnlyList<KeyValuePair<string, int>>>> Zones,
-    IReadOnlyList<KeyValuePair<string, int>> Counts,
-    IReadOnlyList<TagReport> Tags,
-    ReadingsReport Readings,
-    WindowReport Window,
-    bool Off
-)
+/// <summary>How one unit of a sheet stands at a moment.</summary>
+public sealed record UnitReport
 {
+    /// <summary>The id of the unit.</summary>
+    public required string Id { get; init; }
+
+    /// <summary>Its points; they may be below nought.</summary>
+    public required double Points { get; init; }
+
+    /// <summary>Its attempts.</summary>
+    public required int Attempts { get; init; }
+
+    /// <summary>Its attempts that came off.</summary>
+    public required int Successes { get; init; }
+
+    /// <summary>Its run of successes.</summary>
+    public required int Streak { get; init; }
+
+    /// <summary>The longest run of successes.</summary>
+    public required int BestStreak { get; init; }
+
+    /// <summary>Its outs.</summary>
+    public required int Outs { get; init; }
+
+    /// <summary>Its taps that counted for nothing.</summary>
+    public required int Voids { get; init; }
+
+    /// <summary>Its taps that came too late.</summary>
+    public required int Late { get; init; }
+
+    /// <summary>The rung of the ladder it is at, from 0.</summary>
+    public required int Rung { get; init; }
+
+    /// <summary>The lap of the ladder it is in, from 0.</summary>
+    public required int Lap { get; init; }
+
+    /// <summary>Rungs cleared in all.</summary>
+    public required int Cleared { get; init; }
+
+    /// <summary>The distance of the furthest rung cleared, or null.</summary>
+    public required double? Reach { get; init; }
+
+    /// <summary>The place taken by leaving, or null.</summary>
+    public required int? Place { get; init; }
+
+    /// <summary>The zone asked next, or null.</summary>
+    public required string? Asked { get; init; }
+
+    /// <summary>Whether it has done all there is to do.</summary>
+    public required bool Done { get; init; }
+
+    /// <summary>Milliseconds of its own running time.</summary>
+    public required long Running { get; init; }
+
+    /// <summary>Asked zone, where it went, how many.</summary>
+    public required IReadOnlyList<KeyValuePair<string, IReadOnlyList<KeyValuePair<string, int>>>> Zones { get; init; }
+
+    /// <summary>How many counted taps of each outcome.</summary>
+    public required IReadOnlyList<KeyValuePair<string, int>> Counts { get; init; }
+
+    /// <summary>How many counted taps carried each value of each tag.</summary>
+    public required IReadOnlyList<TagReport> Tags { get; init; }
+
+    /// <summary>The numbers that its taps carried.</summary>
+    public required ReadingsReport Readings { get; init; }
+
+    /// <summary>The open window of a ladder, attempt by attempt; empty without one.</summary>
+    public required WindowReport Window { get; init; }
+
+    /// <summary>The unit has gone off the sheet; what it scored stands.</summary>
+    public required bool Off { get; init; }
+
     /// <summary>Successes of attempts; null with no attempts.</summary>
     public double? Accuracy => Figures.Accuracy;
 
@@ -57,18 +97,37 @@ public sealed record UnitReport(
     public double? Value(MeasureKind by) => by.Value(Figures);
 
     internal Figures Figures =>
-        new(Points, Attempts, Successes, BestStreak, Cleared, Running, Outs, Place, Readings.Best, Readings.Mean, Late, Voids);
+        new()
+        {
+            Points = Points,
+            Attempts = Attempts,
+            Successes = Successes,
+            BestStreak = BestStreak,
+            Cleared = Cleared,
+            Running = Running,
+            Outs = Outs,
+            Place = Place,
+            ReadingBest = Readings.Best,
+            ReadingMean = Readings.Mean,
+            Late = Late,
+            Voids = Voids,
+        };
 }
 
 /// <summary>A kind of tag: for each value that was said, how many counted taps of each outcome carried it.</summary>
 public sealed record TagReport(string Tag, IReadOnlyList<KeyValuePair<string, IReadOnlyList<KeyValuePair<string, int>>>> Values);
 
+/// <summary>The numbers that taps of a unit carried: how many, the best, the mean and the last; null where there are none.</summary>
 public sealed record ReadingsReport(int Count, double? Best, double? Mean, double? Last);
 
+/// <summary>The open window of a ladder.</summary>
 /// <param name="Made">Successes in the window, or in a row.</param>
 /// <param name="Taken">Attempts in the window.</param>
 /// <param name="Hits">The first attempts of the window, at most sixty-four.</param>
 public sealed record WindowReport(int Made, int Taken, IReadOnlyList<bool> Hits);
 
+/// <summary>Teaching stops for one reason.</summary>
+/// <param name="Reason">Why the clock was stopped.</param>
+/// <param name="Count">How often.</param>
 /// <param name="Stood">Milliseconds by the wall clock.</param>
 public sealed record FreezeReport(string Reason, int Count, long Stood);

@@ -15,35 +15,36 @@ internal static class UnitReporter
     internal static UnitReport Report(Stage stage, UnitTally unit, long running, bool done)
     {
         var climb = unit.StateOf<Climb>() ?? NoClimb;
-        return new(
-            unit.Unit.Id,
-            unit.Points,
-            unit.Attempts,
-            unit.Successes,
-            unit.Streak,
-            unit.BestStreak,
-            unit.Outs,
-            unit.Voids,
-            unit.Late,
-            climb.Rung,
-            climb.Lap,
-            unit.Cleared,
-            Reach(stage, climb),
-            unit.Place,
-            Asked(stage, unit, done),
-            done,
-            running,
-            Zones(stage, unit),
-            Counts(stage, unit),
-            [.. stage.Tags.Select((kind, index) => TagOf(stage, kind, unit.StateOf<TagState>()!.Counts[index]))],
-            ReadingsOf(stage, unit),
-            new WindowReport(
+        return new UnitReport
+        {
+            Id = unit.Unit.Id,
+            Points = unit.Points,
+            Attempts = unit.Attempts,
+            Successes = unit.Successes,
+            Streak = unit.Streak,
+            BestStreak = unit.BestStreak,
+            Outs = unit.Outs,
+            Voids = unit.Voids,
+            Late = unit.Late,
+            Rung = climb.Rung,
+            Lap = climb.Lap,
+            Cleared = unit.Cleared,
+            Reach = Reach(stage, climb),
+            Place = unit.Place,
+            Asked = Asked(stage, unit, done),
+            Done = done,
+            Running = running,
+            Zones = Zones(stage, unit),
+            Counts = Counts(stage, unit),
+            Tags = [.. stage.Tags.Select((kind, index) => TagOf(stage, kind, unit.StateOf<TagState>()!.Counts[index]))],
+            Readings = ReadingsOf(stage, unit),
+            Window = new WindowReport(
                 climb.Made,
                 climb.Taken,
                 [.. Enumerable.Range(0, Math.Min(64, climb.Taken)).Select(i => (climb.Hits >> i & 1) == 1)]
             ),
-            !unit.IsOn
-        );
+            Off = !unit.IsOn,
+        };
     }
 
     private static double? Reach(Stage stage, Climb climb) =>
@@ -114,25 +115,26 @@ internal static class UnitReporter
     internal static UnitSnapshot Snapshot(Stage stage, UnitTally unit, bool done)
     {
         var climb = unit.StateOf<Climb>() ?? NoClimb;
-        return new(
-            unit.Points,
-            unit.Attempts,
-            unit.Successes,
-            unit.Taps,
-            unit.Streak,
-            unit.BestStreak,
-            unit.Outs,
-            climb.Rung,
-            climb.Lap,
-            unit.Cleared,
-            climb.Made,
-            climb.Taken,
-            climb.Hits,
-            unit.StateOf<TargetState>()?.Answered ?? 0,
-            unit.Readings.Sum,
-            unit.Place,
-            Asked(stage, unit, done),
-            done
-        );
+        return new UnitSnapshot
+        {
+            Points = unit.Points,
+            Attempts = unit.Attempts,
+            Successes = unit.Successes,
+            Taps = unit.Taps,
+            Streak = unit.Streak,
+            BestStreak = unit.BestStreak,
+            Outs = unit.Outs,
+            Rung = climb.Rung,
+            Lap = climb.Lap,
+            Cleared = unit.Cleared,
+            Made = climb.Made,
+            Taken = climb.Taken,
+            Hits = climb.Hits,
+            Answered = unit.StateOf<TargetState>()?.Answered ?? 0,
+            Readings = unit.Readings.Sum,
+            Place = unit.Place,
+            Asked = Asked(stage, unit, done),
+            Done = done,
+        };
     }
 }

@@ -1,22 +1,44 @@
 namespace KeepTally.Core.Tallies;
 
 /// <summary>What a unit can be ranked by, as plain figures.</summary>
-/// <param name="Running">Milliseconds of the unit's own running time.</param>
-public readonly record struct Figures(
-    double Points,
-    int Attempts,
-    int Successes,
-    int BestStreak,
-    int Cleared,
-    long Running,
-    int Outs,
-    int? Place,
-    double? ReadingBest,
-    double? ReadingMean,
-    int Late,
-    int Voids
-)
+public readonly record struct Figures
 {
+    /// <summary>Its points; they may be below nought.</summary>
+    public required double Points { get; init; }
+
+    /// <summary>Its attempts.</summary>
+    public required int Attempts { get; init; }
+
+    /// <summary>Its attempts that came off.</summary>
+    public required int Successes { get; init; }
+
+    /// <summary>The longest run of successes.</summary>
+    public required int BestStreak { get; init; }
+
+    /// <summary>Rungs cleared in all.</summary>
+    public required int Cleared { get; init; }
+
+    /// <summary>Milliseconds of the unit's own running time.</summary>
+    public required long Running { get; init; }
+
+    /// <summary>Its outs.</summary>
+    public required int Outs { get; init; }
+
+    /// <summary>The place taken by leaving, from 1; null for who has not left.</summary>
+    public required int? Place { get; init; }
+
+    /// <summary>The best of the numbers its taps carried, or null.</summary>
+    public required double? ReadingBest { get; init; }
+
+    /// <summary>The mean of the numbers its taps carried, or null.</summary>
+    public required double? ReadingMean { get; init; }
+
+    /// <summary>Its taps that came too late.</summary>
+    public required int Late { get; init; }
+
+    /// <summary>Its taps that counted for nothing.</summary>
+    public required int Voids { get; init; }
+
     /// <summary>Successes of attempts; null with no attempts.</summary>
     public double? Accuracy => Attempts == 0 ? null : (double)Successes / Attempts;
 }

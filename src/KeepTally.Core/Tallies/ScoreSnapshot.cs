@@ -12,30 +12,59 @@ public sealed record ScoreSnapshot(
 );
 
 /// <summary>What of a unit's tally is told or shown: where two of them are equal, so is every word about the unit.</summary>
-/// <param name="Hits">The open window, one bit an attempt, the first lowest.</param>
-/// <param name="Answered">How many zones were asked and answered.</param>
-/// <param name="Readings">The sum of all numbers that taps carried.</param>
-/// <param name="Made">Successes in the open window of a ladder, or in a row.</param>
-/// <param name="Taken">Attempts in the open window.</param>
-/// <param name="Place">The place taken by leaving, or null.</param>
-/// <param name="Asked">The zone asked next, or null.</param>
-public readonly record struct UnitSnapshot(
-    double Points,
-    int Attempts,
-    int Successes,
-    int Taps,
-    int Streak,
-    int BestStreak,
-    int Outs,
-    int Rung,
-    int Lap,
-    int Cleared,
-    int Made,
-    int Taken,
-    ulong Hits,
-    int Answered,
-    double Readings,
-    int? Place,
-    string? Asked,
-    bool Done
-);
+public readonly record struct UnitSnapshot
+{
+    /// <summary>Its points; they may be below nought.</summary>
+    public required double Points { get; init; }
+
+    /// <summary>Its attempts.</summary>
+    public required int Attempts { get; init; }
+
+    /// <summary>Its attempts that came off.</summary>
+    public required int Successes { get; init; }
+
+    /// <summary>Its counted taps, neutral ones too.</summary>
+    public required int Taps { get; init; }
+
+    /// <summary>Its run of successes.</summary>
+    public required int Streak { get; init; }
+
+    /// <summary>The longest run of successes.</summary>
+    public required int BestStreak { get; init; }
+
+    /// <summary>Its outs.</summary>
+    public required int Outs { get; init; }
+
+    /// <summary>The rung of the ladder it is at, from 0.</summary>
+    public required int Rung { get; init; }
+
+    /// <summary>The lap of the ladder it is in, from 0.</summary>
+    public required int Lap { get; init; }
+
+    /// <summary>Rungs cleared in all.</summary>
+    public required int Cleared { get; init; }
+
+    /// <summary>Successes in the open window of a ladder, or in a row.</summary>
+    public required int Made { get; init; }
+
+    /// <summary>Attempts in the open window.</summary>
+    public required int Taken { get; init; }
+
+    /// <summary>The open window, one bit an attempt, the first lowest.</summary>
+    public required ulong Hits { get; init; }
+
+    /// <summary>How many zones were asked and answered.</summary>
+    public required int Answered { get; init; }
+
+    /// <summary>The sum of all numbers that taps carried.</summary>
+    public required double Readings { get; init; }
+
+    /// <summary>The place taken by leaving, or null.</summary>
+    public required int? Place { get; init; }
+
+    /// <summary>The zone asked next, or null.</summary>
+    public required string? Asked { get; init; }
+
+    /// <summary>Whether it has done all there is to do.</summary>
+    public required bool Done { get; init; }
+}

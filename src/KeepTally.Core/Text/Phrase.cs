@@ -63,6 +63,7 @@ public static class Phrase
     /// <summary>A count in words up to twelve, beyond that in figures.</summary>
     public static string Count(int number) => number is >= 0 and <= SpeltOut ? Numbers[number] : Figure(number);
 
+    /// <summary>"first", "second" … up to twelve, beyond that in figures.</summary>
     public static string Ordinal(int number) =>
         number is >= 0 and <= SpeltOut
             ? Ordinals[number]
@@ -79,11 +80,13 @@ public static class Phrase
                         }
                 );
 
+    /// <summary>A number in figures, with three decimals at most.</summary>
     public static string Figure(double number) => number.ToString("0.###", CultureInfo.InvariantCulture);
 
     /// <summary>"one make", "five makes".</summary>
     public static string Of(int number, string one) => $"{Count(number)} {Plural(number, one)}";
 
+    /// <summary>A word for one thing as the word for so many.</summary>
     public static string Plural(double number, string one) =>
         number == 1 ? one
         : one.EndsWith('s') || one.EndsWith("ch", StringComparison.Ordinal) || one == "go" ? one + "es"
@@ -124,9 +127,11 @@ public static class Phrase
     public static string InOrder(IReadOnlyList<string> parts) =>
         parts.Count < 2 ? string.Concat(parts) : $"{string.Join(", ", parts.Take(parts.Count - 1))}, then {parts[^1]}";
 
+    /// <summary>A text as a sentence: a capital first, a stop last; empty stays empty.</summary>
     public static string Sentence(string text) =>
         text.Length == 0 ? "" : Capital(text) + (text[^1] is '.' or '?' or '!' ? "" : ".");
 
+    /// <summary>The first letter as a capital.</summary>
     public static string Capital(string text) => text.Length == 0 ? "" : char.ToUpperInvariant(text[0]) + text[1..];
 
     /// <summary>An id as words: "long-left" is "long left".</summary>

@@ -56,6 +56,7 @@ public static class CardWords
             _ => "flat out",
         };
 
+    /// <summary>"One coach for each group".</summary>
     public static string Coaches(int coaches) =>
         coaches == 0 ? "Players run it themselves" : $"{Phrase.Capital(Phrase.Of(coaches, "coach"))} for each group";
 }

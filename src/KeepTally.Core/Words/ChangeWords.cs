@@ -6,6 +6,7 @@ namespace KeepTally.Core.Words;
 /// <summary>What changed from one form of a card to the next, in words, for its history.</summary>
 public static class ChangeWords
 {
+    /// <summary>Each change in one line; none where both say the same.</summary>
     public static IReadOnlyList<string> Between(DrillCard was, DrillCard now)
     {
         var changes = new List<string>();

@@ -15,6 +15,7 @@ namespace KeepTally.Core.Words;
 /// </summary>
 public static class TapWords
 {
+    /// <summary>Why a tap of this sheet did what it did; empty for one that does not stand.</summary>
     public static string Explain(Sheet sheet, RunEvent.Tap tap, ScoreSnapshot before, ScoreSnapshot after)
     {
         if (sheet.ResultOf(tap.Id) is not { } result)

@@ -8,20 +8,21 @@ internal static class UnitFigures
 {
     /// <param name="running">Milliseconds of the unit's own running time.</param>
     internal static Figures Of(Stage stage, UnitTally unit, long running) =>
-        new(
-            unit.Points,
-            unit.Attempts,
-            unit.Successes,
-            unit.BestStreak,
-            unit.Cleared,
-            running,
-            unit.Outs,
-            unit.Place,
-            unit.Readings.Count == 0 ? null : Best(stage, unit.Readings),
-            unit.Readings.Count == 0 ? null : unit.Readings.Mean,
-            unit.Late,
-            unit.Voids
-        );
+        new Figures
+        {
+            Points = unit.Points,
+            Attempts = unit.Attempts,
+            Successes = unit.Successes,
+            BestStreak = unit.BestStreak,
+            Cleared = unit.Cleared,
+            Running = running,
+            Outs = unit.Outs,
+            Place = unit.Place,
+            ReadingBest = unit.Readings.Count == 0 ? null : Best(stage, unit.Readings),
+            ReadingMean = unit.Readings.Count == 0 ? null : unit.Readings.Mean,
+            Late = unit.Late,
+            Voids = unit.Voids,
+        };
 
     /// <summary>The best reading follows the first measure that ranks by readings: low where it says low, else high.</summary>
     internal static double Best(Stage stage, Readings readings)
