@@ -1,3 +1,4 @@
+using KeepTally.Core.Faults;
 using KeepTally.Store;
 using KeepTally.Store.Database;
 using KeepTally.Store.Practices;
@@ -65,7 +66,7 @@ public sealed class Installation : IAsyncLifetime
     public async Task<IReadOnlyList<string>> BegunAsync()
     {
         var practice = await PracticeAsync();
-        Assert.Null(await WithAsync<PracticeStart, string?>(start => start.BeginAsync(practice)));
+        Assert.Null(await WithAsync<PracticeStart, Fault?>(start => start.BeginAsync(practice)));
         return await WithAsync<TallyDb, List<string>>(db =>
             db.Sheets.OrderBy(sheet => sheet.RunId).ThenBy(sheet => sheet.Order).Select(sheet => sheet.Id).ToListAsync()
         );

@@ -13,6 +13,14 @@ public sealed record Fault(string Path, string Problem, string Mend)
             Path = Path.Length == 0 || Path.StartsWith("line ", StringComparison.Ordinal) ? $"line {line}" : $"line {line}, {Path}",
         };
 
+    /// <summary>The place, ready to stand before what is wrong there; empty for the whole.</summary>
+    public string Place => Path.Length == 0 ? "" : $"{Path}: ";
+
+    /// <summary>What is wrong and what to do, as two sentences for the screen.</summary>
+    public string Told => $"{Sentence(Problem)} {Sentence(Mend)}";
+
+    private static string Sentence(string clause) => $"{char.ToUpperInvariant(clause[0])}{clause[1..].TrimEnd('.')}.";
+
     /// <summary>The fault on one line, ready to stand behind a file name.</summary>
-    public override string ToString() => Path.Length == 0 ? $"{Problem}; {Mend}" : $"{Path}: {Problem}; {Mend}";
+    public override string ToString() => $"{Place}{Problem}; {Mend}";
 }

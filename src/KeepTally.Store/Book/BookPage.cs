@@ -38,12 +38,7 @@ public sealed record BookPage(
     public bool IsNewest => Shown.Version == Versions[0].Version;
 }
 
-/// <summary>What came of saving a card: where it stands now, or why it could not be saved.</summary>
+/// <summary>A card that was saved, and where it stands now.</summary>
 /// <param name="NewVersion">The scoring changed, so that a new version was made.</param>
 /// <param name="Changed">Whether anything was different at all.</param>
-public sealed record SaveOutcome(string Id, int Version, bool NewVersion, bool Changed, IReadOnlyList<Fault> Faults)
-{
-    public bool IsSaved => Faults.Count == 0;
-
-    internal static SaveOutcome Failed(IReadOnlyList<Fault> faults) => new("", 0, false, false, faults);
-}
+public sealed record SavedCard(string Id, int Version, bool NewVersion, bool Changed);

@@ -19,7 +19,7 @@ public sealed class CardWriter(TallyDb db, TimeProvider clock)
     private static readonly string[] Reserved = ["edit", "import"];
 
     /// <param name="revision">The revision the edit began from; 0 for a card that must be new; null to take whatever stands.</param>
-    public async Task<SaveOutcome> SaveAsync(
+    public async Task<Result<SavedCard>> SaveAsync(
         string json,
         int? revision,
         string why = "",
@@ -29,12 +29,12 @@ public sealed class CardWriter(TallyDb db, TimeProvider clock)
         var read = CardReader.Read(json);
         if (!read.IsOk)
         {
-            return SaveOutcome.Failed(read.Faults);
+            return Result.Fail<SavedCard>(read.Faults);
         }
 
         await using var transaction = await db.Database.BeginTransactionAsync(cancellationToken);
         var outcome = await PutAsync(read.Value, BookReader.Tidy(json), revision, why, cancellationToken);
-        if (outcome.IsSaved)
+        if (outcome.IsOk)
         {
             await db.SaveChangesAsync(cancellationToken);
             await transaction.CommitAsync(cancellationToken);
@@ -44,19 +44,16 @@ public sealed class CardWriter(TallyDb db, TimeProvider clock)
     }
 
     /// <summary>Takes in a card or a whole book: all of it, or nothing and every fault.</summary>
-    public async Task<(IReadOnlyList<SaveOutcome> Cards, IReadOnlyList<Fault> Faults)> ImportAsync(
-        string json,
-        CancellationToken cancellationToken = default
-    )
+    public async Task<Result<IReadOnlyList<SavedCard>>> ImportAsync(string json, CancellationToken cancellationToken = default)
     {
         var read = BookReader.Read(json);
         if (!read.IsOk)
         {
-            return ([], read.Faults);
+            return Result.Fail<IReadOnlyList<SavedCard>>(read.Faults);
         }
 
         await using var transaction = await db.Database.BeginTransactionAsync(cancellationToken);
-        var outcomes = new List<SaveOutcome>();
+        var outcomes = new List<Result<SavedCard>>();
         foreach (var each in read.Value)
         {
             outcomes.Add(await PutAsync(each.Card, each.Json, null, "brought in from a file", cancellationToken));
@@ -66,12 +63,12 @@ public sealed class CardWriter(TallyDb db, TimeProvider clock)
         if (faults.Length > 0)
         {
             db.ChangeTracker.Clear();
-            return ([], faults);
+            return Result.Fail<IReadOnlyList<SavedCard>>(faults);
         }
 
         await db.SaveChangesAsync(cancellationToken);
         await transaction.CommitAsync(cancellationToken);
-        return (outcomes, []);
+        return Result.Ok<IReadOnlyList<SavedCard>>([.. outcomes.Select(outcome => outcome.Require())]);
     }
 
     /// <summary>Puts every shipped card into the book that was never there.</summary>
@@ -97,7 +94,7 @@ public sealed class CardWriter(TallyDb db, TimeProvider clock)
         return Enumerable.Range(1, taken.Count + 1).Select(n => n == 1 ? stem : $"{stem}-{n}").First(id => !taken.Contains(id));
     }
 
-    private async Task<SaveOutcome> PutAsync(
+    private async Task<Result<SavedCard>> PutAsync(
         DrillCard card,
         string json,
         int? revision,
@@ -107,44 +104,44 @@ public sealed class CardWriter(TallyDb db, TimeProvider clock)
     {
         if (Unfit(card.Id) is { } unfit)
         {
-            return SaveOutcome.Failed([unfit]);
+            return Result.Fail<SavedCard>(unfit);
         }
 
         var row = await db.Cards.Include(each => each.Versions).SingleOrDefaultAsync(each => each.Id == card.Id, cancellationToken);
         if (row is null)
         {
             Add(card, json, "Written down.", why);
-            return new SaveOutcome(card.Id, 1, false, true, []);
+            return Result.Ok(new SavedCard(card.Id, 1, false, true));
         }
 
         if (revision is 0)
         {
-            return SaveOutcome.Failed([
-                new Fault("id", $"a card \"{card.Id}\" is in the book already", "give this card another id"),
-            ]);
+            return Result.Fail<SavedCard>(
+                new Fault("id", $"a card \"{card.Id}\" is in the book already", "give this card another id")
+            );
         }
 
         if (revision is { } began && began != row.Revision)
         {
-            return SaveOutcome.Failed([
+            return Result.Fail<SavedCard>(
                 new Fault(
                     "",
                     "somebody saved this card while you were editing it",
                     "copy what you need, reload the page, and edit again"
-                ),
-            ]);
+                )
+            );
         }
 
         return Renew(row, card, json, why);
     }
 
-    private SaveOutcome Renew(Card row, DrillCard card, string json, string why)
+    private Result<SavedCard> Renew(Card row, DrillCard card, string json, string why)
     {
         var newest = row.Versions.MaxBy(version => version.Version)!;
         row.Archived = false;
         if (newest.Json == json)
         {
-            return new SaveOutcome(card.Id, newest.Version, false, false, []);
+            return Result.Ok(new SavedCard(card.Id, newest.Version, false, false));
         }
 
         // What no longer reads can have been scored in any way: the mended card is a new version.
@@ -171,7 +168,7 @@ public sealed class CardWriter(TallyDb db, TimeProvider clock)
 
         row.Revision++;
         Note(card.Id, version, changes.Count > 0 ? string.Join('\n', changes) : "Small things.", why);
-        return new SaveOutcome(card.Id, version, scoring, true, []);
+        return Result.Ok(new SavedCard(card.Id, version, scoring, true));
     }
 
     private void Add(DrillCard card, string json, string what, string why)

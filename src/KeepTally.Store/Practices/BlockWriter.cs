@@ -1,5 +1,6 @@
 using System.Text.Json;
 using KeepTally.Core.Dealing;
+using KeepTally.Core.Faults;
 using KeepTally.Core.Formats;
 using KeepTally.Store.Database;
 using KeepTally.Store.Tables;
@@ -31,8 +32,8 @@ public sealed class BlockWriter(TallyDb db, TimeProvider clock)
     /// Puts every stage of a card's newest version at the end of the sheet, the minutes shared out between them. A new
     /// practice is made for today where none is named.
     /// </summary>
-    /// <returns>The practice, or why the drill could not be put there, in words for the coach.</returns>
-    public async Task<(int? Practice, string? Hindrance)> AddAsync(DrillLine line, CancellationToken cancellationToken = default)
+    /// <returns>The practice, or why the drill could not be put there.</returns>
+    public async Task<Result<int>> AddAsync(DrillLine line, CancellationToken cancellationToken = default)
     {
         var version = await db
             .CardVersions.Where(card => card.CardId == line.Card)
@@ -40,25 +41,30 @@ public sealed class BlockWriter(TallyDb db, TimeProvider clock)
             .FirstOrDefaultAsync(cancellationToken);
         if (version is null)
         {
-            return (null, "There is no such card.");
+            return Result.Fail<int>(new Fault("card", "there is no such card", "choose another"));
         }
 
         var read = CardReader.Read(version.Json, line.Options);
         if (!read.IsOk)
         {
-            return (null, $"These house rules do not fit the card: {read.Faults[0]}.");
+            return Result.Fail<int>(
+                read.Faults[0] with
+                {
+                    Problem = $"the card does not read with these house rules ({read.Faults[0].Place}{read.Faults[0].Problem})",
+                }
+            );
         }
 
         var unfit = Enumerable.Range(0, read.Value.Stages.Count).Select(stage => StageDealer.Unfit(read.Value, stage));
         if (unfit.FirstOrDefault(fault => fault is not null) is { } why)
         {
-            return (null, $"This card cannot be run yet. {why}.");
+            return Result.Fail<int>(why with { Problem = $"this card cannot be run yet ({why.Place}{why.Problem})" });
         }
 
         var practice = await OpenOrNewAsync(line.Practice, cancellationToken);
         if (practice is null)
         {
-            return (null, NoSheet(line.Practice));
+            return Result.Fail<int>(NoSheet(line.Practice));
         }
 
         var order = NextOrder(practice);
@@ -80,7 +86,7 @@ public sealed class BlockWriter(TallyDb db, TimeProvider clock)
         }
 
         await db.SaveChangesAsync(cancellationToken);
-        return (practice.Id, null);
+        return Result.Ok(practice.Id);
     }
 
     /// <summary>Takes a block off; false where it is not there or its practice has begun.</summary>
@@ -98,9 +104,11 @@ public sealed class BlockWriter(TallyDb db, TimeProvider clock)
     internal async Task<Practice?> OpenOrNewAsync(int? practice, CancellationToken cancellationToken) =>
         practice is { } id ? await OpenSheetAsync(id, cancellationToken) : await NewAsync(null, cancellationToken);
 
-    /// <summary>Why there is no sheet to put anything on, in words for the coach.</summary>
-    internal static string NoSheet(int? practice) =>
-        practice is null ? "Write down the squad first." : "That practice has begun; its sheet stands.";
+    /// <summary>Why there is no sheet to put anything on.</summary>
+    internal static Fault NoSheet(int? practice) =>
+        practice is null
+            ? new Fault("team", "there is no team yet", "write down the squad first")
+            : new Fault("practice", "that practice has begun; its sheet stands", "choose another practice");
 
     internal static int NextOrder(Practice practice) =>
         practice.Blocks.Count == 0 ? 0 : practice.Blocks.Max(block => block.Order) + 1;

@@ -1,4 +1,5 @@
 using KeepTally.Core.Dealing;
+using KeepTally.Core.Faults;
 using KeepTally.Core.Formats;
 using KeepTally.Store.Database;
 using KeepTally.Store.Tables;
@@ -20,12 +21,14 @@ public sealed class CircuitWriter(TallyDb db, BlockWriter sheet)
             .SingleOrDefaultAsync(cancellationToken);
 
     /// <summary>Puts a circuit at the end of a practice's timing sheet; a new practice is made for today where none is named.</summary>
-    /// <returns>The practice, or why the circuit could not be put there, in words for the coach.</returns>
-    public async Task<(int? Practice, string? Hindrance)> AddAsync(CircuitLine line, CancellationToken cancellationToken = default)
+    /// <returns>The practice, or why the circuit could not be put there.</returns>
+    public async Task<Result<int>> AddAsync(CircuitLine line, CancellationToken cancellationToken = default)
     {
         if (line.Cards.Count is < FewestStations or > MostStations)
         {
-            return (null, $"A circuit has {FewestStations} to {MostStations} stations. Choose a drill for each.");
+            return Result.Fail<int>(
+                new Fault("stations", $"a circuit has {FewestStations} to {MostStations} stations", "choose a drill for each")
+            );
         }
 
         var stations = new List<Station>();
@@ -37,18 +40,31 @@ public sealed class CircuitWriter(TallyDb db, BlockWriter sheet)
                 .FirstOrDefaultAsync(cancellationToken);
             if (version is null)
             {
-                return (null, $"Station {order + 1}: there is no such card. Choose another.");
+                return Result.Fail<int>(
+                    new Fault($"stations[{order}]", $"station {order + 1}: there is no such card", "choose another")
+                );
             }
 
             var read = CardReader.Read(version.Json);
             if (!read.IsOk)
             {
-                return (null, $"Station {order + 1}, {version.Name}: the card no longer reads. {read.Faults[0]}.");
+                return Result.Fail<int>(
+                    read.Faults[0] with
+                    {
+                        Problem =
+                            $"station {order + 1}, {version.Name}: the card no longer reads ({read.Faults[0].Place}{read.Faults[0].Problem})",
+                    }
+                );
             }
 
             if (StageDealer.Unfit(read.Value, 0) is { } unfit)
             {
-                return (null, $"Station {order + 1}, {version.Name}, cannot be run yet. {unfit}.");
+                return Result.Fail<int>(
+                    unfit with
+                    {
+                        Problem = $"station {order + 1}, {version.Name}, cannot be run yet ({unfit.Place}{unfit.Problem})",
+                    }
+                );
             }
 
             stations.Add(new Station { Order = order, CardVersionId = version.Id });
@@ -57,7 +73,7 @@ public sealed class CircuitWriter(TallyDb db, BlockWriter sheet)
         var practice = await sheet.OpenOrNewAsync(line.Practice, cancellationToken);
         if (practice is null)
         {
-            return (null, BlockWriter.NoSheet(line.Practice));
+            return Result.Fail<int>(BlockWriter.NoSheet(line.Practice));
         }
 
         var circuit = new CircuitBlock
@@ -80,7 +96,7 @@ public sealed class CircuitWriter(TallyDb db, BlockWriter sheet)
             }
         );
         await db.SaveChangesAsync(cancellationToken);
-        return (practice.Id, null);
+        return Result.Ok(practice.Id);
     }
 }
 

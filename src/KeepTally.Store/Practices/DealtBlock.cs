@@ -1,5 +1,6 @@
 using KeepTally.Core.Cards;
 using KeepTally.Core.Dealing;
+using KeepTally.Core.Faults;
 using KeepTally.Core.Groups;
 using KeepTally.Store.Tables;
 
@@ -8,14 +9,14 @@ namespace KeepTally.Store.Practices;
 /// <summary>A block with the groups its players fall into, and the sheets they are dealt onto.</summary>
 /// <param name="Cards">Its card; in a circuit that of each station.</param>
 /// <param name="Groups">The groups, or null where none could be made.</param>
-/// <param name="Trouble">Why none could be made, in words for the coach; null where too few are left.</param>
+/// <param name="Trouble">Why none could be made; null where too few are left.</param>
 /// <param name="Bound">What keeps the groups from being more, where there are as many as can be.</param>
 public sealed record DealtBlock(
     Block Block,
     IReadOnlyList<DrillCard> Cards,
     DealtGroups? Groups,
     IReadOnlyList<PlannedSheet> Sheets,
-    string? Trouble,
+    Fault? Trouble,
     GroupBound? Bound
 )
 {

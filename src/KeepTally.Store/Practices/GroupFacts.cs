@@ -29,7 +29,7 @@ internal sealed class GroupFacts
     {
         _practice = practice;
         _players = players.ToDictionary(player => player.UnitId);
-        _limits = practice.Attendance.ToDictionary(each => $"p{each.PlayerId}", each => each.Limits);
+        _limits = practice.Attendance.ToDictionary(each => Player.UnitIdOf(each.PlayerId), each => each.Limits);
         _met = met;
         _levels = levels;
         _together = PairBook.Of(pairs, together: true);

@@ -46,7 +46,18 @@ public sealed class GroupPlan(SquadBook squad, PairBook pairs, PartnerMemory par
         var read = CardsOf(block);
         if (read.FirstOrDefault(card => !card.IsOk) is { } unreadable)
         {
-            return new DealtBlock(block, [], null, [], $"its card no longer reads ({unreadable.Faults[0]})", null);
+            var fault = unreadable.Faults[0];
+            return new DealtBlock(
+                block,
+                [],
+                null,
+                [],
+                fault with
+                {
+                    Problem = $"its card no longer reads ({fault.Place}{fault.Problem})",
+                },
+                null
+            );
         }
 
         DrillCard[] cards = [.. read.Select(card => card.Require())];
@@ -66,8 +77,7 @@ public sealed class GroupPlan(SquadBook squad, PairBook pairs, PartnerMemory par
             : StageDealer.Groups(stage, allowed, count, facts.Deal);
         if (!groups.IsOk)
         {
-            var fault = groups.Faults[0];
-            return new DealtBlock(block, cards, null, [], $"{fault.Problem}: {fault.Mend}", bound);
+            return new DealtBlock(block, cards, null, [], groups.Faults[0], bound);
         }
 
         var sheets = block.Circuit is { } way

@@ -1,5 +1,6 @@
 using System.Security.Cryptography;
 using KeepTally.Core.Events;
+using KeepTally.Core.Faults;
 using KeepTally.Store.Database;
 using KeepTally.Store.Tables;
 using Microsoft.EntityFrameworkCore;
@@ -9,17 +10,17 @@ namespace KeepTally.Store.Practices;
 /// <summary>Begins a practice: deals out every drill's sheets, so that the whole of it can be run without the network.</summary>
 public sealed class PracticeStart(TallyDb db, PracticeBook book, GroupPlan groups, TimeProvider clock)
 {
-    /// <summary>Begins the practice, or finds it begun. Null where it can be run, else why not, in words for the coach.</summary>
-    public async Task<string?> BeginAsync(int practiceId, CancellationToken cancellationToken = default)
+    /// <summary>Begins the practice, or finds it begun. Null where it can be run, else why not.</summary>
+    public async Task<Fault?> BeginAsync(int practiceId, CancellationToken cancellationToken = default)
     {
         if (await book.FindAsync(practiceId, cancellationToken) is not { } practice)
         {
-            return "There is no such practice.";
+            return new Fault("practice", "there is no such practice", "open one from Today");
         }
 
         if (practice.Blocks.Count == 0)
         {
-            return "The timing sheet is empty. Add a drill first.";
+            return new Fault("blocks", "the timing sheet is empty", "add a drill first");
         }
 
         if (practice.Blocks.Any(block => block.Run is not null))
@@ -31,15 +32,22 @@ public sealed class PracticeStart(TallyDb db, PracticeBook book, GroupPlan group
         if (plan.Here < 2)
         {
             return plan.Here == 0
-                ? "Nobody is here. Tap those who are."
-                : "One player alone cannot fill these drills. Tap those who are here.";
+                ? new Fault("attendance", "nobody is here", "tap those who are")
+                : new Fault("attendance", "one player alone cannot fill these drills", "tap those who are here");
         }
 
         if (plan.Blocks.FirstOrDefault(dealt => dealt.Sheets.Count == 0) is { } empty)
         {
             return empty.Trouble is { } trouble
-                ? $"{empty.Block.Title}: {trouble}."
-                : $"With today's limits fewer than two players are left for {empty.Block.Title}. Take it off the sheet, or lift a limit.";
+                ? trouble with
+                {
+                    Problem = $"{empty.Block.Title}: {trouble.Problem}",
+                }
+                : new Fault(
+                    "blocks",
+                    $"with today's limits fewer than two players are left for {empty.Block.Title}",
+                    "take it off the sheet, or lift a limit"
+                );
         }
 
         var origin = clock.GetUtcNow().ToUnixTimeMilliseconds();

@@ -1,3 +1,4 @@
+using KeepTally.Core.Faults;
 using KeepTally.Core.Groups;
 using KeepTally.Store.Database;
 using KeepTally.Store.Tables;
@@ -12,12 +13,12 @@ public sealed class PairBook(TallyDb db)
         db.KeptPairs.AsNoTracking().Where(pair => pair.TeamId == team).OrderBy(pair => pair.Id).ToListAsync(cancellationToken);
 
     /// <summary>Keeps two players of a team together or apart; a pair that is kept already is kept the new way.</summary>
-    /// <returns>Null where it was done, else why not, in words for the coach.</returns>
-    public async Task<string?> KeepAsync(int team, int one, int other, bool together, CancellationToken cancellationToken = default)
+    /// <returns>Null where it was done, else why not.</returns>
+    public async Task<Fault?> KeepAsync(int team, int one, int other, bool together, CancellationToken cancellationToken = default)
     {
         if (one == other)
         {
-            return "Choose two different players.";
+            return new Fault("other", "a pair is two players", "choose two different players");
         }
 
         if (
@@ -27,7 +28,7 @@ public sealed class PairBook(TallyDb db)
             ) != 2
         )
         {
-            return "Choose two players of this team.";
+            return new Fault("one", "they are not both in this team", "choose two players of this team");
         }
 
         var (low, high) = one < other ? (one, other) : (other, one);
@@ -54,5 +55,8 @@ public sealed class PairBook(TallyDb db)
 
     /// <summary>The pairs as a split asks for them, by unit ids.</summary>
     public static IReadOnlySet<Pair> Of(IEnumerable<KeptPair> pairs, bool together) =>
-        pairs.Where(pair => pair.Together == together).Select(pair => new Pair($"p{pair.OneId}", $"p{pair.OtherId}")).ToHashSet();
+        pairs
+            .Where(pair => pair.Together == together)
+            .Select(pair => new Pair(Player.UnitIdOf(pair.OneId), Player.UnitIdOf(pair.OtherId)))
+            .ToHashSet();
 }

@@ -24,7 +24,10 @@ public sealed class Player
     public bool Archived { get; set; }
 
     /// <summary>Who this player is in logs and cards.</summary>
-    public string UnitId => $"p{Id}";
+    public string UnitId => UnitIdOf(Id);
+
+    /// <summary>Who the player with an id is in logs and cards: the one place where such names are made.</summary>
+    public static string UnitIdOf(int id) => $"p{id}";
 }
 
 /// <summary>The hand a player throws or holds the stick with.</summary>

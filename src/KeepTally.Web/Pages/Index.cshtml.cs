@@ -136,7 +136,7 @@ public sealed class IndexModel(
 
     public async Task<IActionResult> OnPostStartAsync(int practice, CancellationToken cancellationToken)
     {
-        Hindrance = await start.BeginAsync(practice, cancellationToken);
+        Hindrance = (await start.BeginAsync(practice, cancellationToken))?.Told;
         if (Hindrance is null)
         {
             return RedirectToPage("/Run/Index", new { id = practice });

@@ -42,7 +42,7 @@ public sealed class CardWriterTests : IAsyncLifetime
     {
         await SaveAsync(Card, 0);
 
-        Assert.False((await SaveAsync(Card.Replace("\n", " "), 1)).Changed);
+        Assert.False((await SaveAsync(Card.Replace("\n", " "), 1)).Require().Changed);
         Assert.Single((await FindAsync("heron"))!.History);
     }
 
@@ -75,13 +75,10 @@ public sealed class CardWriterTests : IAsyncLifetime
         var book =
             $$"""{"format":"keep-tally/book@1","cards":[{{Card}},{{Card.Replace("\"heron\"", "\"broken\"").Replace("success", "sucess")}}]}""";
 
-        var (taken, faults) = await _home.WithAsync<
-            CardWriter,
-            (IReadOnlyList<SaveOutcome>, IReadOnlyList<KeepTally.Core.Faults.Fault>)
-        >(writer => writer.ImportAsync(book));
+        var taken = await _home.WithAsync<CardWriter, Result<IReadOnlyList<SavedCard>>>(writer => writer.ImportAsync(book));
 
-        Assert.Empty(taken);
-        Assert.Equal("cards[1].stages[0].outcomes[0].result", faults.Single().Path);
+        Assert.False(taken.IsOk);
+        Assert.Equal("cards[1].stages[0].outcomes[0].result", taken.Faults.Single().Path);
         Assert.Null(await FindAsync("heron"));
     }
 
@@ -90,14 +87,11 @@ public sealed class CardWriterTests : IAsyncLifetime
     {
         var book = await _home.WithAsync<DrillBook, string>(each => each.ExportAsync());
 
-        var (taken, faults) = await _home.WithAsync<
-            CardWriter,
-            (IReadOnlyList<SaveOutcome>, IReadOnlyList<KeepTally.Core.Faults.Fault>)
-        >(writer => writer.ImportAsync(book));
+        var taken = await _home.WithAsync<CardWriter, Result<IReadOnlyList<SavedCard>>>(writer => writer.ImportAsync(book));
 
-        Assert.Empty(faults);
-        Assert.Equal(ShippedCards.All.Count, taken.Count);
-        Assert.All(taken, each => Assert.False(each.Changed));
+        Assert.Empty(taken.Faults);
+        Assert.Equal(ShippedCards.All.Count, taken.Require().Count);
+        Assert.All(taken.Require(), each => Assert.False(each.Changed));
     }
 
     [Fact]
@@ -131,14 +125,13 @@ public sealed class CardWriterTests : IAsyncLifetime
     [Fact]
     public async Task Every_stage_of_a_card_gets_its_line_and_the_house_rules_chosen_are_the_ones_that_judge()
     {
-        var (practice, hindrance) = await AddAsync(
-            new DrillLine(null, "three-steps-crossing", 12, 1, new Dictionary<string, string>())
-        );
-        Assert.Null(hindrance);
+        var practice = (
+            await AddAsync(new DrillLine(null, "three-steps-crossing", 12, 1, new Dictionary<string, string>()))
+        ).Require();
         await AddAsync(new DrillLine(practice, "three-gates", 6, 2, new Dictionary<string, string> { ["stop"] = "none" }));
 
-        Assert.Null(await _home.WithAsync<PracticeStart, string?>(start => start.BeginAsync(practice!.Value)));
-        var record = await _home.WithAsync<RunStore, IReadOnlyList<StoredRun>>(each => each.OfAsync(practice!.Value));
+        Assert.Null(await _home.WithAsync<PracticeStart, Fault?>(start => start.BeginAsync(practice)));
+        var record = await _home.WithAsync<RunStore, IReadOnlyList<StoredRun>>(each => each.OfAsync(practice));
         var stages = record.Select(run => run.Sheets[0].Fold()).ToArray();
 
         Assert.Equal(
@@ -148,33 +141,28 @@ public sealed class CardWriterTests : IAsyncLifetime
         Assert.Equal("none", stages[3].Head.Options["stop"]);
         Assert.All(stages, live => Assert.NotEqual(0, live.Head.Seed));
         Assert.Equal(
-            "That practice has begun; its sheet stands.",
-            (await AddAsync(new DrillLine(practice, "three-gates", 6, 2, new Dictionary<string, string>()))).Hindrance
+            "that practice has begun; its sheet stands",
+            (await AddAsync(new DrillLine(practice, "three-gates", 6, 2, new Dictionary<string, string>()))).Faults[0].Problem
         );
     }
 
     [Fact]
     public async Task A_house_rule_that_is_not_the_cards_is_refused_in_words() =>
         Assert.Contains(
-            "house rules do not fit",
-            (
-                await AddAsync(new DrillLine(null, "three-gates", 6, 2, new Dictionary<string, string> { ["stop"] = "never" }))
-            ).Hindrance,
+            "does not read with these house rules",
+            (await AddAsync(new DrillLine(null, "three-gates", 6, 2, new Dictionary<string, string> { ["stop"] = "never" })))
+                .Faults[0]
+                .Problem,
             StringComparison.Ordinal
         );
 
-    private Task<(int? Practice, string? Hindrance)> AddAsync(DrillLine line) =>
-        _home.WithAsync<BlockWriter, (int?, string?)>(sheet => sheet.AddAsync(line));
+    private Task<Result<int>> AddAsync(DrillLine line) => _home.WithAsync<BlockWriter, Result<int>>(sheet => sheet.AddAsync(line));
 
-    private Task<SaveOutcome> SaveAsync(string json, int revision, string why = "") =>
-        _home.WithAsync<CardWriter, SaveOutcome>(writer => writer.SaveAsync(json, revision, why));
+    private Task<Result<SavedCard>> SaveAsync(string json, int revision, string why = "") =>
+        _home.WithAsync<CardWriter, Result<SavedCard>>(writer => writer.SaveAsync(json, revision, why));
 
     private Task<BookPage?> FindAsync(string id, int? version = null) =>
         _home.WithAsync<DrillBook, BookPage?>(book => book.FindAsync(id, version));
 
-    private static (int, bool) Told(SaveOutcome saved)
-    {
-        Assert.Empty(saved.Faults);
-        return (saved.Version, saved.NewVersion);
-    }
+    private static (int, bool) Told(Result<SavedCard> saved) => (saved.Require().Version, saved.Require().NewVersion);
 }

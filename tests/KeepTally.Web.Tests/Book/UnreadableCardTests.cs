@@ -1,3 +1,4 @@
+using KeepTally.Core.Faults;
 using KeepTally.Store.Book;
 using KeepTally.Store.Database;
 using KeepTally.Store.Practices;
@@ -77,10 +78,10 @@ public sealed class UnreadableCardTests : IAsyncLifetime
 
         await _home.Visit().OpenAsync("/");
         await _home.Visit().OpenAsync($"/groups/{practice}");
-        var hindrance = await _home.WithAsync<PracticeStart, string?>(start => start.BeginAsync(practice));
+        var hindrance = await _home.WithAsync<PracticeStart, Fault?>(start => start.BeginAsync(practice));
 
-        Assert.Contains("its card no longer reads", hindrance, StringComparison.Ordinal);
-        Assert.Contains(path, hindrance, StringComparison.Ordinal);
+        Assert.Contains("its card no longer reads", hindrance!.Told, StringComparison.Ordinal);
+        Assert.Contains(path, hindrance!.Told, StringComparison.Ordinal);
     }
 
     [Fact]

@@ -138,7 +138,7 @@ public sealed class EditorTests : IAsyncLifetime
             {"format":"keep-tally/drill@1","id":"heron","name":"Heron",
              "stages":[{"outcomes":[{"id":"make","label":"Make","points":{"ghost":1}}]}]}
             """;
-        await _home.WithAsync<CardWriter, SaveOutcome>(writer => writer.SaveAsync(Card, 0));
+        await _home.WithAsync<CardWriter, KeepTally.Core.Faults.Result<SavedCard>>(writer => writer.SaveAsync(Card, 0));
         var visitor = _home.Visit();
 
         using var tried = await visitor.PostAsync(

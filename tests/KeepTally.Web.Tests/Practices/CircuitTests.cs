@@ -1,6 +1,7 @@
 using KeepTally.Core.Circuits;
 using KeepTally.Core.Dealing;
 using KeepTally.Core.Events;
+using KeepTally.Core.Faults;
 using KeepTally.Core.Formats;
 using KeepTally.Store.Database;
 using KeepTally.Store.Events;
@@ -31,8 +32,8 @@ public sealed class CircuitTests : IAsyncLifetime
     private async Task<int> PutAsync(bool reverse = false, bool coachesMove = false, int groups = 4)
     {
         var line = new CircuitLine(_practice, Cards, 3.5, 30, groups, reverse, coachesMove);
-        var (practice, hindrance) = await _home.WithAsync<CircuitWriter, (int?, string?)>(sheet => sheet.AddAsync(line));
-        Assert.Equal((_practice, null), (practice, hindrance));
+        var added = await _home.WithAsync<CircuitWriter, Result<int>>(sheet => sheet.AddAsync(line));
+        Assert.Equal(_practice, added.Require());
         return await _home.WithAsync<TallyDb, int>(db =>
             db.Blocks.OrderBy(block => block.Order).Select(block => block.Id).LastAsync()
         );

@@ -1,6 +1,7 @@
 using AngleSharp.Html.Dom;
 using KeepTally.Core.Dealing;
 using KeepTally.Core.Events;
+using KeepTally.Core.Faults;
 using KeepTally.Core.Formats;
 using KeepTally.Store.Database;
 using KeepTally.Store.Events;
@@ -201,8 +202,8 @@ public sealed class GroupPageTests : IAsyncLifetime
             page.QuerySelector("main .says")!.TextContent,
             StringComparison.Ordinal
         );
-        var hindrance = await _home.WithAsync<PracticeStart, string?>(start => start.BeginAsync(_practice));
-        Assert.StartsWith("Minute trios: the kept pairs leave no way", hindrance, StringComparison.Ordinal);
+        var hindrance = await _home.WithAsync<PracticeStart, Fault?>(start => start.BeginAsync(_practice));
+        Assert.StartsWith("Minute trios: the kept pairs leave no way", hindrance!.Told, StringComparison.Ordinal);
     }
 
     [Fact]

@@ -1,6 +1,7 @@
 using AngleSharp.Html.Dom;
 using KeepTally.Core.Dealing;
 using KeepTally.Core.Events;
+using KeepTally.Core.Faults;
 using KeepTally.Core.Groups;
 using KeepTally.Store.Database;
 using KeepTally.Store.Practices;
@@ -96,9 +97,9 @@ public sealed class SquadTests : IAsyncLifetime
             await _home.WithAsync<PracticeBook, bool>(book => book.LimitAsync(practice, player, Restrictions.NoContact));
         }
 
-        var hindrance = await _home.WithAsync<PracticeStart, string?>(start => start.BeginAsync(practice));
+        var hindrance = await _home.WithAsync<PracticeStart, Fault?>(start => start.BeginAsync(practice));
 
-        Assert.Contains("Win it, score it", hindrance, StringComparison.Ordinal);
+        Assert.Contains("Win it, score it", hindrance!.Told, StringComparison.Ordinal);
         Assert.Empty(await HeadsAsync());
     }
 

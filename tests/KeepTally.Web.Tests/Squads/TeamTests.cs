@@ -1,3 +1,4 @@
+using KeepTally.Core.Faults;
 using KeepTally.Store.Database;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Squads;
@@ -60,8 +61,8 @@ public sealed class TeamTests : IAsyncLifetime
         Assert.Equal(8, today.QuerySelectorAll(".here-tile").Length);
         var practice = await _home.WithAsync<TallyDb, int>(db => db.Practices.MaxAsync(each => each.Id));
         var line = new DrillLine(practice, "clean-or-not", 8, 2, new Dictionary<string, string>());
-        Assert.Null((await _home.WithAsync<BlockWriter, (int?, string?)>(sheet => sheet.AddAsync(line))).Item2);
-        Assert.Null(await _home.WithAsync<PracticeStart, string?>(start => start.BeginAsync(practice)));
+        Assert.Null((await _home.WithAsync<BlockWriter, Result<int>>(sheet => sheet.AddAsync(line))).Faults.FirstOrDefault());
+        Assert.Null(await _home.WithAsync<PracticeStart, Fault?>(start => start.BeginAsync(practice)));
         var heads = await _home.WithAsync<TallyDb, List<string>>(db => db.Sheets.Select(sheet => sheet.HeadJson).ToListAsync());
         Assert.DoesNotContain(heads, head => head.Contains("Ada", StringComparison.Ordinal));
     }
@@ -77,8 +78,8 @@ public sealed class TeamTests : IAsyncLifetime
         );
 
         Assert.Equal(
-            "Choose two players of this team.",
-            await _home.WithAsync<PairBook, string?>(pairs => pairs.KeepAsync(1, ada, kerra, true))
+            "they are not both in this team",
+            (await _home.WithAsync<PairBook, Fault?>(pairs => pairs.KeepAsync(1, ada, kerra, true)))!.Problem
         );
     }
 }

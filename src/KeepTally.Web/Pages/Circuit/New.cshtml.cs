@@ -43,13 +43,13 @@ public sealed class NewModel(DrillBook book, BlockWriter sheet, CircuitWriter ci
     {
         if (ModelState.IsValid)
         {
-            var (practice, hindrance) = await circuits.AddAsync(Form.Line, cancellationToken);
-            if (practice is not null)
+            var added = await circuits.AddAsync(Form.Line, cancellationToken);
+            if (added.IsOk)
             {
-                return RedirectToPage("/Index", new { practice });
+                return RedirectToPage("/Index", new { practice = added.Value });
             }
 
-            Hindrance = hindrance;
+            Hindrance = added.Faults[0].Told;
         }
         else
         {

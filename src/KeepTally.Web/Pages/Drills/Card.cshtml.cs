@@ -50,16 +50,16 @@ public sealed class CardModel(DrillBook book, BlockWriter sheet, SquadBook squad
             return await LoadAsync(id, null, cancellationToken) ? Page() : NotFound();
         }
 
-        var (practice, hindrance) = await sheet.AddAsync(
+        var added = await sheet.AddAsync(
             new DrillLine(form.Practice, id, form.Minutes, form.Groups, form.Chosen),
             cancellationToken
         );
-        if (practice is { } there)
+        if (added.IsOk)
         {
-            return RedirectToPage("/Index", new { practice = there });
+            return RedirectToPage("/Index", new { practice = added.Value });
         }
 
-        Hindrance = hindrance;
+        Hindrance = added.Faults[0].Told;
         return await LoadAsync(id, null, cancellationToken) ? Page() : NotFound();
     }
 

@@ -152,9 +152,9 @@ public sealed class EditModel(DrillBook book, CardWriter writer) : PageModel
         }
 
         var saved = await writer.SaveAsync(Json, Revision, Why, cancellationToken);
-        if (saved.IsSaved)
+        if (saved.IsOk)
         {
-            return RedirectToPage("/Drills/Card", new { id = saved.Id });
+            return RedirectToPage("/Drills/Card", new { id = saved.Value.Id });
         }
 
         Faults = saved.Faults;

@@ -13,7 +13,7 @@ public sealed class ImportModel(CardWriter writer) : PageModel
 
     public IReadOnlyList<Fault> Faults { get; private set; } = [];
 
-    public IReadOnlyList<SaveOutcome> Taken { get; private set; } = [];
+    public IReadOnlyList<SavedCard> Taken { get; private set; } = [];
 
     public void OnGet() { }
 
@@ -44,6 +44,7 @@ public sealed class ImportModel(CardWriter writer) : PageModel
             return;
         }
 
-        (Taken, Faults) = await writer.ImportAsync(Text, cancellationToken);
+        var taken = await writer.ImportAsync(Text, cancellationToken);
+        (Taken, Faults) = (taken.Value ?? [], taken.Faults);
     }
 }

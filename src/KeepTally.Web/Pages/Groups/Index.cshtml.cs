@@ -113,7 +113,7 @@ public sealed class IndexModel(
             return NotFound();
         }
 
-        Hindrance = await pairs.KeepAsync(practice.TeamId, one, other, together, cancellationToken);
+        Hindrance = (await pairs.KeepAsync(practice.TeamId, one, other, together, cancellationToken))?.Told;
         return await AnswerAsync(id, cancellationToken);
     }
 
