@@ -16,6 +16,8 @@ namespace KeepTally.Web.Tests;
 /// <summary>An application with demo data in a folder of its own, at a fixed time, without a port.</summary>
 public sealed class Installation : IAsyncLifetime
 {
+    private const string Database = "tally.db";
+
     private readonly string _folder = Directory.CreateTempSubdirectory("keep-tally").FullName;
     private WebApplication? _app;
 
@@ -25,7 +27,27 @@ public sealed class Installation : IAsyncLifetime
 
     public async ValueTask InitializeAsync() => await StartAsync();
 
+    /// <summary>A folder as it is after the first start, made once and copied: the demo is the same every time.</summary>
+    private static readonly Lazy<Task<string>> Seeded = new(async () =>
+    {
+        var first = new Installation();
+        await first.StartInAsync();
+        await first.StopAsync();
+        AppDomain.CurrentDomain.ProcessExit += (_, _) => Directory.Delete(first._folder, recursive: true);
+        return first._folder;
+    });
+
     public async Task StartAsync()
+    {
+        if (!File.Exists(Path.Combine(_folder, Database)))
+        {
+            File.Copy(Path.Combine(await Seeded.Value, Database), Path.Combine(_folder, Database));
+        }
+
+        await StartInAsync();
+    }
+
+    private async Task StartInAsync()
     {
         Clock.SetLocalTimeZone(TimeZoneInfo.Utc);
         var folder = new DataFolder(_folder);
