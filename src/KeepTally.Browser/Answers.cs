@@ -9,7 +9,7 @@ namespace KeepTally.Browser;
 /// <summary>An event to keep and to send.</summary>
 internal sealed record EventLine(string Sheet, string Device, int N, string Line);
 
-/// <summary>Makes what came of something said.</summary>
+/// <summary>Writes what came of a command.</summary>
 internal static class Answers
 {
     internal static IReadOnlyList<EventLine> Events(IReadOnlyList<SheetEvent> appended)
@@ -25,7 +25,7 @@ internal static class Answers
     }
 
     /// <summary>
-    /// Lines of text: why nothing was said, or empty; what a tap did and why, or empty; then four lines an event: sheet,
+    /// Lines of text: why it was refused, or empty; what a tap did and why, or empty; then four lines an event: sheet,
     /// device, number, and its line of the log, which is JSON and need not be written as a text within another.
     /// </summary>
     internal static string Of(IReadOnlyList<SheetEvent> appended, string? refused, string why = "")

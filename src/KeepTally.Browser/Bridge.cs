@@ -150,13 +150,13 @@ internal static partial class Bridge
     internal static string Execute(string word, string reason, double now) =>
         Enum.TryParse<RunCommand>(word, ignoreCase: true, out var meant)
             ? Answers.Of(Practice.Execute(meant, (long)now, reason), null)
-            : Answers.Of([], $"\"{word}\" is not something that can be said here.");
+            : Answers.Of([], $"\"{word}\" is not a command.");
 
     [JSExport]
     internal static string Undo(string sheet, string device, int n, double now) =>
         Answers.Of(Practice.Undo(sheet, new EventId(device, n), (long)now), null);
 
-    /// <summary>Says that people come, go or change places, as JSON.</summary>
+    /// <summary>Changes the roster, by a change as JSON.</summary>
     [JSExport]
     internal static string ChangeRoster(string change, double now)
     {
@@ -173,7 +173,7 @@ internal static partial class Bridge
     internal static string Boards(double now) =>
         JsonSerializer.Serialize(BoardFace.Of(Practice, (long)now), ViewJson.Default.IReadOnlyListBoardView);
 
-    /// <summary>Says what the clock calls for by now, and hands over what has changed on the screen since the last look.</summary>
+    /// <summary>Appends what the clock calls for by now, and hands over what has changed on the screen since the last look.</summary>
     [JSExport]
     internal static string Look(double now)
     {

@@ -115,7 +115,7 @@ public sealed record BenchView(string Id, string Name, string Call, string Note)
 /// <param name="Detail">How the unit stands besides its score.</param>
 /// <param name="Gate">The open window of a ladder: <c>h</c> a hit, <c>m</c> a miss, <c>-</c> still to come.</param>
 /// <param name="Asked">The zone asked next, or empty.</param>
-/// <param name="Barred">What may not be said again now, each as <c>tag=value</c> on a line of its own.</param>
+/// <param name="Barred">What a tap may not carry again now, each as <c>tag=value</c> on a line of its own.</param>
 /// <param name="Waits">It is another's turn.</param>
 /// <param name="Ball">This side has the ball.</param>
 /// <param name="Withheld">Outcomes that are not this unit's to be tapped for now, each on a line of its own.</param>

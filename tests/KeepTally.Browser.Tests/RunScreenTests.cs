@@ -130,7 +130,7 @@ public sealed class RunScreenTests
     [Fact]
     public void What_cannot_be_said_is_said_to_be_so()
     {
-        Assert.Contains("not something that can be said", (string)Screen.Say("dance", 0)["refused"]!, StringComparison.Ordinal);
+        Assert.Contains("is not a command", (string)Screen.Say("dance", 0)["refused"]!, StringComparison.Ordinal);
         Assert.Contains("no sheet", (string)Screen.Tap("nowhere", "Ada Fenwick", "goal", 0)["refused"]!, StringComparison.Ordinal);
         Assert.NotEqual("", Screen.Hear("minute-trios-A", """{"device":"x","n":1,"at":0,"type":"tap","outcome":"own goal"}"""));
         Assert.NotEqual("", Bridge.Receive("minute-trios-A", "x", 9, "{"));

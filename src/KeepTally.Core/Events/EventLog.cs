@@ -35,7 +35,7 @@ public sealed class EventLog
     /// <summary>The highest number a device has given so far, or 0.</summary>
     public int LastNumberOf(string device) => _lastN.GetValueOrDefault(device);
 
-    /// <summary>Whether an event counts as never said: an undo that stands reaches it.</summary>
+    /// <summary>Whether an event counts as if it had never been: an undo that stands reaches it.</summary>
     public bool IsUndone(EventId id) => _undone.Contains(id);
 
     /// <summary>Whether the event at a position counts: it is not undone.</summary>

@@ -33,7 +33,7 @@ public static class EventReader
             return null;
         }
 
-        var type = place.Need("type", "what was said, such as \"tap\"")?.Text();
+        var type = place.Need("type", "the type of the event, such as \"tap\"")?.Text();
         var id = new EventId(
             ShortText(place, "device", LongestDevice) ?? "",
             place.Need("n", "the number of the event on its device")?.Whole(0, int.MaxValue) ?? 0
@@ -41,7 +41,7 @@ public static class EventReader
         var at = place.Need("at", "whole milliseconds from the run's origin")?.WholeLong(0, LatestAt) ?? 0;
         if (id.Device.Length == 0)
         {
-            place.NeedText("device", "which device said it");
+            place.NeedText("device", "which device made it");
         }
 
         switch (type)
@@ -106,7 +106,7 @@ public static class EventReader
                 place
                     .Find("type")
                     ?.Wrong(
-                        $"\"{type}\" is not something that can be said",
+                        $"\"{type}\" is no type of event",
                         "write one of start, pause, resume, end, tap, turn, rotate, undo, freeze, note, sub"
                     );
                 return null;
@@ -154,8 +154,9 @@ public static class EventReader
             return null;
         }
 
-        var said = tags.Properties().ToDictionary(tag => tag.Name, tag => Limited(tag.Value, LongestWord), StringComparer.Ordinal);
-        if (said.Count > MostTags || said.Keys.Any(tag => tag.Length > LongestWord))
+        var values = tags.Properties()
+            .ToDictionary(tag => tag.Name, tag => Limited(tag.Value, LongestWord), StringComparer.Ordinal);
+        if (values.Count > MostTags || values.Keys.Any(tag => tag.Length > LongestWord))
         {
             tags.Wrong(
                 "this is too much for one tap",
@@ -163,6 +164,6 @@ public static class EventReader
             );
         }
 
-        return said;
+        return values;
     }
 }

@@ -1,9 +1,9 @@
 namespace KeepTally.Core.Events;
 
 /// <summary>
-/// One thing said during a run. The kinds are a closed set. Source: docs/formats.md, section 2.
+/// Something that happened during a run. The kinds are a closed set. Source: docs/formats.md, section 2.
 /// </summary>
-/// <param name="Id">Given by the device that said it; the same id is the same event.</param>
+/// <param name="Id">Given by the device that made it; the same id is the same event.</param>
 /// <param name="At">Whole milliseconds from the run's origin.</param>
 public abstract record RunEvent(EventId Id, long At)
 {
@@ -36,7 +36,7 @@ public abstract record RunEvent(EventId Id, long At)
     /// <summary>Places move on; who won, lost or did it where a move asks for it.</summary>
     public sealed record Rotate(EventId Id, long At, string? Winner, string? Loser, string? Actor) : RunEvent(Id, At);
 
-    /// <summary><paramref name="Of"/> counts as never said.</summary>
+    /// <summary><paramref name="Of"/> counts as if it had never been.</summary>
     public sealed record Undo(EventId Id, long At, EventId Of) : RunEvent(Id, At);
 
     /// <summary>A teaching stop: the clock stands until it is resumed.</summary>
@@ -49,10 +49,10 @@ public abstract record RunEvent(EventId Id, long At)
     public sealed record Substitution(EventId Id, long At, string? Out, string? In) : RunEvent(Id, At);
 }
 
-/// <summary>Who said an event, and which of that device's events it is. Unique on a sheet.</summary>
+/// <summary>Which device made an event, and which of that device's events it is. Unique on a sheet.</summary>
 public readonly record struct EventId(string Device, int N)
 {
-    /// <summary>The device by which the application itself says what the clock calls for, so that all devices say it alike.</summary>
+    /// <summary>The device by which the application itself makes what the clock calls for, so that all devices make it alike.</summary>
     public const string ClockDevice = "clock";
 
     /// <summary>The device by which the clock of a circuit opens, stops and closes its stations.</summary>

@@ -7,7 +7,7 @@ namespace KeepTally.Core.Floor;
 
 /// <summary>
 /// Who stands where as a run goes on: the fold of the same events as the sheet over the places of the stage.
-/// Rotations that a tap calls for follow from the tap; those the clock or a coach calls for are said as events.
+/// Rotations that a tap calls for follow from the tap; those the clock or a coach calls for are events.
 /// </summary>
 public sealed class FloorState
 {

@@ -5,7 +5,7 @@ namespace KeepTally.Core.Live;
 
 /// <summary>
 /// A practice being run: its drills in order, each with its sheets. It turns what the coach does into events, gives
-/// them their ids and times, and takes in what other devices said. The drill under way follows from the events alone.
+/// them their ids and times, and takes in the events of other devices. The drill under way follows from the events alone.
 /// </summary>
 /// <param name="device">This device's own id; its events are numbered per sheet.</param>
 public sealed class LivePractice(string device, IReadOnlyList<LiveRun> runs)
@@ -43,7 +43,7 @@ public sealed class LivePractice(string device, IReadOnlyList<LiveRun> runs)
     /// <summary>The server refused an event: it is taken out, and nothing counts it any more.</summary>
     public void Retract(string sheet, RunEvent refused) => Find(sheet)?.Retract(refused);
 
-    /// <summary>Says on the sheets of the drill under way what the coach did to its clock.</summary>
+    /// <summary>Executes a command on the sheets of the drill under way.</summary>
     public IReadOnlyList<SheetEvent> Execute(RunCommand word, long now, string reason = "")
     {
         if (Current >= Runs.Count && word != RunCommand.Back)
@@ -141,7 +141,7 @@ public sealed class LivePractice(string device, IReadOnlyList<LiveRun> runs)
         return null;
     }
 
-    /// <summary>Says on every sheet it reaches that people come, go or change places; nothing where it reaches none.</summary>
+    /// <summary>Appends a change of the roster to every sheet it reaches; nothing where it reaches none.</summary>
     public IReadOnlyList<SheetEvent> ChangeRoster(RosterChange change, long now)
     {
         var appended = new List<SheetEvent>();
@@ -176,7 +176,7 @@ public sealed class LivePractice(string device, IReadOnlyList<LiveRun> runs)
             : Undo(sheet, live, of, now);
     }
 
-    /// <summary>One change of people is said on several sheets, by one device at one moment.</summary>
+    /// <summary>One change of the roster is on several sheets, by one device at one moment.</summary>
     private static EventId[] SameChange(Sheet live, RunEvent.Substitution substitution) =>
         [
             .. live
@@ -196,12 +196,12 @@ public sealed class LivePractice(string device, IReadOnlyList<LiveRun> runs)
             return [];
         }
 
-        var said = new RunEvent.Undo(NextId(live), Stamp(live, now), reached);
-        live.Add(said);
-        return [new SheetEvent(sheet, said)];
+        var undo = new RunEvent.Undo(NextId(live), Stamp(live, now), reached);
+        live.Add(undo);
+        return [new SheetEvent(sheet, undo)];
     }
 
-    /// <summary>Says what the clock calls for by now on every sheet of the drill under way.</summary>
+    /// <summary>Appends what the clock calls for by now to every sheet of the drill under way.</summary>
     public IReadOnlyList<SheetEvent> AppendDue(long now)
     {
         if (Current >= Runs.Count)
@@ -256,7 +256,7 @@ public sealed class LivePractice(string device, IReadOnlyList<LiveRun> runs)
     private static long Stamp(Sheet sheet, long now) =>
         sheet.Log.Count == 0 ? Math.Max(0, now) : Math.Max(now, sheet.Log.LastAt + 1);
 
-    /// <summary>One moment for what is said on several sheets at once, so that their clocks go together.</summary>
+    /// <summary>One moment for what is appended to several sheets at once, so that their clocks go together.</summary>
     private static long StampOfAll(IEnumerable<Sheet> sheets, long now) =>
         sheets.Select(sheet => Stamp(sheet, now)).DefaultIfEmpty(now).Max();
 }
@@ -270,7 +270,7 @@ public sealed record TapCommand(
     double? Value = null
 );
 
-/// <summary>An event and the sheet it was said on.</summary>
+/// <summary>An event and the sheet it is of.</summary>
 public readonly record struct SheetEvent(string Sheet, RunEvent Event);
 
 /// <summary>What a coach can say to a drill as a whole.</summary>

@@ -5,7 +5,7 @@ using KeepTally.Core.Events;
 namespace KeepTally.Core.Live;
 
 /// <summary>
-/// A drill being done live: its sheets, which share one clock. Clock words are said on every sheet alike. In a circuit one
+/// A drill being done live: its sheets, which share one clock. Commands to the clock reach every sheet alike. In a circuit one
 /// sheet keeps the clock and where each group is, and each stop has a sheet of its own, opened and closed by that clock.
 /// </summary>
 public sealed class LiveRun(string name, IReadOnlyList<RunSheet> sheets)
@@ -80,7 +80,7 @@ public sealed class LiveRun(string name, IReadOnlyList<RunSheet> sheets)
                     .Select(lane => lane.OrderBy(each => each.Stop!.Value.Round).ToArray()),
             ];
 
-    /// <summary>What the clock calls for by a moment and nobody has said yet, on every sheet.</summary>
+    /// <summary>What the clock calls for by a moment and is not in the log yet, on every sheet.</summary>
     public IEnumerable<SheetEvent> Due(long at) =>
         Sheets.SelectMany(each =>
             (each.Stop is { } stop ? DueAt(each.Sheet, stop, at) : [])

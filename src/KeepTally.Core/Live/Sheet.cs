@@ -204,7 +204,7 @@ public sealed class Sheet
     }
 
     /// <summary>
-    /// What the clock calls for by a moment and nobody has said yet: the end of a round of work passes the turn or moves
+    /// What the clock calls for by a moment and is not in the log yet: the end of a round of work passes the turn or moves
     /// the places on. The ids are the clock's own, so that every device says the same and it counts once.
     /// </summary>
     public IReadOnlyList<RunEvent> Due(long at)

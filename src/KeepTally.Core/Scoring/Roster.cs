@@ -57,7 +57,7 @@ public sealed class Roster
     /// <summary>The players of a unit now.</summary>
     public IReadOnlyList<string> Of(string unit) => _units.Find(each => each.Unit == unit).Players ?? [];
 
-    /// <summary>Takes what was said; who left the sheet by it and who came onto it. Two who are both on change groups.</summary>
+    /// <summary>Applies a substitution; who left the sheet by it and who came onto it. Two who are both on change groups.</summary>
     internal (string? Left, string? Came) Apply(RunEvent.Substitution substitution)
     {
         Mark = new object();

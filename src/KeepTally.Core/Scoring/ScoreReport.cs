@@ -114,7 +114,7 @@ public sealed record UnitReport
         };
 }
 
-/// <summary>A kind of tag: for each value that was said, how many counted taps of each outcome carried it.</summary>
+/// <summary>A kind of tag: for each value that came up, how many counted taps of each outcome carried it.</summary>
 public sealed record TagReport(string Tag, IReadOnlyList<KeyValuePair<string, IReadOnlyList<KeyValuePair<string, int>>>> Values);
 
 /// <summary>The numbers that taps of a unit carried: how many, the best, the mean and the last; null where there are none.</summary>

@@ -49,7 +49,7 @@ public sealed class DataFolder(string path)
 
     /// <summary>
     /// Keeps the folder for this process until disposed or until the process is gone, however it went: two of them would
-    /// each hear half of what is said.
+    /// each know half of the events.
     /// </summary>
     /// <exception cref="DataFolderException">Another process has it.</exception>
     public IDisposable Lock()

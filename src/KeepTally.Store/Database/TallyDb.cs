@@ -83,18 +83,18 @@ public sealed class TallyDb(DbContextOptions<TallyDb> options) : DbContext(optio
             attendance.Property(each => each.Presence).HasConversion<string>();
             attendance.Property(each => each.Limits).HasConversion<int>();
         });
-        modelBuilder.Entity<EventRow>(said =>
+        modelBuilder.Entity<EventRow>(row =>
         {
-            said.ToTable("Events");
-            said.HasKey(each => each.Sequence);
-            said.HasIndex(each => new
+            row.ToTable("Events");
+            row.HasKey(each => each.Sequence);
+            row.HasIndex(each => new
                 {
                     each.SheetId,
                     each.Device,
                     each.N,
                 })
                 .IsUnique();
-            said.HasOne<SheetRow>().WithMany().HasForeignKey(each => each.SheetId);
+            row.HasOne<SheetRow>().WithMany().HasForeignKey(each => each.SheetId);
         });
     }
 }

@@ -114,7 +114,7 @@ public sealed class DemoPast(TallyDb db, PracticeStart start, RunStore record, T
         };
     }
 
-    /// <summary>Lets a practice that was begun play at its own time; what was said on its sheets.</summary>
+    /// <summary>Lets a practice that was begun play at its own time; the events of its sheets.</summary>
     private async Task<IEnumerable<EventRow>> PlayedAsync(
         int n,
         Practice practice,

@@ -75,7 +75,7 @@ internal sealed class GroupFacts
     {
         if (groups == 1)
         {
-            // Nothing is split, so nobody can be kept apart; it is said where a pair is not kept.
+            // Nothing is split, so nobody can be kept apart; the plan tells where a pair is not kept.
             return Result.Ok<IReadOnlyList<IReadOnlyList<Member>>>([players]);
         }
 

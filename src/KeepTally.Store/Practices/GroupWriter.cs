@@ -38,7 +38,7 @@ public sealed class GroupWriter(TallyDb db, PracticeBook book, GroupPlan plan)
             cancellationToken
         );
 
-    /// <summary>Says what there is to practise with.</summary>
+    /// <summary>Writes down what there is to practise with.</summary>
     public Task<bool> MeansAsync(
         int practiceId,
         int? balls,
@@ -52,7 +52,7 @@ public sealed class GroupWriter(TallyDb db, PracticeBook book, GroupPlan plan)
             cancellationToken
         );
 
-    /// <summary>Says into how many groups a block falls.</summary>
+    /// <summary>Sets into how many groups a block falls.</summary>
     public Task<bool> CountAsync(
         int practiceId,
         int blockId,

@@ -46,7 +46,7 @@ public sealed class PracticeBook(TallyDb db)
     public Task<bool> MarkAsync(int practiceId, int playerId, Presence presence, CancellationToken cancellationToken = default) =>
         MarkAsync(practiceId, playerId, entry => entry.Presence = presence, cancellationToken);
 
-    /// <summary>Says that a player may not do something today, or may again; false where the practice or the player is not there.</summary>
+    /// <summary>Keeps a player from something today, or lets it go; false where the practice or the player is not there.</summary>
     public Task<bool> LimitAsync(int practiceId, int playerId, Restrictions limit, CancellationToken cancellationToken = default) =>
         MarkAsync(practiceId, playerId, entry => entry.Limits ^= limit, cancellationToken);
 

@@ -4,7 +4,7 @@ using Microsoft.EntityFrameworkCore;
 
 namespace KeepTally.Store.Practices;
 
-/// <summary>Runs with their sheets in order, without what was said on them.</summary>
+/// <summary>Runs with their sheets in order, without their events.</summary>
 internal static class RunRows
 {
     /// <summary>The runs of a practice, in the order of its blocks.</summary>

@@ -1,4 +1,5 @@
 using System.Text;
+using System.Text.Json.Serialization;
 using KeepTally.Core.Events;
 using KeepTally.Core.Faults;
 using KeepTally.Store.Events;
@@ -112,6 +113,7 @@ internal static class EventsEndpoint
     private static LineFault Of(int index, Fault fault) => new(index + 1, fault.Path, fault.Problem, fault.Mend);
 }
 
+/// <summary>What came of a batch. Source: docs/formats.md, section 2, "The HTTP API".</summary>
 /// <param name="Stored">How many of the batch were new.</param>
 /// <param name="Conflicting">Lines that stood there already under an id of the batch, and say something else.</param>
-internal sealed record Kept(int Stored, IReadOnlyList<string> Conflicting);
+internal sealed record Kept(int Stored, [property: JsonPropertyName("theirs")] IReadOnlyList<string> Conflicting);

@@ -9,14 +9,14 @@ public static class BlockFairness
     /// <summary>Who does what how often in groups of these sizes, a sentence for each size; at a circuit, what cannot be even.</summary>
     public static IEnumerable<string> Of(DealtBlock dealt)
     {
-        var said = dealt.Block.Circuit is null
+        var sentences = dealt.Block.Circuit is null
             ? Sizes(dealt.Sheets).Select(players => FairWords.Of(dealt.Cards[0].Stages[dealt.Block.Stage], players))
             : dealt
                 .Sheets.Where(sheet => sheet.Stop is not null)
                 .GroupBy(sheet => sheet.Stop!.Value.Station)
                 .OrderBy(station => station.Key)
                 .SelectMany(station => UnevenAt(dealt, station.Key, [.. station]));
-        return said.Where(words => words.Length > 0);
+        return sentences.Where(words => words.Length > 0);
     }
 
     private static IEnumerable<string> UnevenAt(DealtBlock dealt, int station, IReadOnlyList<PlannedSheet> sheets)

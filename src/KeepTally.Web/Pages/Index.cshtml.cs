@@ -91,7 +91,7 @@ public sealed class IndexModel(
     ) =>
         await MarkedAsync(practice, player, await book.MarkAsync(practice, player, presence, cancellationToken), cancellationToken);
 
-    /// <summary>Says that a player may not do something today, or may again.</summary>
+    /// <summary>Keeps a player from something today, or lets it go.</summary>
     public async Task<IActionResult> OnPostLimitAsync(
         int practice,
         int player,

@@ -27,7 +27,8 @@ public sealed class EventsApiTests(Installation home) : IClassFixture<Installati
         using var first = await PostAsync(sheet, batch);
         using var again = await PostAsync(sheet, batch);
 
-        Assert.Equal(2, (await first.Content.ReadFromJsonAsync<JsonElement>()).GetProperty("stored").GetInt32());
+        // The names are those of docs/formats.md, section 2, "The HTTP API".
+        Assert.Equal("""{"stored":2,"theirs":[]}""", await first.Content.ReadAsStringAsync());
         Assert.Equal(0, (await again.Content.ReadFromJsonAsync<JsonElement>()).GetProperty("stored").GetInt32());
     }
 

@@ -3,7 +3,7 @@ using KeepTally.Core.Tallies;
 
 namespace KeepTally.Core.Rules.Limits;
 
-/// <summary>Holds a tap against what its unit said lately.</summary>
+/// <summary>Holds a tap against the values its unit carried lately.</summary>
 internal sealed class LimitJudge(IReadOnlyList<Limit> limits) : TapJudge, IBreachJudge, ICountJudge
 {
     internal override IRuleState NewState() => new LimitState(limits.Count);

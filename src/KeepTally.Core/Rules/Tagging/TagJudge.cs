@@ -12,7 +12,7 @@ internal sealed class TagJudge(Tags tags, Stage stage) : TapJudge, ICountJudge
 
     public void Count(UnitTally unit, in CountedTap tap)
     {
-        if (tap.Event.Tags is not { } said)
+        if (tap.Event.Tags is not { } carried)
         {
             return;
         }
@@ -20,7 +20,7 @@ internal sealed class TagJudge(Tags tags, Stage stage) : TapJudge, ICountJudge
         var counts = ((TagState)unit.State(Slot)).Counts;
         for (var i = 0; i < tags.Kinds.Count; i++)
         {
-            if (said.TryGetValue(tags.Kinds[i].Id, out var value) && IndexOf(tags.Kinds[i], value) is >= 0 and var index)
+            if (carried.TryGetValue(tags.Kinds[i].Id, out var value) && IndexOf(tags.Kinds[i], value) is >= 0 and var index)
             {
                 counts[i][index, tap.Counted]++;
             }

@@ -53,7 +53,7 @@ public abstract class LivePageModel(PracticeBook book, RunStore record, TimeProv
         PracticeJson = PracticeText.Of(practice, runs);
         Blocks = [.. runs.Select(run => practice.Blocks.First(block => block.Id == run.Run.BlockId))];
         var live = new LivePractice("page", [.. runs.Select((run, index) => new LiveRun(Blocks[index].Title, run.Fold()))]);
-        // What the clock calls for by now is shown as every device will show it; the devices say it themselves.
+        // What the clock calls for by now is shown as every device will show it; the devices append it themselves.
         live.AppendDue(Now - Origin);
         View = new RunFace(live).At(Now - Origin);
         LayOut(live);

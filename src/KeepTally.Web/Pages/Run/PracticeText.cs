@@ -4,7 +4,7 @@ using KeepTally.Store.Tables;
 
 namespace KeepTally.Web.Pages.Run;
 
-/// <summary>A practice as the core in the browser opens it: every run with its card, its sheets and what was said on them.</summary>
+/// <summary>A practice as the core in the browser opens it: every run with its card, its sheets and their events.</summary>
 internal static class PracticeText
 {
     private static readonly JsonSerializerOptions Camel = new(JsonSerializerDefaults.Web);

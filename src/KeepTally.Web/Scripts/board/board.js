@@ -12,7 +12,7 @@ const root = document.getElementById("board");
 const by = (id) => document.getElementById(id);
 const framePause = 100;
 const viewPause = 1000;
-const heardPause = 16;
+const receivedPause = 16;
 
 async function begin() {
   const core = await loadCore();
@@ -74,7 +74,7 @@ async function begin() {
       soon ??= setTimeout(() => {
         soon = undefined;
         show();
-      }, heardPause);
+      }, receivedPause);
     },
     state: net,
   });

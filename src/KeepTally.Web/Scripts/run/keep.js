@@ -1,4 +1,4 @@
-// What was said, kept on this device before it is sent: a reload, a crash or a lost network loses nothing.
+// The events of this device, kept on this device before it is sent: a reload, a crash or a lost network loses nothing.
 import { openDB } from "idb";
 
 const toSend = 0;
@@ -35,7 +35,7 @@ export class Keep {
   }
 
   /**
-   * Keeps events of this device until they are sent: at once, but after the screen has shown them, and what was said
+   * Keeps events of this device until they are sent: at once, but after the screen has shown them, and what was done
    * meanwhile together.
    */
   toSend(events) {

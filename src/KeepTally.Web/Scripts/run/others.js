@@ -1,4 +1,4 @@
-// What others said, kept here too, so that a reload without a network shows it. Written together: it is no hurry.
+// The events of others, kept here too, so that a reload without a network shows it. Written together: it is no hurry.
 const pause = 300;
 
 export class Others {

@@ -1,4 +1,4 @@
-// What a thumb does on the pad: an outcome, a zone, a tag said beforehand, a number asked for. It makes one touch of it
+// What a thumb does on the pad: an outcome, a zone, a tag pressed beforehand, a number asked for. It makes one touch of it
 // and hands that on; what the touch means is the core's.
 import { ask } from "./reading.js";
 
@@ -45,9 +45,9 @@ export class Pad {
     if (reading && value === null) {
       return;
     }
-    const said = [...row.querySelectorAll("button[data-tag][aria-pressed=true]")];
-    const tags = Object.fromEntries(said.map((tag) => [tag.dataset.tag, tag.dataset.value]));
-    said.forEach((tag) => tag.setAttribute("aria-pressed", "false"));
+    const pressed = [...row.querySelectorAll("button[data-tag][aria-pressed=true]")];
+    const tags = Object.fromEntries(pressed.map((tag) => [tag.dataset.tag, tag.dataset.value]));
+    pressed.forEach((tag) => tag.setAttribute("aria-pressed", "false"));
     this.#tap(sheet, { unit, outcome, zone, tags, value });
     if (!calm.matches) {
       pad.animate(glow, glowFor);

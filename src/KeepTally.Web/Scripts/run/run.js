@@ -24,7 +24,7 @@ const by = (id) => document.getElementById(id);
 const practice = Number(root.dataset.practice);
 const framePause = 50;
 const viewPause = 1000;
-const heardPause = 16;
+const receivedPause = 16;
 
 const says = by("says");
 let saysTimer;
@@ -87,7 +87,7 @@ async function begin() {
     practice,
     after: root.dataset.after,
     receive(event) {
-      // What this device said itself is here already, and marked as sent when the server took it.
+      // What this device made itself is here already, and marked as sent when the server took it.
       if (event.device !== device) {
         core.receive(event.sheet, event.device, event.n, event.line);
         others.put(event);
@@ -130,7 +130,7 @@ async function begin() {
     soon ??= setTimeout(() => {
       soon = undefined;
       show();
-    }, heardPause);
+    }, receivedPause);
   }
 
   function show() {
@@ -178,7 +178,7 @@ async function begin() {
     }
   }
 
-  /** Who won is said by tapping the name; who goes where then is the core's. */
+  /** Who won is told by tapping the name; who goes where then is the core's. */
   function showContest(contest) {
     by("contest").replaceChildren(
       ...contest.map(({ sheet, player, name }) => {

@@ -1,5 +1,5 @@
 // Hears every event of a practice in the order of the record. Each names the one before it: where one was missed, the line
-// is opened anew from the last that was heard, and the server sends what is missing.
+// is opened anew from the last that was received, and the server sends what is missing.
 const again = 5000;
 
 export class Stream {

@@ -9,7 +9,7 @@ export class Who {
   #change;
   #picked = null;
 
-  /** @param look gives who is on and who may come; @param change takes what is to be said. */
+  /** @param look gives who is on and who may come; @param change takes the change of the roster. */
   constructor({ look, change }) {
     this.#look = look;
     this.#change = change;

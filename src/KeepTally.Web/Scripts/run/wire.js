@@ -1,4 +1,4 @@
-// Sends what was said as soon as it can, each sheet on its own: one that cannot be sent holds no other back. An event may be
+// Sends the events of this device as soon as it can, each sheet on its own: one that cannot be sent holds no other back. An event may be
 // sent twice: it counts once.
 const retryAfter = [500, 1000, 2000, 5000];
 
@@ -25,7 +25,7 @@ export class Wire {
     addEventListener("online", () => this.send());
   }
 
-  /** Whether the server is heard. */
+  /** Whether the server answers. */
   connected(online) {
     this.#online = online;
     if (online) {
@@ -77,7 +77,7 @@ export class Wire {
     });
     if (response.status === 422) {
       const { faults } = await response.json();
-      // What was heard meanwhile as it stands on record waits no more, and was not refused.
+      // What was received meanwhile as it stands on record waits no more, and was not refused.
       const bad = faults
         .map(({ line, problem, mend }) => ({ ...events[line - 1], why: `${problem}; ${mend}` }))
         .filter((event) => this.#keep.waits(event));
