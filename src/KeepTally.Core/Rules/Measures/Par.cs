@@ -16,7 +16,7 @@ public sealed record Par(MeasureKind By, double Value) : StageRule
         var by = Ranking.By(kinds);
         return new StageRuleKind(
             property: "par",
-            label: "Par",
+            label: "A par",
             template: """{"by":"points","value":10}""",
             schema: Schema.Named("par"),
             read: stage => Read(stage, by)
