@@ -6,6 +6,10 @@ namespace KeepTally.Core.Faults;
 /// <param name="Mend">What to write instead.</param>
 public sealed record Fault(string Path, string Problem, string Mend)
 {
+    /// <summary>What it keeps from being done: the same fault, told of something larger.</summary>
+    /// <param name="larger">What cannot be done for it, in one plain clause.</param>
+    public Fault For(string larger) => this with { Problem = $"{larger} ({Place}{Problem})" };
+
     /// <summary>The same fault in a text of several lines.</summary>
     public Fault OnLine(int line) =>
         this with

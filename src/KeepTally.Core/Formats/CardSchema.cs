@@ -17,8 +17,6 @@ public static class CardSchema
     private const string HouseRule =
         """{"type":"string","pattern":"^\\$","description":"The name of an option of the card, with a dollar sign before it: the chosen value is put in its place before reading."}""";
 
-    private static Schema Optional { get; } = Schema.Map(Schema.AnyText);
-
     /// <summary>The schema of cards that read by a set of rules, as JSON.</summary>
     public static string Of(RuleSet rules)
     {
@@ -97,7 +95,7 @@ public static class CardSchema
                 Schema.Map(
                     Schema.Object(
                         new SchemaProperty("label", Schema.FilledText, IsNeeded: true),
-                        new SchemaProperty("choices", Optional, IsNeeded: true),
+                        new SchemaProperty("choices", Schema.Map(Schema.AnyText), IsNeeded: true),
                         new SchemaProperty("default", Schema.FilledText, IsNeeded: true)
                     )
                 )

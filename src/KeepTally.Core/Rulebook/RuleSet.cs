@@ -26,8 +26,5 @@ public sealed class RuleSet
     /// <summary>What an outcome can do, in the order of the format.</summary>
     public IReadOnlyList<Effect> Effects { get; }
 
-    /// <summary>The rule that a property of a stage holds, or null.</summary>
-    public StageRuleKind? Find(string property) => Stage.FirstOrDefault(kind => kind.Property == property);
-
     internal Choices<Effect> EffectChoices { get; }
 }

@@ -5,7 +5,6 @@ using KeepTally.Core.Faults;
 using KeepTally.Core.Rules;
 using KeepTally.Core.Rules.Effects;
 using KeepTally.Core.Rules.Endings;
-using KeepTally.Core.Rules.Measures;
 using KeepTally.Core.Rules.Streaks;
 using KeepTally.Core.Tallies;
 
@@ -24,10 +23,7 @@ public sealed class Score
     private readonly OutcomeRule[] _outcomes;
     private readonly StreakMiss _onMiss;
     private readonly Judges _judges;
-    private readonly Ending[] _until;
-
-    /// <summary>A tap can end nobody but the unit tapped: no other unit's points move, and no lead is asked for.</summary>
-    private readonly bool _endsAlone;
+    private readonly EndingJudge _endings;
     private readonly ScoreState _state;
     private readonly ClockLimit _limit;
     private readonly long _countIn;
@@ -44,11 +40,7 @@ public sealed class Score
         _outcomes = [.. _stage.Outcomes.Select(outcome => new OutcomeRule(outcome))];
         _onMiss = _stage.Streak;
         _judges = Judges.Of(_stage);
-        _until = [.. _stage.Until.Where(ending => ending.IsByTap)];
-        _endsAlone =
-            _stage.Play != Play.Match
-            && _outcomes.All(outcome => outcome.OtherPoints.Length == 0)
-            && !_until.Any(ending => ending.LooksAtOthers);
+        _endings = new EndingJudge(_stage, movesOthers: _outcomes.Any(outcome => outcome.OtherPoints.Length > 0));
         _address = new TapAddress(_stage, head);
         Roster = new Roster(_stage, head.Units);
         var units = head.Units.Select((unit, index) => TallyOf(unit, index));
@@ -65,8 +57,7 @@ public sealed class Score
         _outcomes = other._outcomes;
         _onMiss = other._onMiss;
         _judges = other._judges;
-        _until = other._until;
-        _endsAlone = other._endsAlone;
+        _endings = other._endings;
         _limit = other._limit;
         _countIn = other._countIn;
         _address = other._address.Copy();
@@ -104,7 +95,7 @@ public sealed class Score
     /// <summary>The id of the unit whose turn it is; null where there are no turns.</summary>
     public string? Turn => UnitAt(_state.Turn);
 
-    /// <summary>The id of the unit a verdict names by its index; null where it names none.</summary>
+    /// <summary>The id of the unit a result names by its index; null where it names none.</summary>
     internal string? UnitAt(int index) => index < 0 ? null : _state.Units[index].Unit.Id;
 
     /// <summary>Why an event cannot stand on this sheet, whatever the state of play; null where it can.</summary>
@@ -147,7 +138,7 @@ public sealed class Score
             case RunEvent.Turn turn:
                 return TakeTurn(turn);
             case RunEvent.Substitution substitution:
-                return TakeSub(substitution);
+                return TakeSubstitution(substitution);
             default:
                 return EventResult.Taken;
         }
@@ -221,7 +212,7 @@ public sealed class Score
         Count(tap, found, unit, outcome, attempt);
         var turns = _state.TurnsPassed;
         var passes = AwardPoints(found, unit, outcome, attempt, breached: breach is not null, running);
-        EndWhatIsMet(unit, passes, running);
+        _endings.Judge(_state, unit, passes, running);
         return EventResult.Counted(found.Unit, attempt, breach, _state.TurnsPassed != turns);
     }
 
@@ -262,78 +253,6 @@ public sealed class Score
         return !breached && outcome is { Does.Length: > 0 } && new EffectScene(_stage, _state, unit, running).Do(outcome.Does);
     }
 
-    /// <summary>Ends what the tap brought to its end, in unit order, then passes the turn.</summary>
-    private void EndWhatIsMet(UnitTally tapped, bool passes, long running)
-    {
-        if (_until.Length > 0)
-        {
-            if (_endsAlone)
-            {
-                EndUnit(tapped, running);
-            }
-            else
-            {
-                foreach (var unit in _state.Units)
-                {
-                    EndUnit(unit, running);
-                }
-            }
-        }
-
-        if (_state.AllDone)
-        {
-            _state.Close(running);
-        }
-
-        if (_stage.Play == Play.Turns && !_state.Done && (passes || _state.Units[_state.Turn].Done))
-        {
-            _state.PassTurn(running);
-        }
-    }
-
-    private void EndUnit(UnitTally unit, long running)
-    {
-        if (_state.Done || unit.Done)
-        {
-            return;
-        }
-
-        foreach (var ending in _until)
-        {
-            if (!ending.IsMet(unit, _state.Units, _stage.Play))
-            {
-                continue;
-            }
-
-            if (_stage.Play != Play.Match)
-            {
-                _state.Finish(unit, running);
-            }
-            else
-            {
-                EndMatch(ending, unit, running);
-            }
-
-            return;
-        }
-    }
-
-    private void EndMatch(Ending ending, UnitTally unit, long running)
-    {
-        switch (ending.InMatch)
-        {
-            case MatchEnd.Won:
-                _state.Win(unit.Index, running);
-                break;
-            case MatchEnd.Lost:
-                _state.Win(RankRule.BestOther(_stage, _state, unit, running), running);
-                break;
-            case MatchEnd.Ranked:
-                _state.Close(running);
-                break;
-        }
-    }
-
     private EventResult TakeTurn(RunEvent.Turn turn)
     {
         if (_address.Check(turn) is { } fault)
@@ -368,7 +287,7 @@ public sealed class Score
     private bool CanTakeTurn(int unit) => unit >= 0 && _state.Units[unit] is { Done: false, IsOn: true };
 
     /// <summary>Where players score, who comes in carries a score from now on, and who goes off holds nobody up.</summary>
-    private EventResult TakeSub(RunEvent.Substitution substitution)
+    private EventResult TakeSubstitution(RunEvent.Substitution substitution)
     {
         var (left, came) = Roster.Apply(substitution);
         if (_stage.Scores != Scorer.Player || _state.Done)

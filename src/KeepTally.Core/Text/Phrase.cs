@@ -140,9 +140,6 @@ public static class Phrase
     /// <summary>The outcome inside a sentence: "a clean goal", "any other goal", "no rebound".</summary>
     public static string NameOf(Outcome outcome) => outcome.InSentence ?? WithArticle(Lower(outcome.Label));
 
-    /// <summary>The outcome after a number: "third miss", "clean goal".</summary>
-    public static string Bare(Outcome outcome) => Lower(outcome.Label);
-
     private static string WithArticle(string words)
     {
         var bare =

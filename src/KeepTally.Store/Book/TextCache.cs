@@ -18,10 +18,7 @@ public sealed class TextCache(IMemoryCache cache)
 
     private readonly record struct HeadKey(string Text);
 
-    /// <summary>The card of a text that was found good before it was kept, with its own house rules.</summary>
-    public DrillCard Card(string text) => Card(text, new Dictionary<string, string>());
-
-    /// <summary>The same with house rules chosen.</summary>
+    /// <summary>The card of a text that was found good before it was kept.</summary>
     /// <exception cref="InvalidOperationException">The text does not read.</exception>
     public DrillCard Card(string text, IReadOnlyDictionary<string, string> chosen) => Read(text, chosen).Require();
 

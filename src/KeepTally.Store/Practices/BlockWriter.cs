@@ -47,18 +47,13 @@ public sealed class BlockWriter(TallyDb db, TimeProvider clock)
         var read = CardReader.Read(version.Json, line.Options);
         if (!read.IsOk)
         {
-            return Result.Fail<int>(
-                read.Faults[0] with
-                {
-                    Problem = $"the card does not read with these house rules ({read.Faults[0].Place}{read.Faults[0].Problem})",
-                }
-            );
+            return Result.Fail<int>(read.Faults[0].For("the card does not read with these house rules"));
         }
 
         var unfit = Enumerable.Range(0, read.Value.Stages.Count).Select(stage => StageDealer.Unfit(read.Value, stage));
         if (unfit.FirstOrDefault(fault => fault is not null) is { } why)
         {
-            return Result.Fail<int>(why with { Problem = $"this card cannot be run yet ({why.Place}{why.Problem})" });
+            return Result.Fail<int>(why.For("this card cannot be run yet"));
         }
 
         var practice = await OpenOrNewAsync(line.Practice, cancellationToken);

@@ -48,23 +48,12 @@ public sealed class CircuitWriter(TallyDb db, BlockWriter sheet)
             var read = CardReader.Read(version.Json);
             if (!read.IsOk)
             {
-                return Result.Fail<int>(
-                    read.Faults[0] with
-                    {
-                        Problem =
-                            $"station {order + 1}, {version.Name}: the card no longer reads ({read.Faults[0].Place}{read.Faults[0].Problem})",
-                    }
-                );
+                return Result.Fail<int>(read.Faults[0].For($"station {order + 1}, {version.Name}: the card no longer reads"));
             }
 
             if (StageDealer.Unfit(read.Value, 0) is { } unfit)
             {
-                return Result.Fail<int>(
-                    unfit with
-                    {
-                        Problem = $"station {order + 1}, {version.Name}, cannot be run yet ({unfit.Place}{unfit.Problem})",
-                    }
-                );
+                return Result.Fail<int>(unfit.For($"station {order + 1}, {version.Name}, cannot be run yet"));
             }
 
             stations.Add(new Station { Order = order, CardVersionId = version.Id });

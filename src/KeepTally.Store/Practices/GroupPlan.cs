@@ -46,18 +46,7 @@ public sealed class GroupPlan(SquadBook squad, PairBook pairs, PartnerMemory par
         var read = CardsOf(block);
         if (read.FirstOrDefault(card => !card.IsOk) is { } unreadable)
         {
-            var fault = unreadable.Faults[0];
-            return new DealtBlock(
-                block,
-                [],
-                null,
-                [],
-                fault with
-                {
-                    Problem = $"its card no longer reads ({fault.Place}{fault.Problem})",
-                },
-                null
-            );
+            return new DealtBlock(block, [], null, [], unreadable.Faults[0].For("its card no longer reads"), null);
         }
 
         DrillCard[] cards = [.. read.Select(card => card.Require())];

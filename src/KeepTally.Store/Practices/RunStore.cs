@@ -1,5 +1,6 @@
 using KeepTally.Core.Cards;
 using KeepTally.Core.Events;
+using KeepTally.Core.Faults;
 using KeepTally.Core.Live;
 using KeepTally.Store.Book;
 using KeepTally.Store.Database;
@@ -33,10 +34,11 @@ public sealed class RunStore(TallyDb db, TextCache texts)
         var bySheet = events.ToLookup(row => row.SheetId);
         return
         [
-            .. runs.Select(run => new StoredRun(
-                run,
-                [.. run.Sheets.Select(sheet => Recorded(run, sheet, [.. bySheet[sheet.Id]]))]
-            )),
+            .. runs.Select(run =>
+                RunCards.FaultOf(run, texts) is { } fault
+                    ? new StoredRun(run, [], fault)
+                    : new StoredRun(run, [.. run.Sheets.Select(sheet => Recorded(run, sheet, [.. bySheet[sheet.Id]]))])
+            ),
         ];
     }
 
@@ -47,7 +49,9 @@ public sealed class RunStore(TallyDb db, TextCache texts)
     }
 }
 
-public sealed record StoredRun(Run Run, IReadOnlyList<StoredSheet> Sheets)
+/// <summary>A run as it stands on record.</summary>
+/// <param name="Fault">Why it cannot be shown or gone on with: its card no longer reads. Null where it can.</param>
+public sealed record StoredRun(Run Run, IReadOnlyList<StoredSheet> Sheets, Fault? Fault = null)
 {
     /// <summary>Every sheet folded from its events, to be shown or gone on with.</summary>
     public IReadOnlyList<RunSheet> Fold() =>

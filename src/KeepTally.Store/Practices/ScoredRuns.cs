@@ -59,7 +59,7 @@ public sealed class ScoredRuns(TallyDb db, TextCache texts, IMemoryCache cache)
         var faults = new Dictionary<int, Fault>();
         foreach (var run in runs)
         {
-            if (FaultOf(run) is { } fault)
+            if (RunCards.FaultOf(run, texts) is { } fault)
             {
                 faults[run.Id] = fault;
                 continue;
@@ -81,13 +81,6 @@ public sealed class ScoredRuns(TallyDb db, TextCache texts, IMemoryCache cache)
             ),
         ];
     }
-
-    /// <summary>Why the cards of a run no longer read, or null.</summary>
-    private Fault? FaultOf(Run run) =>
-        run
-            .Sheets.Select(sheet => texts.Read(sheet.CardJson ?? run.CardJson, texts.Head(sheet.HeadJson).Options))
-            .FirstOrDefault(read => !read.IsOk)
-            ?.Faults[0];
 
     private ScoredSheet Fold(SheetRow row, Run run, IReadOnlyList<EventRow> events)
     {

@@ -11,6 +11,11 @@ public static class BlockWords
     /// <param name="dealt">The block as it would be dealt now, or null once practice has begun.</param>
     public static string Groups(Block block, DealtBlock? dealt)
     {
+        if (dealt is { Cards.Count: 0, Trouble: { } unreadable })
+        {
+            return unreadable.Problem;
+        }
+
         var sizes = (dealt?.Groups?.Groups ?? []).Select(group => group.Players.Count).ToArray();
         var groups = sizes.Length > 0 ? Sizes(sizes, SidesOf(dealt!)) : Wished(block);
         return block.Circuit is { } circuit ? $"{groups}, {Phrase.Figure(circuit.MinutesEach)} min at each station" : groups;

@@ -27,14 +27,16 @@ internal static class RuleProof
             .. rules.Effects.Where(effect => effect.Word != "none").SelectMany(effect => OfEffect(rules, effect.Word)),
         ];
 
-    private static IEnumerable<string> Endings(RuleSet rules) =>
-        rules
-            .Find("until")!
-            .Choices[0]
+    private static IEnumerable<string> Endings(RuleSet rules)
+    {
+        var until = rules.Stage.Single(kind => kind.Property == "until");
+        return until
+            .Choices.Single(choices => choices.Property == "ending")
             .All.SelectMany(ending =>
-                Of(rules, "until", new JsonArray(new JsonObject { [ending.Word] = 2 }), rules.Find("until")!.Defaults)
+                Of(rules, "until", new JsonArray(new JsonObject { [ending.Word] = 2 }), until.Defaults)
                     .Select(problem => $"{ending.Word}: {problem}")
             );
+    }
 
     private static IEnumerable<string> Of(
         RuleSet rules,

@@ -76,12 +76,34 @@ public sealed class UnreadableCardTests : IAsyncLifetime
         await SpoilAsync(json);
         var practice = await _home.PracticeAsync();
 
-        await _home.Visit().OpenAsync("/");
+        var today = await _home.Visit().OpenAsync("/");
+        Assert.Contains("its card no longer reads", today.QuerySelector("main")!.TextContent, StringComparison.Ordinal);
         await _home.Visit().OpenAsync($"/groups/{practice}");
         var hindrance = await _home.WithAsync<PracticeStart, Fault?>(start => start.BeginAsync(practice));
 
         Assert.Contains("its card no longer reads", hindrance!.Told, StringComparison.Ordinal);
         Assert.Contains(path, hindrance!.Told, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task A_practice_under_way_goes_on_with_its_other_drills()
+    {
+        await _home.BegunAsync();
+        var practice = await _home.PracticeAsync();
+        await SpoilAsync(Texts.First().Data.Item1);
+
+        var run = await _home.Visit().OpenAsync($"/run/{practice}");
+        await _home.Visit().OpenAsync($"/board/{practice}");
+
+        Assert.Equal(
+            ["Minute trios", "Win it, score it"],
+            run.QuerySelectorAll("main .drill:not(.is-over) h1").Select(h => h.TextContent.Trim())
+        );
+        Assert.StartsWith(
+            "Three gates cannot be run: its card no longer reads",
+            run.QuerySelector("main [role=alert]")!.TextContent,
+            StringComparison.Ordinal
+        );
     }
 
     [Fact]

@@ -1,3 +1,4 @@
+using KeepTally.Core.Faults;
 using KeepTally.Core.Live;
 using KeepTally.Screen;
 using KeepTally.Store.Practices;
@@ -18,6 +19,9 @@ public abstract class LivePageModel(PracticeBook book, RunStore record, TimeProv
 
     /// <summary>The block of each run, in the order of the runs.</summary>
     protected IReadOnlyList<Block> Blocks { get; private set; } = [];
+
+    /// <summary>Drills of the practice that cannot be shown since their card no longer reads, with what is wrong.</summary>
+    public IReadOnlyList<(string Drill, Fault Fault)> Unreadable { get; private set; } = [];
 
     /// <summary>The practice for the core in the browser, as JSON.</summary>
     public string PracticeJson { get; private set; } = "";
@@ -40,18 +44,27 @@ public abstract class LivePageModel(PracticeBook book, RunStore record, TimeProv
             return NotFound();
         }
 
-        var runs = await record.OfAsync(id, cancellationToken);
-        if (runs.Count == 0)
+        var all = await record.OfAsync(id, cancellationToken);
+        if (all.Count == 0)
         {
             return RedirectToPage("/Index");
         }
+
+        var runs = all.Where(run => run.Fault is null).ToArray();
+        if (runs.Length == 0)
+        {
+            // The results say what is wrong with each.
+            return RedirectToPage("/Results/Practice", new { id });
+        }
+
+        Unreadable = [.. all.Where(run => run.Fault is not null).Select(run => (BlockOf(practice, run).Title, run.Fault!))];
 
         Practice = practice;
         Origin = runs[0].Run.Origin;
         Now = clock.GetUtcNow().ToUnixTimeMilliseconds();
         LastSequence = PracticeText.LastSequence(runs);
         PracticeJson = PracticeText.Of(practice, runs);
-        Blocks = [.. runs.Select(run => practice.Blocks.First(block => block.Id == run.Run.BlockId))];
+        Blocks = [.. runs.Select(run => BlockOf(practice, run))];
         var live = new LivePractice("page", [.. runs.Select((run, index) => new LiveRun(Blocks[index].Title, run.Fold()))]);
         // What the clock calls for by now is shown as every device will show it; the devices append it themselves.
         live.AppendDue(Now - Origin);
@@ -59,6 +72,8 @@ public abstract class LivePageModel(PracticeBook book, RunStore record, TimeProv
         LayOut(live);
         return Page();
     }
+
+    private static Block BlockOf(Practice practice, StoredRun run) => practice.Blocks.First(block => block.Id == run.Run.BlockId);
 
     /// <summary>What the page lays out besides.</summary>
     protected abstract void LayOut(LivePractice live);
