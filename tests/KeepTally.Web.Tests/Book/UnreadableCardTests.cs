@@ -101,7 +101,7 @@ public sealed class UnreadableCardTests : IAsyncLifetime
         );
         Assert.StartsWith(
             "Three gates cannot be run: its card no longer reads",
-            run.QuerySelector("main [role=alert]")!.TextContent,
+            run.QuerySelector("[data-unreadable]")!.TextContent,
             StringComparison.Ordinal
         );
     }

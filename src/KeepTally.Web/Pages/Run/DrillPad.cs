@@ -1,5 +1,6 @@
 using KeepTally.Core.Cards;
 using KeepTally.Core.Circuits;
+using KeepTally.Core.Faults;
 using KeepTally.Core.Floor;
 using KeepTally.Core.Live;
 using KeepTally.Screen;
@@ -23,6 +24,9 @@ public sealed record DrillPad(
 
     /// <summary>The screen as it stands, where this is the drill under way; else null.</summary>
     public RunView? Now { get; init; }
+
+    /// <summary>Drills of the practice that cannot be run since their card no longer reads, with what is wrong.</summary>
+    public IReadOnlyList<(string Drill, Fault Fault)> Unreadable { get; init; } = [];
 
     public bool IsCircuit => Rounds > 0;
 

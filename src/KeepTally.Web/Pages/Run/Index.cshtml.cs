@@ -15,6 +15,7 @@ public sealed class IndexModel(PracticeBook book, RunStore record, TimeProvider 
                     DrillPad.Of(index, run.Name, Blocks[index].Minutes, run.Sheets) with
                     {
                         Now = index == View.Block ? View.Run : null,
+                        Unreadable = Unreadable,
                     }
             ),
         ];
