@@ -15,7 +15,7 @@ namespace KeepTally.Store.Demo;
 /// The past of the made-up club: a practice a week for eight weeks, begun as any practice is and played by stand-ins, so
 /// that groups can be made level by results and partners be fresh. The same every time.
 /// </summary>
-public sealed class DemoPast(TallyDb db, PracticeStart start, RunStore record, TimeProvider clock)
+public sealed class DemoPast(TallyDb db, PracticeStart start, RunStore runStore, TimeProvider clock)
 {
     private const int Weeks = 8;
     private const string Device = "demo";
@@ -132,7 +132,7 @@ public sealed class DemoPast(TallyDb db, PracticeStart start, RunStore record, T
         var live = new LivePractice(
             Device,
             [
-                .. (await record.OfAsync(practice.Id, cancellationToken)).Select(run => new LiveRun(
+                .. (await runStore.OfAsync(practice.Id, cancellationToken)).Select(run => new LiveRun(
                     run.Run.Id.ToString(CultureInfo.InvariantCulture),
                     run.Fold()
                 )),

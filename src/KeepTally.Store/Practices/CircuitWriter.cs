@@ -8,7 +8,7 @@ using Microsoft.EntityFrameworkCore;
 namespace KeepTally.Store.Practices;
 
 /// <summary>Puts circuits on the timing sheet of a practice, and finds them there.</summary>
-public sealed class CircuitWriter(TallyDb db, BlockWriter sheet)
+public sealed class CircuitWriter(TallyDb db, BlockWriter blocks)
 {
     public const int FewestStations = 2;
     public const int MostStations = 12;
@@ -59,7 +59,7 @@ public sealed class CircuitWriter(TallyDb db, BlockWriter sheet)
             stations.Add(new Station { Order = order, CardVersionId = version.Id });
         }
 
-        var practice = await sheet.OpenOrNewAsync(line.Practice, cancellationToken);
+        var practice = await blocks.OpenOrNewAsync(line.Practice, cancellationToken);
         if (practice is null)
         {
             return Result.Fail<int>(BlockWriter.NoSheet(line.Practice));

@@ -17,7 +17,7 @@ public sealed class IndexModel(
     PracticeBook book,
     SquadBook squad,
     PracticeStart start,
-    BlockWriter sheet,
+    BlockWriter blocks,
     GroupPlan groups,
     GroupWriter writer,
     TimeProvider clock
@@ -77,11 +77,11 @@ public sealed class IndexModel(
 
     /// <summary>Begins another practice today, for a team.</summary>
     public async Task<IActionResult> OnPostNewAsync(int team, CancellationToken cancellationToken) =>
-        await sheet.BeginAsync(team, cancellationToken) is { } practice ? RedirectToPage(new { practice }) : NotFound();
+        await blocks.BeginAsync(team, cancellationToken) is { } practice ? RedirectToPage(new { practice }) : NotFound();
 
     /// <summary>Takes a drill off the timing sheet.</summary>
     public async Task<IActionResult> OnPostTakeOffAsync(int practice, int block, CancellationToken cancellationToken) =>
-        await sheet.RemoveAsync(block, cancellationToken) ? RedirectToPage(new { practice }) : NotFound();
+        await blocks.RemoveAsync(block, cancellationToken) ? RedirectToPage(new { practice }) : NotFound();
 
     public async Task<IActionResult> OnPostMarkAsync(
         int practice,
@@ -158,7 +158,7 @@ public sealed class IndexModel(
             return;
         }
 
-        Others = [.. (await sheet.OpenAsync(cancellationToken)).Where(other => other.Id != Practice.Id)];
+        Others = [.. (await blocks.OpenAsync(cancellationToken)).Where(other => other.Id != Practice.Id)];
         IsToday = Practice.Date == today;
         Players = await squad.ListAsync(Practice.TeamId, cancellationToken);
         CallNames = Core.Live.CallNames.Of(Players.Select(player => new Member(player.UnitId, player.Name)));

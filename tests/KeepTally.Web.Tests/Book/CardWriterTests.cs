@@ -156,7 +156,8 @@ public sealed class CardWriterTests : IAsyncLifetime
             StringComparison.Ordinal
         );
 
-    private Task<Result<int>> AddAsync(DrillLine line) => _home.WithAsync<BlockWriter, Result<int>>(sheet => sheet.AddAsync(line));
+    private Task<Result<int>> AddAsync(DrillLine line) =>
+        _home.WithAsync<BlockWriter, Result<int>>(blocks => blocks.AddAsync(line));
 
     private Task<Result<SavedCard>> SaveAsync(string json, int revision, string why = "") =>
         _home.WithAsync<CardWriter, Result<SavedCard>>(writer => writer.SaveAsync(json, revision, why));

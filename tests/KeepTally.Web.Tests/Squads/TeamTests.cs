@@ -61,7 +61,7 @@ public sealed class TeamTests : IAsyncLifetime
         Assert.Equal(8, today.QuerySelectorAll(".here-tile").Length);
         var practice = await _home.WithAsync<TallyDb, int>(db => db.Practices.MaxAsync(each => each.Id));
         var line = new DrillLine(practice, "clean-or-not", 8, 2, new Dictionary<string, string>());
-        Assert.Null((await _home.WithAsync<BlockWriter, Result<int>>(sheet => sheet.AddAsync(line))).Faults.FirstOrDefault());
+        Assert.Null((await _home.WithAsync<BlockWriter, Result<int>>(blocks => blocks.AddAsync(line))).Faults.FirstOrDefault());
         Assert.Null(await _home.WithAsync<PracticeStart, Fault?>(start => start.BeginAsync(practice)));
         var heads = await _home.WithAsync<TallyDb, List<string>>(db => db.Sheets.Select(sheet => sheet.HeadJson).ToListAsync());
         Assert.DoesNotContain(heads, head => head.Contains("Ada", StringComparison.Ordinal));

@@ -6,7 +6,7 @@ using KeepTally.Web.Pages.Run;
 namespace KeepTally.Web.Pages.Board;
 
 /// <summary>The board the players see: the clock, who is where, and who goes where next. It says nothing itself.</summary>
-public sealed class IndexModel(PracticeBook book, RunStore record, TimeProvider clock) : LivePageModel(book, record, clock)
+public sealed class IndexModel(PracticeBook book, RunStore runStore, TimeProvider clock) : LivePageModel(book, runStore, clock)
 {
     public string Drill { get; private set; } = "";
 

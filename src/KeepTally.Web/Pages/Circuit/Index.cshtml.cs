@@ -11,7 +11,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace KeepTally.Web.Pages.Circuit;
 
 /// <summary>A circuit of a practice: the grid, the groups, and a card to print for each station.</summary>
-public sealed class IndexModel(CircuitWriter circuits, PracticeBook book, GroupPlan plan, RunStore record) : PageModel
+public sealed class IndexModel(CircuitWriter circuits, PracticeBook book, GroupPlan plan, RunStore runStore) : PageModel
 {
     public required Practice Practice { get; set; }
 
@@ -77,7 +77,7 @@ public sealed class IndexModel(CircuitWriter circuits, PracticeBook book, GroupP
         CancellationToken cancellationToken
     ) =>
         Named(
-            (await record.OfRunsAsync([run.Id], cancellationToken))[0]
+            (await runStore.OfRunsAsync([run.Id], cancellationToken))[0]
                 .Sheets.Where(sheet => sheet.Row.Stop is null)
                 .SelectMany(sheet => HeadReader.Read(sheet.Row.HeadJson).Require().Units)
                 .Select(unit => unit.Players)

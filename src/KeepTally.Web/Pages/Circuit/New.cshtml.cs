@@ -7,7 +7,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace KeepTally.Web.Pages.Circuit;
 
 /// <summary>Puts a circuit together and onto a timing sheet.</summary>
-public sealed class NewModel(DrillBook book, BlockWriter sheet, CircuitWriter circuits) : PageModel
+public sealed class NewModel(DrillBook book, BlockWriter blocks, CircuitWriter circuits) : PageModel
 {
     [BindProperty]
     public CircuitForm Form { get; set; } = new();
@@ -69,6 +69,6 @@ public sealed class NewModel(DrillBook book, BlockWriter sheet, CircuitWriter ci
     private async Task LoadAsync(CancellationToken cancellationToken)
     {
         Drills = [.. (await book.ListAsync(archived: false, cancellationToken)).Select(entry => (entry.Id, entry.Card.Name))];
-        Practices = await sheet.OpenAsync(cancellationToken);
+        Practices = await blocks.OpenAsync(cancellationToken);
     }
 }

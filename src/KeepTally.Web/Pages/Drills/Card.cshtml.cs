@@ -10,7 +10,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace KeepTally.Web.Pages.Drills;
 
 /// <summary>One card of the book: what it is for, how it is set up, how it is scored, and what became of it.</summary>
-public sealed class CardModel(DrillBook book, BlockWriter sheet, SquadBook squad, TimeProvider clock) : PageModel
+public sealed class CardModel(DrillBook book, BlockWriter blocks, SquadBook squad, TimeProvider clock) : PageModel
 {
     public required BookPage Shown { get; set; }
 
@@ -50,7 +50,7 @@ public sealed class CardModel(DrillBook book, BlockWriter sheet, SquadBook squad
             return await LoadAsync(id, null, cancellationToken) ? Page() : NotFound();
         }
 
-        var added = await sheet.AddAsync(
+        var added = await blocks.AddAsync(
             new DrillLine(form.Practice, id, form.Minutes, form.Groups, form.Chosen),
             cancellationToken
         );
@@ -79,7 +79,7 @@ public sealed class CardModel(DrillBook book, BlockWriter sheet, SquadBook squad
         }
 
         Shown = found;
-        Practices = await sheet.OpenAsync(cancellationToken);
+        Practices = await blocks.OpenAsync(cancellationToken);
         if (Practices.Count > 0 && found.Card.Stages[^1].Scores != Scorer.Side)
         {
             var here =

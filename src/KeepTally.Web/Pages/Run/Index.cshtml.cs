@@ -4,7 +4,7 @@ using KeepTally.Store.Practices;
 namespace KeepTally.Web.Pages.Run;
 
 /// <summary>The run screen: laid out and filled once here; from then on the core in the browser does.</summary>
-public sealed class IndexModel(PracticeBook book, RunStore record, TimeProvider clock) : LivePageModel(book, record, clock)
+public sealed class IndexModel(PracticeBook book, RunStore runStore, TimeProvider clock) : LivePageModel(book, runStore, clock)
 {
     public IReadOnlyList<DrillPad> Drills { get; private set; } = [];
 

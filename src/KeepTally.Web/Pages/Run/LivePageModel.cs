@@ -13,7 +13,7 @@ namespace KeepTally.Web.Pages.Run;
 /// from there. Who comes too early is sent to Today.
 /// </summary>
 [ResponseCache(NoStore = true)]
-public abstract class LivePageModel(PracticeBook book, RunStore record, TimeProvider clock) : PageModel
+public abstract class LivePageModel(PracticeBook book, RunStore runStore, TimeProvider clock) : PageModel
 {
     public required Practice Practice { get; set; }
 
@@ -44,7 +44,7 @@ public abstract class LivePageModel(PracticeBook book, RunStore record, TimeProv
             return NotFound();
         }
 
-        var all = await record.OfAsync(id, cancellationToken);
+        var all = await runStore.OfAsync(id, cancellationToken);
         if (all.Count == 0)
         {
             return RedirectToPage("/Index");
