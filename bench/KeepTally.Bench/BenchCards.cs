@@ -3,6 +3,7 @@ using KeepTally.Core.Events;
 using KeepTally.Core.Formats;
 using KeepTally.Core.Live;
 using KeepTally.Core.Scoring;
+using KeepTally.Core.Time;
 
 namespace KeepTally.Bench;
 
@@ -74,12 +75,12 @@ internal static class BenchCards
             .ToArray();
         return
         [
-            new RunEvent.Start(new EventId(device, 1), 0),
+            new RunEvent.Start(new EventId(device, 1), new Instant(0)),
             .. Enumerable
                 .Range(2, taps)
                 .Select(n => new RunEvent.Tap(
                     new EventId(device, n),
-                    n,
+                    new Instant(n),
                     Units[chance.Next(4)],
                     Outcomes[chance.Next(3)],
                     null,

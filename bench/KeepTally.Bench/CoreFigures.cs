@@ -1,6 +1,7 @@
 using KeepTally.Core.Events;
 using KeepTally.Core.Live;
 using KeepTally.Core.Scoring;
+using KeepTally.Core.Time;
 using KeepTally.Core.Words;
 using KeepTally.Screen;
 
@@ -66,7 +67,7 @@ internal static class CoreFigures
                 {
                     var live = BenchCards.Live("points");
                     live.AddAll(BenchCards.Events(before));
-                    _ = live.ReportAt(before);
+                    _ = live.ReportAt(new Instant(before));
                     return new LivePractice("me", [new LiveRun("one", [new RunSheet("s", "", live)])]);
                 },
                 practice =>
@@ -76,11 +77,16 @@ internal static class CoreFigures
                     for (var i = 0; i < Presses; i++)
                     {
                         var now = before + (10 * i);
-                        var glance = live.Score.Snapshot(now);
-                        practice.Tap("s", new TapCommand("a", "goal"), now, out var appended);
-                        practice.AppendDue(now);
-                        _ = TapWords.Explain(live, (RunEvent.Tap)appended[0].Event, glance, live.Score.Snapshot(now + 1));
-                        _ = face.At(now + 5);
+                        var glance = live.Score.Snapshot(new Instant(now));
+                        practice.Tap("s", new TapCommand("a", "goal"), new Instant(now), out var appended);
+                        practice.AppendDue(new Instant(now));
+                        _ = TapWords.Explain(
+                            live,
+                            (RunEvent.Tap)appended[0].Event,
+                            glance,
+                            live.Score.Snapshot(new Instant(now + 1))
+                        );
+                        _ = face.At(new Instant(now + 5));
                     }
                 }
             )
@@ -100,13 +106,13 @@ internal static class CoreFigures
             {
                 var live = BenchCards.Live("points");
                 live.AddAll(BenchCards.Events(Long));
-                _ = live.ReportAt(Long);
+                _ = live.ReportAt(new Instant(Long));
                 return live;
             },
             live =>
             {
-                live.Add(new RunEvent.Undo(new EventId("y", 1), Long + 10, new EventId("x", n)));
-                _ = live.ReportAt(Long + 20);
+                live.Add(new RunEvent.Undo(new EventId("y", 1), new Instant(Long + 10), new EventId("x", n)));
+                _ = live.ReportAt(new Instant(Long + 20));
             }
         );
 
@@ -114,7 +120,7 @@ internal static class CoreFigures
     {
         var later = BenchCards
             .Events(Half, device: "late")
-            .Select(runEvent => runEvent is RunEvent.Tap tap ? tap with { At = tap.At + Half } : runEvent)
+            .Select(runEvent => runEvent is RunEvent.Tap tap ? tap with { At = tap.At + new Duration(Half) } : runEvent)
             .ToArray();
         var earlier = BenchCards.Events(Half, device: "early");
         return Measure.Milliseconds(
@@ -126,7 +132,7 @@ internal static class CoreFigures
                     live.Add(runEvent);
                 }
 
-                _ = live.ReportAt(2 * Half);
+                _ = live.ReportAt(new Instant(2 * Half));
             }
         );
     }
@@ -139,10 +145,10 @@ internal static class CoreFigures
                 live.AddAll(BenchCards.Events(2000));
                 for (var n = 2; n <= 2001; n++)
                 {
-                    live.Add(new RunEvent.Undo(new EventId("u", n), 2000 + n, new EventId("x", n)));
+                    live.Add(new RunEvent.Undo(new EventId("u", n), new Instant(2000 + n), new EventId("x", n)));
                 }
 
-                _ = live.ReportAt(5000);
+                _ = live.ReportAt(new Instant(5000));
             }
         );
 }

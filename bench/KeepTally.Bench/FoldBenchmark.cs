@@ -1,6 +1,7 @@
 using BenchmarkDotNet.Attributes;
 using KeepTally.Core.Events;
 using KeepTally.Core.Scoring;
+using KeepTally.Core.Time;
 
 namespace KeepTally.Bench;
 
@@ -26,6 +27,6 @@ public class FoldBenchmark
             sheet.Apply(runEvent);
         }
 
-        return sheet.Report(Taps);
+        return sheet.Report(new Instant(Taps));
     }
 }

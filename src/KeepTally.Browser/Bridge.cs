@@ -4,6 +4,7 @@ using KeepTally.Core.Clock;
 using KeepTally.Core.Events;
 using KeepTally.Core.Formats;
 using KeepTally.Core.Live;
+using KeepTally.Core.Time;
 using KeepTally.Core.Words;
 using KeepTally.Screen;
 
@@ -112,7 +113,7 @@ internal static partial class Bridge
     internal static string Tap(string sheet, string? unit, string? outcome, string? zone, string tags, double value, double now)
     {
         var live = Practice.Find(sheet);
-        var before = live?.Score.Snapshot(Math.Max((long)now, live.Log.LastAt + 1));
+        var before = live?.Score.Snapshot(live.Stamp(Moment(now)));
         var fault = Practice.Tap(
             sheet,
             new TapCommand(
@@ -122,7 +123,7 @@ internal static partial class Bridge
                 tags.Length == 0 ? null : JsonSerializer.Deserialize(tags, ViewJson.Default.DictionaryStringString),
                 double.IsNaN(value) ? null : value
             ),
-            (long)now,
+            Moment(now),
             out var appended
         );
         var why =
@@ -136,64 +137,64 @@ internal static partial class Bridge
     [JSExport]
     internal static string PassTurn(string sheet, string unit, double now)
     {
-        var fault = Practice.PassTurn(sheet, unit.Length == 0 ? null : unit, (long)now, out var appended);
+        var fault = Practice.PassTurn(sheet, unit.Length == 0 ? null : unit, Moment(now), out var appended);
         return Answers.Of(appended, fault?.ToString());
     }
 
     /// <summary>Moves the places of a sheet on, and says who won.</summary>
     [JSExport]
     internal static string RotateWith(string sheet, string winner, double now) =>
-        Answers.Of(Practice.RotateWith(sheet, winner, (long)now), null);
+        Answers.Of(Practice.RotateWith(sheet, winner, Moment(now)), null);
 
     /// <summary>Start, Pause, Resume, Freeze, Rotate, Turn, End or Back, on the drill under way.</summary>
     [JSExport]
     internal static string Execute(string word, string reason, double now) =>
         Enum.TryParse<RunCommand>(word, ignoreCase: true, out var meant)
-            ? Answers.Of(Practice.Execute(meant, (long)now, reason), null)
+            ? Answers.Of(Practice.Execute(meant, Moment(now), reason), null)
             : Answers.Of([], $"\"{word}\" is not a command.");
 
     [JSExport]
     internal static string Undo(string sheet, string device, int n, double now) =>
-        Answers.Of(Practice.Undo(sheet, new EventId(device, n), (long)now), null);
+        Answers.Of(Practice.Undo(sheet, new EventId(device, n), Moment(now)), null);
 
     /// <summary>Changes the roster, by a change as JSON.</summary>
     [JSExport]
     internal static string ChangeRoster(string change, double now)
     {
         var file = JsonSerializer.Deserialize(change, ViewJson.Default.ChangeFile)!;
-        return Answers.Of(Practice.ChangeRoster(new RosterChange(file.Off, file.In, file.Sheet), (long)now), null);
+        return Answers.Of(Practice.ChangeRoster(new RosterChange(file.Off, file.In, file.Sheet), Moment(now)), null);
     }
 
     /// <summary>Who is on the drill under way and who may come in.</summary>
     [JSExport]
-    internal static string Who(double now) => JsonSerializer.Serialize(WhoFace.Of(Practice, (long)now), ViewJson.Default.WhoView);
+    internal static string Who(double now) => JsonSerializer.Serialize(WhoFace.Of(Practice, Moment(now)), ViewJson.Default.WhoView);
 
     /// <summary>The boards of the drill under way, one for each sheet.</summary>
     [JSExport]
     internal static string Boards(double now) =>
-        JsonSerializer.Serialize(BoardFace.Of(Practice, (long)now), ViewJson.Default.IReadOnlyListBoardView);
+        JsonSerializer.Serialize(BoardFace.Of(Practice, Moment(now)), ViewJson.Default.IReadOnlyListBoardView);
 
     /// <summary>Appends what the clock calls for by now, and hands over what has changed on the screen since the last look.</summary>
     [JSExport]
     internal static string Look(double now)
     {
-        var due = Practice.AppendDue((long)now);
-        return _changes.To(_face!.At((long)now), due);
+        var due = Practice.AppendDue(Moment(now));
+        return _changes.To(_face!.At(Moment(now)), due);
     }
 
     /// <summary>The whole screen.</summary>
     [JSExport]
-    internal static string View(double now) => JsonSerializer.Serialize(_face!.At((long)now), ViewJson.Default.PracticeView);
+    internal static string View(double now) => JsonSerializer.Serialize(_face!.At(Moment(now)), ViewJson.Default.PracticeView);
 
     /// <summary>What is left of the interval, from 0 to 1, for every frame; -1 where the clock reads differently than at the last.</summary>
     [JSExport]
-    internal static double Pulse(double now) => _pulse!.At((long)now);
+    internal static double Pulse(double now) => _pulse!.At(Moment(now));
 
     /// <summary>The clock alone; an empty text once all drills are over.</summary>
     [JSExport]
     internal static string Clock(double now) =>
         Practice.Current < Practice.Runs.Count
-            ? JsonSerializer.Serialize(ClockFace.Of(Practice.Runs[Practice.Current], (long)now), ViewJson.Default.ClockView)
+            ? JsonSerializer.Serialize(ClockFace.Of(Practice.Runs[Practice.Current], Moment(now)), ViewJson.Default.ClockView)
             : "";
 
     /// <summary>What is to be heard later than <paramref name="from"/> and not later than <paramref name="to"/>, while the clock runs.</summary>
@@ -203,25 +204,25 @@ internal static partial class Bridge
         var signals = new List<SignalView>();
         if (Practice.Current < Practice.Runs.Count)
         {
-            var lead = Practice.Runs[Practice.Current].Lead((long)to);
+            var lead = Practice.Runs[Practice.Current].Lead(Moment(to));
             if (
                 lead.Timeline is { } timeline
                 && lead.Score.Clock is { IsStarted: true, IsPaused: false } clock
-                && !lead.Score.IsDoneAt((long)from)
+                && !lead.Score.IsDoneAt(Moment(from))
             )
             {
-                var start = clock.InstantOf(0);
-                var since = from < start ? -1 : clock.At((long)from);
+                var started = clock.InstantOf(ClockTime.Zero);
+                var since = Moment(from) < started ? ClockTime.Zero - Duration.Millisecond : clock.At(Moment(from));
                 signals.AddRange(
                     timeline
-                        .Signals(since, clock.At((long)to))
+                        .Signals(since, clock.At(Moment(to)))
                         .Select(signal => new SignalView(
                             KindOf(signal),
-                            clock.InstantOf(signal.At) - from,
-                            (int)(signal.Left / 1000)
+                            clock.InstantOf(signal.At).Milliseconds - from,
+                            (int)signal.Left.WholeSeconds
                         ))
                 );
-                if (lead.RepLeft((long)from) is { } rep and > 0 && rep <= to - from)
+                if (lead.RepLeft(Moment(from)) is { Milliseconds: > 0 and var rep } && rep <= to - from)
                 {
                     signals.Add(new SignalView("rep", rep, 0));
                 }
@@ -230,6 +231,9 @@ internal static partial class Bridge
 
         return JsonSerializer.Serialize(signals, ViewJson.Default.IReadOnlyListSignalView);
     }
+
+    /// <summary>The instant the script means: it counts milliseconds from the run's origin, with a fraction.</summary>
+    private static Instant Moment(double milliseconds) => new((long)milliseconds);
 
     private static string KindOf(Signal signal) =>
         signal.Kind switch

@@ -4,6 +4,7 @@ using KeepTally.Core.Faults;
 using KeepTally.Core.Formats;
 using KeepTally.Core.Live;
 using KeepTally.Core.Scoring;
+using KeepTally.Core.Time;
 
 namespace KeepTally.Cli;
 
@@ -27,10 +28,11 @@ internal static class ReplayCommand
 
     private static string Replay(string cardFile, string logFile, long? at)
     {
+        Instant? moment = at is { } milliseconds ? new Instant(milliseconds) : null;
         var log = Unusable.Read(logFile, LogReader.Read);
         var card = Unusable.Read(cardFile, text => CardReader.Read(text, log.Head.Options));
         var live = Unusable.Require(logFile, Sheet.Open(card, log.Head));
-        foreach (var (line, runEvent) in log.Events.Where(logged => at is null || logged.Event.At <= at))
+        foreach (var (line, runEvent) in log.Events.Where(logged => moment is null || logged.Event.At <= moment))
         {
             if (live.Add(runEvent) is { } fault)
             {
@@ -38,6 +40,6 @@ internal static class ReplayCommand
             }
         }
 
-        return ReplayWriter.Write(live.Score.Report(at ?? live.Log.LastAt));
+        return ReplayWriter.Write(live.Score.Report(moment ?? live.Log.LastAt));
     }
 }

@@ -4,13 +4,14 @@ using KeepTally.Core.Clock;
 using KeepTally.Core.Live;
 using KeepTally.Core.Places;
 using KeepTally.Core.Text;
+using KeepTally.Core.Time;
 
 namespace KeepTally.Screen;
 
 /// <summary>Puts who is where, and who goes where next, onto boards that players read from afar.</summary>
 public static class BoardFace
 {
-    public static IReadOnlyList<BoardView> Of(LivePractice practice, long at)
+    public static IReadOnlyList<BoardView> Of(LivePractice practice, Instant at)
     {
         if (practice.Current >= practice.Runs.Count)
         {
@@ -21,7 +22,7 @@ public static class BoardFace
         return [.. run.OpenAt(at).Select(each => Of(each, run.Sheets.ToList().IndexOf(each), at))];
     }
 
-    private static BoardView Of(RunSheet each, int order, long at)
+    private static BoardView Of(RunSheet each, int order, Instant at)
     {
         var live = each.Sheet;
         var resting =

@@ -1,6 +1,7 @@
 using KeepTally.Core.Clock;
 using KeepTally.Core.Live;
 using KeepTally.Core.Text;
+using KeepTally.Core.Time;
 
 namespace KeepTally.Screen;
 
@@ -10,7 +11,7 @@ internal static class CircuitFace
     private const string Rest = "rest";
     private const int Bibs = 4;
 
-    internal static IReadOnlyList<RoundView> Of(LiveRun run, long at)
+    internal static IReadOnlyList<RoundView> Of(LiveRun run, Instant at)
     {
         var round = run.RoundAt(at);
         var moving = run.ClockAt(at)?.Interval.Kind is IntervalKind.Change or IntervalKind.Break;

@@ -1,21 +1,22 @@
 using System.Globalization;
 using KeepTally.Core.Clock;
 using KeepTally.Core.Live;
+using KeepTally.Core.Time;
 
 namespace KeepTally.Screen;
 
 /// <summary>Puts the clock of a drill into what the coach reads.</summary>
 public static class ClockFace
 {
-    private const long UrgentBelow = 5000;
+    private static readonly Duration UrgentBelow = Duration.FromSeconds(5);
 
-    public static ClockView Of(LiveRun run, long at)
+    public static ClockView Of(LiveRun run, Instant at)
     {
         var lead = run.Lead(at);
         var (state, word) = StateOf(run, lead, at);
         if (lead.Timeline is not { } timeline)
         {
-            return new ClockView(state, word, Up(lead.Score.RunningTimeAt(at)), 1, "", "", [], false, "");
+            return new ClockView(state, word, Up(lead.Score.RunningTimeAt(at).SinceStart), 1, "", "", [], false, "");
         }
 
         if (!lead.Score.Clock.IsStarted)
@@ -23,7 +24,7 @@ public static class ClockFace
             return Ready(timeline, state, word);
         }
 
-        var elapsed = StoodAt(lead, timeline, at);
+        var elapsed = lead.Score.ClockTimeAt(at);
         var interval = timeline.At(elapsed);
         if (interval.Kind == IntervalKind.Over)
         {
@@ -35,12 +36,12 @@ public static class ClockFace
             state,
             word,
             Down(left),
-            (double)left / interval.Length,
+            left / interval.Length,
             RoundOf(timeline, interval),
             NextOf(timeline, interval),
-            [.. timeline.CallsIn(interval).Select(call => (double)call / interval.Length)],
+            [.. timeline.CallsIn(interval).Select(call => call / interval.Length)],
             interval.Kind == IntervalKind.Work && left <= UrgentBelow,
-            lead.RepLeft(at) is { } rep ? $"{(rep + 999) / 1000}" : ""
+            lead.RepLeft(at) is { } rep ? $"{rep.SecondsBegun}" : ""
         );
     }
 
@@ -48,20 +49,16 @@ public static class ClockFace
     private static ClockView Ready(Timeline timeline, string state, string word)
     {
         var work = timeline.Intervals.First(interval => interval.Kind == IntervalKind.Work);
-        var countIn = timeline.Plan.CountIn > 0 ? $"counted in, {Down(timeline.Plan.CountIn)}" : "";
+        var countIn = timeline.Plan.CountIn > Duration.Zero ? $"counted in, {Down(timeline.Plan.CountIn)}" : "";
         return new ClockView(state, word, Down(work.Length), 1, RoundOf(timeline, work), countIn, [], false, "");
     }
 
     /// <summary>Time left, rounded up: it reads 0:01 until it is over.</summary>
-    internal static string Down(long left) => Minutes((left + 999) / 1000);
+    internal static string Down(Duration left) => Minutes(left.SecondsBegun);
 
-    internal static string Up(long passed) => Minutes(passed / 1000);
+    internal static string Up(Duration passed) => Minutes(passed.WholeSeconds);
 
-    /// <summary>Once a sheet is done its clock stands at the moment it was done.</summary>
-    private static long StoodAt(Sheet live, Timeline timeline, long at) =>
-        live.Score.IsDoneAt(at) ? live.Score.RunningTimeAt(at) + timeline.Plan.CountIn : live.Score.Clock.At(at);
-
-    private static (string State, string Word) StateOf(LiveRun run, Sheet lead, long at)
+    private static (string State, string Word) StateOf(LiveRun run, Sheet lead, Instant at)
     {
         if (!run.IsStarted)
         {

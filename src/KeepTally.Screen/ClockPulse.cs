@@ -1,4 +1,5 @@
 using KeepTally.Core.Live;
+using KeepTally.Core.Time;
 
 namespace KeepTally.Screen;
 
@@ -11,7 +12,7 @@ public sealed class ClockPulse(LivePractice practice)
     private ClockReading _last;
 
     /// <summary>What is left of the interval, from 0 to 1; -1 where the words of the clock have changed, or all drills are over.</summary>
-    public double At(long at)
+    public double At(Instant at)
     {
         var block = practice.Current;
         if (block >= practice.Runs.Count)

@@ -1,5 +1,6 @@
 using KeepTally.Core.Clock;
 using KeepTally.Core.Live;
+using KeepTally.Core.Time;
 
 namespace KeepTally.Screen;
 
@@ -21,16 +22,16 @@ internal readonly record struct ClockReading(
 )
 {
     /// <summary>Reads the clock of a drill; what is left of the interval, from 0 to 1, comes beside it.</summary>
-    internal static ClockReading Of(LiveRun run, long at, out double share)
+    internal static ClockReading Of(LiveRun run, Instant at, out double share)
     {
         var lead = run.Lead(at);
         var (kept, timeline) = (lead.Score, lead.Timeline);
-        var elapsed = kept.IsDoneAt(at) ? kept.RunningTimeAt(at) + (timeline?.Plan.CountIn ?? 0) : kept.Clock.At(at);
+        var elapsed = kept.ClockTimeAt(at);
         var interval = timeline?.At(elapsed) ?? default;
-        var left = timeline is null || interval.Kind == IntervalKind.Over ? 0 : interval.End - elapsed;
+        var left = timeline is null || interval.Kind == IntervalKind.Over ? Duration.Zero : interval.End - elapsed;
         share =
             timeline is null || !kept.Clock.IsStarted ? 1
-            : left > 0 ? (double)left / interval.Length
+            : left > Duration.Zero ? left / interval.Length
             : 0;
         return new ClockReading(
             lead,
@@ -39,8 +40,8 @@ internal readonly record struct ClockReading(
             kept.FrozenFor,
             run.IsDone(at),
             interval,
-            timeline is null ? elapsed / 1000 : (left + 999) / 1000,
-            lead.RepLeft(at) is { } rep ? (rep + 999) / 1000 : -1
+            timeline is null ? (elapsed - ClockTime.Zero).WholeSeconds : left.SecondsBegun,
+            lead.RepLeft(at) is { } rep ? rep.SecondsBegun : -1
         );
     }
 }

@@ -8,6 +8,7 @@ using KeepTally.Core.Rules.Measures;
 using KeepTally.Core.Scoring;
 using KeepTally.Core.Tallies;
 using KeepTally.Core.Text;
+using KeepTally.Core.Time;
 
 namespace KeepTally.Screen;
 
@@ -40,7 +41,7 @@ internal sealed class PadFace(RunSheet sheet)
         object People
     );
 
-    internal SheetView At(long at)
+    internal SheetView At(Instant at)
     {
         var kept = _live.Score;
         IntervalKind? interval =
@@ -91,7 +92,7 @@ internal sealed class PadFace(RunSheet sheet)
         _people = [.. PeopleOf(_live, resting)];
     }
 
-    private IReadOnlyList<RowView> RowsAt(long at, bool done, bool resting)
+    private IReadOnlyList<RowView> RowsAt(Instant at, bool done, bool resting)
     {
         var kept = _live.Score;
         var turn = done ? null : kept.Turn;
@@ -130,7 +131,7 @@ internal sealed class PadFace(RunSheet sheet)
         return same ? _shown!.Rows : Array.ConvertAll(rows, row => row.Row);
     }
 
-    private RowView RowOf(in Key key, long at)
+    private RowView RowOf(in Key key, Instant at)
     {
         var unit = _live.Score.UnitAt(key.Unit, at)!;
         var score = ScoreOf(_live.Stage, unit);
@@ -182,7 +183,7 @@ internal sealed class PadFace(RunSheet sheet)
     private static double ScoreOf(Stage stage, UnitReport unit) =>
         stage.Measures[0].By is { IsCount: true } or { IsReading: true } ? unit.Value(stage.Measures[0].By) ?? 0 : unit.Points;
 
-    private string ResultAt(long at, bool done)
+    private string ResultAt(Instant at, bool done)
     {
         if (!done)
         {
@@ -198,7 +199,7 @@ internal sealed class PadFace(RunSheet sheet)
     }
 
     /// <summary>A station keeps its own rounds within the circuit's.</summary>
-    private string OwnClock(long at)
+    private string OwnClock(Instant at)
     {
         if (_live.Timeline is not { } timeline || _live.Score.Clock is not { IsStarted: true, IsPaused: false })
         {

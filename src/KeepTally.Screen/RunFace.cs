@@ -1,6 +1,7 @@
 using KeepTally.Core.Clock;
 using KeepTally.Core.Events;
 using KeepTally.Core.Live;
+using KeepTally.Core.Time;
 
 namespace KeepTally.Screen;
 
@@ -19,7 +20,7 @@ public sealed class RunFace(LivePractice practice)
     /// <summary>One event of a sheet in the coach's words; empty for what is not tapped, moved or changed.</summary>
     public static string Describe(string sheet, Sheet live, RunEvent runEvent) => TapList.Words(sheet, live, runEvent);
 
-    public PracticeView At(long at)
+    public PracticeView At(Instant at)
     {
         var current = practice.Current;
         var over = current >= practice.Runs.Count;
@@ -29,7 +30,7 @@ public sealed class RunFace(LivePractice practice)
     /// <summary>A drill ended by mistake can be gone back to until the next one has begun.</summary>
     private bool CanGoBack(int current) => current > 0 && (current >= practice.Runs.Count || !practice.Runs[current].IsStarted);
 
-    private RunView RunAt(LiveRun run, long at)
+    private RunView RunAt(LiveRun run, Instant at)
     {
         var clock = ClockAt(run, at);
         var last = practice.Current == practice.Runs.Count - 1;
@@ -68,7 +69,7 @@ public sealed class RunFace(LivePractice practice)
     }
 
     /// <summary>The clock as it reads; how much of the interval is left is not worth new words.</summary>
-    private ClockView ClockAt(LiveRun run, long at)
+    private ClockView ClockAt(LiveRun run, Instant at)
     {
         var reading = ClockReading.Of(run, at, out _);
         if (_clock is null || reading != _reading)
@@ -79,7 +80,7 @@ public sealed class RunFace(LivePractice practice)
         return _clock;
     }
 
-    private SheetView?[] SheetsOf(LiveRun run, RunSheet[] open, long at)
+    private SheetView?[] SheetsOf(LiveRun run, RunSheet[] open, Instant at)
     {
         var sheets = new SheetView?[run.Sheets.Count];
         var same = sheets.Length == _sheets.Length;
@@ -103,7 +104,7 @@ public sealed class RunFace(LivePractice practice)
         return pad;
     }
 
-    private static string PromptOf(LiveRun run, long at, bool last)
+    private static string PromptOf(LiveRun run, Instant at, bool last)
     {
         if (!run.IsStarted)
         {

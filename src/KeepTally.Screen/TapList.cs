@@ -3,6 +3,7 @@ using KeepTally.Core.Live;
 using KeepTally.Core.Rules.Zones;
 using KeepTally.Core.Scoring;
 using KeepTally.Core.Text;
+using KeepTally.Core.Time;
 
 namespace KeepTally.Screen;
 
@@ -13,7 +14,7 @@ namespace KeepTally.Screen;
 internal sealed class TapList
 {
     private const int Shown = 12;
-    private readonly Dictionary<string, (int Version, (long At, TapView View)[] Taps)> _bySheet = new(StringComparer.Ordinal);
+    private readonly Dictionary<string, (int Version, (Instant At, TapView View)[] Taps)> _bySheet = new(StringComparer.Ordinal);
     private LiveRun? _run;
     private IReadOnlyList<TapView> _shown = [];
 
@@ -46,7 +47,7 @@ internal sealed class TapList
         var taken = new int[run.Sheets.Count];
         while (shown.Count < Shown)
         {
-            (long At, TapView View)? latest = null;
+            (Instant At, TapView View)? latest = null;
             var from = -1;
             for (var i = 0; i < taken.Length; i++)
             {
@@ -69,15 +70,15 @@ internal sealed class TapList
         return shown;
     }
 
-    private static bool IsLater((long At, TapView View) one, (long At, TapView View) other) =>
+    private static bool IsLater((Instant At, TapView View) one, (Instant At, TapView View) other) =>
         one.At > other.At || (one.At == other.At && one.View.N > other.View.N);
 
     /// <summary>One event of a log in words; empty for what no coach would list.</summary>
     internal static string Words(string id, Sheet live, RunEvent runEvent) => ViewOf(id, live, runEvent, false, "")?.Text ?? "";
 
-    private static (long At, TapView View)[] Recent(string id, Sheet live, (long At, TapView View)[] known)
+    private static (Instant At, TapView View)[] Recent(string id, Sheet live, (Instant At, TapView View)[] known)
     {
-        var taps = new List<(long At, TapView View)>(Shown);
+        var taps = new List<(Instant At, TapView View)>(Shown);
         var events = live.Log.Events;
         var next = 0;
         for (var i = live.Log.Count - 1; i >= 0 && taps.Count < Shown; i--)

@@ -1,12 +1,13 @@
 using KeepTally.Core.Live;
 using KeepTally.Core.Text;
+using KeepTally.Core.Time;
 
 namespace KeepTally.Screen;
 
 /// <summary>Puts into words who is on the drill under way, group by group, and who may come in.</summary>
 public static class WhoFace
 {
-    public static WhoView Of(LivePractice practice, long at)
+    public static WhoView Of(LivePractice practice, Instant at)
     {
         var left = practice.Runs.Skip(practice.Current).ToArray();
         if (left.Length == 0)

@@ -3,6 +3,7 @@ using System.Text.Json.Nodes;
 using KeepTally.Core.Circuits;
 using KeepTally.Core.Events;
 using KeepTally.Core.Formats;
+using KeepTally.Core.Time;
 
 namespace KeepTally.Browser.Tests;
 
@@ -88,7 +89,7 @@ internal static class Screen
                     new Dictionary<string, string>(),
                     [.. players.Select(player => new Unit(Id(player), player, []))],
                     Bench: [.. bench.Select(Of)],
-                    CountIn: 0
+                    CountIn: new Duration(0)
                 )
             ),
             []

@@ -4,6 +4,7 @@ using KeepTally.Core.Faults;
 using KeepTally.Core.Formats;
 using KeepTally.Core.Live;
 using KeepTally.Core.Scoring;
+using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Tests;
 
@@ -32,7 +33,7 @@ internal static class Given
     internal static Sheet Started(DrillCard card, params string[] units)
     {
         var sheet = Open(card, units);
-        sheet.Add(new RunEvent.Start(new EventId("s", 1), 0));
+        sheet.Add(new RunEvent.Start(new EventId("s", 1), new Instant(0)));
         return sheet;
     }
 
@@ -51,7 +52,7 @@ internal static class Given
         sheet.Add(
             new RunEvent.Tap(
                 new EventId("t", sheet.Log.Events.Count + 1),
-                at ?? sheet.Log.LastAt + 1000,
+                at is { } given ? new Instant(given) : sheet.Log.LastAt + Duration.FromSeconds(1),
                 unit,
                 outcome,
                 zone,

@@ -1,5 +1,6 @@
 using KeepTally.Core.Clock;
 using KeepTally.Core.Events;
+using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Circuits;
 
@@ -21,8 +22,8 @@ public static class CircuitClock
     /// <param name="timeline">Its timeline.</param>
     /// <param name="log">The log of the stop's sheet.</param>
     /// <param name="round">The round of the stop, from 1.</param>
-    /// <param name="at">The moment, in milliseconds from the run's origin.</param>
-    public static IEnumerable<RunEvent> Due(RunningTime clock, Timeline timeline, EventLog log, int round, long at)
+    /// <param name="at">The moment.</param>
+    public static IEnumerable<RunEvent> Due(RunClock clock, Timeline timeline, EventLog log, int round, Instant at)
     {
         if (!clock.IsStarted)
         {

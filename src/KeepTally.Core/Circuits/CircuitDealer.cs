@@ -1,6 +1,7 @@
 using KeepTally.Core.Cards;
 using KeepTally.Core.Dealing;
 using KeepTally.Core.Events;
+using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Circuits;
 
@@ -70,7 +71,7 @@ public static class CircuitDealer
                 Units = units,
                 Bench = bench,
                 // The circuit itself counts in.
-                CountIn = 0,
+                CountIn = Duration.Zero,
             },
             station.CardJson,
             stop

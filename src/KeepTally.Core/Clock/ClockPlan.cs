@@ -1,25 +1,27 @@
+using KeepTally.Core.Time;
+
 namespace KeepTally.Core.Clock;
 
-/// <summary>The intervals of a stage as its card writes them. All spans are whole milliseconds. Source: docs/formats.md, section 3.</summary>
+/// <summary>The intervals of a stage as its card writes them. Source: docs/formats.md, section 3.</summary>
 /// <param name="Calls">Spans before the end of a work interval at which the time left is called.</param>
 /// <param name="Rep">A shot clock for one rep, or null.</param>
 public sealed record ClockPlan(
-    long Work,
-    long Change,
+    Duration Work,
+    Duration Change,
     int Rounds,
-    long CountIn,
-    IReadOnlyList<long> Calls,
+    Duration CountIn,
+    IReadOnlyList<Duration> Calls,
     LongBreak? BreakAfter,
     Surprise? Surprise,
-    long? Rep
+    Duration? Rep
 )
 {
     /// <summary>Count-in, rounds of work, the changes between them, and the break.</summary>
-    public long Total => CountIn + (Rounds * Work) + ((Rounds - 1) * Change) + (BreakAfter?.Length ?? 0);
+    public Duration Total => CountIn + (Rounds * Work) + ((Rounds - 1) * Change) + (BreakAfter?.Length ?? Duration.Zero);
 }
 
 /// <summary>A break after the change-over's round (counted from 1) is over.</summary>
-public sealed record LongBreak(int Round, long Length);
+public sealed record LongBreak(int Round, Duration Length);
 
 /// <summary>A signal at a random moment of the work interval, from the run's seed.</summary>
-public sealed record Surprise(long Min, long Max);
+public sealed record Surprise(Duration Min, Duration Max);

@@ -1,4 +1,5 @@
 using KeepTally.Core.Json;
+using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Clock;
 
@@ -9,7 +10,9 @@ internal static class ClockReader
     internal static ClockPlan Read(JsonPlace place)
     {
         place.Only("work", "change", "rounds", "countIn", "calls", "breakAfter", "surprise", "rep");
-        var work = place.Need("work", "the seconds of one work interval") is { } found ? Span(found, 0.001) : 1000;
+        var work = place.Need("work", "the seconds of one work interval") is { } found
+            ? Span(found, 0.001)
+            : Duration.FromSeconds(1);
         var rounds = place.Find("rounds")?.Whole(1, 1000) ?? 1;
         return new ClockPlan(
             work,
@@ -24,10 +27,10 @@ internal static class ClockReader
     }
 
     /// <summary>Seconds as whole milliseconds.</summary>
-    internal static long Span(JsonPlace place, double leastSeconds) =>
-        (long)Math.Round(place.Number(leastSeconds, LongestSeconds) * 1000, MidpointRounding.AwayFromZero);
+    internal static Duration Span(JsonPlace place, double leastSeconds) =>
+        Duration.FromSeconds(place.Number(leastSeconds, LongestSeconds));
 
-    private static long SpanOr(JsonPlace place, string name) => place.Find(name) is { } found ? Span(found, 0) : 0;
+    private static Duration SpanOr(JsonPlace place, string name) => place.Find(name) is { } found ? Span(found, 0) : Duration.Zero;
 
     private static LongBreak? Break(JsonPlace clock, int rounds)
     {

@@ -1,11 +1,13 @@
+using KeepTally.Core.Time;
+
 namespace KeepTally.Core.Clock;
 
-/// <summary>One stretch of the timeline, in milliseconds of running time from the press of start.</summary>
+/// <summary>One stretch of the timeline on the clock of a run.</summary>
 /// <param name="Round">The round it belongs to, from 1; a change-over belongs to the round before it.</param>
-public readonly record struct Interval(IntervalKind Kind, int Round, long Start, long End)
+public readonly record struct Interval(IntervalKind Kind, int Round, ClockTime Start, ClockTime End)
 {
-    /// <summary>Milliseconds from its start to its end.</summary>
-    public long Length => End - Start;
+    /// <summary>From its start to its end.</summary>
+    public Duration Length => End - Start;
 }
 
 /// <summary>What an interval is for.</summary>
@@ -28,9 +30,9 @@ public enum IntervalKind
 }
 
 /// <summary>Something to be heard at a moment of the timeline.</summary>
-/// <param name="Left">For a call, the milliseconds left.</param>
+/// <param name="Left">For a call, the time left.</param>
 /// <param name="Interval">The interval that begins, or in which the call falls.</param>
-public readonly record struct Signal(long At, SignalKind Kind, long Left, Interval Interval);
+public readonly record struct Signal(ClockTime At, SignalKind Kind, Duration Left, Interval Interval);
 
 /// <summary>What is to be heard.</summary>
 public enum SignalKind

@@ -1,4 +1,5 @@
 using KeepTally.Core.Chance;
+using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Clock;
 
@@ -9,10 +10,10 @@ namespace KeepTally.Core.Clock;
 public sealed class Timeline
 {
     /// <summary>Before work begins again, this much of a change-over or break is called too.</summary>
-    private const long CalledBeforeWork = 3000;
+    private static readonly Duration CalledBeforeWork = Duration.FromSeconds(3);
 
     private readonly Interval[] _intervals;
-    private readonly Dictionary<int, long> _surprises;
+    private readonly Dictionary<int, ClockTime> _surprises;
 
     /// <param name="seed">What the moments of surprise signals are drawn from: the same seed, the same moments.</param>
     public Timeline(ClockPlan plan, int seed = 0)
@@ -31,10 +32,10 @@ public sealed class Timeline
     public IReadOnlyList<Interval> Intervals => _intervals;
 
     /// <summary>The moment of the surprise signal in a round of work, or null where the plan has none.</summary>
-    public long? SurpriseIn(int round) => _surprises.TryGetValue(round, out var at) ? at : null;
+    public ClockTime? SurpriseIn(int round) => _surprises.TryGetValue(round, out var at) ? at : null;
 
     /// <summary>The interval that holds a moment. An interval begins with its first millisecond and ends before its last.</summary>
-    public Interval At(long elapsed)
+    public Interval At(ClockTime elapsed)
     {
         foreach (var interval in _intervals)
         {
@@ -56,7 +57,7 @@ public sealed class Timeline
     /// one span after another gives each signal exactly once. The first span begins before 0, so that a start without
     /// count-in is heard.
     /// </summary>
-    public IEnumerable<Signal> Signals(long from, long to)
+    public IEnumerable<Signal> Signals(ClockTime from, ClockTime to)
     {
         foreach (var interval in _intervals)
         {
@@ -70,7 +71,7 @@ public sealed class Timeline
                 yield return new Signal(
                     interval.Start,
                     interval.Kind is IntervalKind.Work ? SignalKind.Go : SignalKind.Horn,
-                    0,
+                    Duration.Zero,
                     interval
                 );
             }
@@ -92,13 +93,13 @@ public sealed class Timeline
     }
 
     /// <summary>The rounds of work that are over at a moment, each with the moment its work ended.</summary>
-    public IEnumerable<(int Round, long At)> WorkDone(long elapsed) =>
+    public IEnumerable<(int Round, ClockTime At)> WorkDone(ClockTime elapsed) =>
         _intervals
             .Where(interval => interval.Kind == IntervalKind.Work && interval.End <= elapsed)
             .Select(interval => (interval.Round, interval.End));
 
-    /// <summary>The moment at which the next work ends after a moment; <see cref="long.MaxValue"/> where none is left.</summary>
-    public long NextWorkEnd(long elapsed)
+    /// <summary>The moment at which the next work ends after a moment; <see cref="ClockTime.Never"/> where none is left.</summary>
+    public ClockTime NextWorkEnd(ClockTime elapsed)
     {
         foreach (var interval in _intervals)
         {
@@ -108,46 +109,47 @@ public sealed class Timeline
             }
         }
 
-        return long.MaxValue;
+        return ClockTime.Never;
     }
 
     /// <summary>The spans before the end of an interval at which its time left is called, longest first.</summary>
-    public IEnumerable<long> CallsIn(Interval interval) =>
+    public IEnumerable<Duration> CallsIn(Interval interval) =>
         interval.Kind switch
         {
-            IntervalKind.Work => Plan.Calls.Where(left => left > 0 && left < interval.Length),
+            IntervalKind.Work => Plan.Calls.Where(left => left > Duration.Zero && left < interval.Length),
             IntervalKind.CountIn => WholeSeconds(interval.Length),
-            IntervalKind.Change or IntervalKind.Break => WholeSeconds(Math.Min(CalledBeforeWork, interval.Length)),
+            IntervalKind.Change or IntervalKind.Break => WholeSeconds(Duration.Min(CalledBeforeWork, interval.Length)),
             IntervalKind.Over => [],
         };
 
     /// <summary>A moment of the surprise's span, from the round's own draw; a span that reaches past the work ends with it.</summary>
-    private static long Draw(Surprise surprise, Interval work, int seed)
+    private static ClockTime Draw(Surprise surprise, Interval work, int seed)
     {
-        var latest = Math.Min(surprise.Max, work.Length - 1);
-        var earliest = Math.Min(surprise.Min, latest);
-        return work.Start + earliest + new SeededDraw(seed, work.Round).Below(latest - earliest + 1);
+        var latest = Duration.Min(surprise.Max, work.Length - Duration.Millisecond);
+        var earliest = Duration.Min(surprise.Min, latest);
+        var choices = (latest - earliest + Duration.Millisecond).Milliseconds;
+        return work.Start + earliest + new Duration(new SeededDraw(seed, work.Round).Below(choices));
     }
 
-    private static IEnumerable<long> WholeSeconds(long span)
+    private static IEnumerable<Duration> WholeSeconds(Duration span)
     {
-        for (var left = span / 1000 * 1000; left > 0; left -= 1000)
+        for (var left = span.WholeSeconds; left > 0; left--)
         {
-            yield return left;
+            yield return Duration.FromSeconds(left);
         }
     }
 
     private static IEnumerable<Interval> Build(ClockPlan plan)
     {
-        var at = 0L;
-        Interval Next(IntervalKind kind, int round, long length)
+        var at = ClockTime.Zero;
+        Interval Next(IntervalKind kind, int round, Duration length)
         {
             var interval = new Interval(kind, round, at, at + length);
             at += length;
             return interval;
         }
 
-        if (plan.CountIn > 0)
+        if (plan.CountIn > Duration.Zero)
         {
             yield return Next(IntervalKind.CountIn, 1, plan.CountIn);
         }
@@ -155,17 +157,17 @@ public sealed class Timeline
         for (var round = 1; round <= plan.Rounds; round++)
         {
             yield return Next(IntervalKind.Work, round, plan.Work);
-            if (plan.BreakAfter is { Length: > 0 } rest && rest.Round == round)
+            if (plan.BreakAfter is { } rest && rest.Length > Duration.Zero && rest.Round == round)
             {
                 yield return Next(IntervalKind.Break, round, rest.Length);
             }
 
-            if (round < plan.Rounds && plan.Change > 0)
+            if (round < plan.Rounds && plan.Change > Duration.Zero)
             {
                 yield return Next(IntervalKind.Change, round, plan.Change);
             }
         }
 
-        yield return new Interval(IntervalKind.Over, plan.Rounds, at, long.MaxValue);
+        yield return new Interval(IntervalKind.Over, plan.Rounds, at, ClockTime.Never);
     }
 }

@@ -1,5 +1,6 @@
 using System.Globalization;
 using KeepTally.Core.Faults;
+using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Events;
 
@@ -9,8 +10,8 @@ namespace KeepTally.Core.Events;
 /// </summary>
 public sealed class EventGate
 {
-    /// <summary>Milliseconds by which a device's idea of the shared clock may run ahead.</summary>
-    public const long Allowance = 5000;
+    /// <summary>The time by which a device's idea of the shared clock may run ahead.</summary>
+    public static readonly Duration Allowance = Duration.FromSeconds(5);
 
     private readonly HashSet<string> _people;
 
@@ -19,8 +20,8 @@ public sealed class EventGate
         _people = [.. head.Everyone.Select(player => player.Id), .. head.Units.Select(unit => unit.Id)];
 
     /// <summary>Why an event cannot be taken, or null where it can.</summary>
-    /// <param name="now">Milliseconds from the run's origin on the shared clock.</param>
-    public Fault? Check(RunEvent runEvent, long now)
+    /// <param name="now">The instant by the shared clock.</param>
+    public Fault? Check(RunEvent runEvent, Instant now)
     {
         if (runEvent.At > now + Allowance)
         {
@@ -58,12 +59,12 @@ public sealed class EventGate
                 "name somebody of the sheet or of its bench by id"
             );
 
-    private static string Span(long milliseconds) =>
-        milliseconds switch
+    private static string Span(Duration span) =>
+        span.Milliseconds switch
         {
-            < 120_000 => string.Create(CultureInfo.InvariantCulture, $"{milliseconds / 1000} seconds"),
-            < 7_200_000 => string.Create(CultureInfo.InvariantCulture, $"{milliseconds / 60_000} minutes"),
-            < 172_800_000 => string.Create(CultureInfo.InvariantCulture, $"{milliseconds / 3_600_000} hours"),
-            _ => string.Create(CultureInfo.InvariantCulture, $"{milliseconds / 86_400_000} days"),
+            < 120_000 and var milliseconds => string.Create(CultureInfo.InvariantCulture, $"{milliseconds / 1000} seconds"),
+            < 7_200_000 and var milliseconds => string.Create(CultureInfo.InvariantCulture, $"{milliseconds / 60_000} minutes"),
+            < 172_800_000 and var milliseconds => string.Create(CultureInfo.InvariantCulture, $"{milliseconds / 3_600_000} hours"),
+            var milliseconds => string.Create(CultureInfo.InvariantCulture, $"{milliseconds / 86_400_000} days"),
         };
 }

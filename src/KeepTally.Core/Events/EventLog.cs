@@ -1,3 +1,5 @@
+using KeepTally.Core.Time;
+
 namespace KeepTally.Core.Events;
 
 /// <summary>
@@ -23,8 +25,8 @@ public sealed class EventLog
     /// <summary>How many events there are.</summary>
     public int Count => _events.Count;
 
-    /// <summary>The time of the last event, or 0.</summary>
-    public long LastAt => _events.Count == 0 ? 0 : _events[^1].At;
+    /// <summary>When the last event happened; the origin where there is none.</summary>
+    public Instant LastAt => _events.Count == 0 ? Instant.Origin : _events[^1].At;
 
     /// <summary>Whether an event with this id is here, undone or not.</summary>
     public bool Holds(EventId id) => _byId.ContainsKey(id);

@@ -1,5 +1,6 @@
 using KeepTally.Core.Faults;
 using KeepTally.Core.Json;
+using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Events;
 
@@ -9,7 +10,7 @@ public static class EventReader
     internal const int LongestWord = 200;
     internal const int LongestDevice = 64;
     internal const int MostTags = 20;
-    internal const long LatestAt = 1_000_000_000_000_000;
+    internal static readonly Instant LatestAt = new(1_000_000_000_000_000);
     private const int LongestNote = 2000;
 
     /// <summary>The event of a line, or every fault in it.</summary>
@@ -38,7 +39,9 @@ public static class EventReader
             ShortText(place, "device", LongestDevice) ?? "",
             place.Need("n", "the number of the event on its device")?.Whole(0, int.MaxValue) ?? 0
         );
-        var at = place.Need("at", "whole milliseconds from the run's origin")?.WholeLong(0, LatestAt) ?? 0;
+        var at = new Instant(
+            place.Need("at", "whole milliseconds from the run's origin")?.WholeLong(0, LatestAt.Milliseconds) ?? 0
+        );
         if (id.Device.Length == 0)
         {
             place.NeedText("device", "which device made it");

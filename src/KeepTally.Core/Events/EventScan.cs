@@ -1,5 +1,6 @@
 using System.Text;
 using System.Text.Json;
+using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Events;
 
@@ -13,7 +14,7 @@ internal ref struct EventScan
     private string? _type;
     private string? _device;
     private int _n;
-    private long _at;
+    private long _milliseconds;
     private double? _value;
     private EventId? _of;
     private Dictionary<string, string>? _tags;
@@ -55,7 +56,7 @@ internal ref struct EventScan
         {
             _json = new Utf8JsonReader(bytes[..length]),
             _n = -1,
-            _at = -1,
+            _milliseconds = -1,
         };
         try
         {
@@ -99,11 +100,12 @@ internal ref struct EventScan
 
         if (_json.ValueTextEquals("at"u8))
         {
-            return _at < 0
+            return _milliseconds < 0
                 && _json.Read()
                 && _json.TokenType == JsonTokenType.Number
-                && _json.TryGetInt64(out _at)
-                && _at is >= 0 and <= EventReader.LatestAt;
+                && _json.TryGetInt64(out _milliseconds)
+                && _milliseconds >= 0
+                && _milliseconds <= EventReader.LatestAt.Milliseconds;
         }
 
         return _json.ValueTextEquals("type"u8)
@@ -226,38 +228,39 @@ internal ref struct EventScan
     /// <summary>The event, where it carries no more than its kind does and nothing it needs is missing.</summary>
     private readonly RunEvent? Made()
     {
-        if (_device is null || _n < 0 || _at < 0)
+        if (_device is null || _n < 0 || _milliseconds < 0)
         {
             return null;
         }
 
         var id = new EventId(_device, _n);
+        var at = new Instant(_milliseconds);
         return _type switch
         {
             "tap" when Only(1 << Unit | 1 << Outcome | 1 << Zone | 1 << Tags | 1 << Value) => new RunEvent.Tap(
                 id,
-                _at,
+                at,
                 _texts[Unit],
                 _texts[Outcome],
                 _texts[Zone],
                 _tags,
                 _value
             ),
-            "start" when Only(0) => new RunEvent.Start(id, _at),
-            "pause" when Only(0) => new RunEvent.Pause(id, _at),
-            "resume" when Only(0) => new RunEvent.Resume(id, _at),
-            "end" when Only(0) => new RunEvent.End(id, _at),
-            "turn" when Only(1 << Unit) => new RunEvent.Turn(id, _at, _texts[Unit]),
+            "start" when Only(0) => new RunEvent.Start(id, at),
+            "pause" when Only(0) => new RunEvent.Pause(id, at),
+            "resume" when Only(0) => new RunEvent.Resume(id, at),
+            "end" when Only(0) => new RunEvent.End(id, at),
+            "turn" when Only(1 << Unit) => new RunEvent.Turn(id, at, _texts[Unit]),
             "rotate" when Only(1 << Winner | 1 << Loser | 1 << Actor) => new RunEvent.Rotate(
                 id,
-                _at,
+                at,
                 _texts[Winner],
                 _texts[Loser],
                 _texts[Actor]
             ),
-            "undo" when Only(1 << Of) && _of is { } of => new RunEvent.Undo(id, _at, of),
-            "freeze" when Only(1 << Reason) => new RunEvent.Freeze(id, _at, _texts[Reason] ?? ""),
-            "sub" when Only(1 << Out | 1 << In) => new RunEvent.Substitution(id, _at, _texts[Out], _texts[In]),
+            "undo" when Only(1 << Of) && _of is { } of => new RunEvent.Undo(id, at, of),
+            "freeze" when Only(1 << Reason) => new RunEvent.Freeze(id, at, _texts[Reason] ?? ""),
+            "sub" when Only(1 << Out | 1 << In) => new RunEvent.Substitution(id, at, _texts[Out], _texts[In]),
             _ => null,
         };
     }

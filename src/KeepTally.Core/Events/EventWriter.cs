@@ -13,7 +13,7 @@ public static class EventWriter
             json.WriteStartObject();
             json.WriteString("device", runEvent.Id.Device);
             json.WriteNumber("n", runEvent.Id.N);
-            json.WriteNumber("at", runEvent.At);
+            json.WriteNumber("at", runEvent.At.Milliseconds);
             json.WriteString("type", TypeOf(runEvent));
             WriteOwn(json, runEvent);
             json.WriteEndObject();

@@ -42,7 +42,7 @@ public static class HeadReader
 
             if (head.CountIn is { } countIn)
             {
-                json.WriteNumber("countIn", countIn / 1000.0);
+                json.WriteNumber("countIn", countIn.TotalSeconds);
             }
 
             json.WriteStartArray("units");

@@ -1,10 +1,11 @@
 using KeepTally.Core.Cards;
+using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Events;
 
 /// <summary>The first line of a log: which drill and stage, with which house rules, for whom. Source: docs/formats.md, section 2.</summary>
 /// <param name="Seed">What surprises are drawn from; 0 where the head gives none.</param>
-/// <param name="CountIn">Milliseconds of count-in in place of the card's; null where the card's holds.</param>
+/// <param name="CountIn">The count-in in place of the card's; null where the card's holds.</param>
 /// <param name="Bench">Who may come in; nobody where it is left out.</param>
 public sealed record LogHead(
     string Drill,
@@ -13,7 +14,7 @@ public sealed record LogHead(
     IReadOnlyList<Unit> Units,
     int Seed = 0,
     IReadOnlyList<Member>? Bench = null,
-    long? CountIn = null
+    Duration? CountIn = null
 )
 {
     /// <summary>The stage of a card as this run has it.</summary>

@@ -1,28 +1,30 @@
+using KeepTally.Core.Time;
+
 namespace KeepTally.Core.Events;
 
 /// <summary>
 /// Something that happened during a run. The kinds are a closed set. Source: docs/formats.md, section 2.
 /// </summary>
 /// <param name="Id">Given by the device that made it; the same id is the same event.</param>
-/// <param name="At">Whole milliseconds from the run's origin.</param>
-public abstract record RunEvent(EventId Id, long At)
+/// <param name="At">When it happened.</param>
+public abstract record RunEvent(EventId Id, Instant At)
 {
     /// <summary>The clock begins to run.</summary>
-    public sealed record Start(EventId Id, long At) : RunEvent(Id, At);
+    public sealed record Start(EventId Id, Instant At) : RunEvent(Id, At);
 
     /// <summary>The clock stands until it is resumed.</summary>
-    public sealed record Pause(EventId Id, long At) : RunEvent(Id, At);
+    public sealed record Pause(EventId Id, Instant At) : RunEvent(Id, At);
 
     /// <summary>The clock goes on.</summary>
-    public sealed record Resume(EventId Id, long At) : RunEvent(Id, At);
+    public sealed record Resume(EventId Id, Instant At) : RunEvent(Id, At);
 
     /// <summary>The sheet is closed.</summary>
-    public sealed record End(EventId Id, long At) : RunEvent(Id, At);
+    public sealed record End(EventId Id, Instant At) : RunEvent(Id, At);
 
     /// <summary>A tap on the pad: whom, what, where it went, what else it says, and the number it carries; each may be left out.</summary>
     public sealed record Tap(
         EventId Id,
-        long At,
+        Instant At,
         string? Unit,
         string? Outcome,
         string? Zone,
@@ -31,22 +33,22 @@ public abstract record RunEvent(EventId Id, long At)
     ) : RunEvent(Id, At);
 
     /// <summary>The turn passes to <paramref name="Unit"/>, or to the next that is not done.</summary>
-    public sealed record Turn(EventId Id, long At, string? Unit) : RunEvent(Id, At);
+    public sealed record Turn(EventId Id, Instant At, string? Unit) : RunEvent(Id, At);
 
     /// <summary>Places move on; who won, lost or did it where a move asks for it.</summary>
-    public sealed record Rotate(EventId Id, long At, string? Winner, string? Loser, string? Actor) : RunEvent(Id, At);
+    public sealed record Rotate(EventId Id, Instant At, string? Winner, string? Loser, string? Actor) : RunEvent(Id, At);
 
     /// <summary><paramref name="Of"/> counts as if it had never been.</summary>
-    public sealed record Undo(EventId Id, long At, EventId Of) : RunEvent(Id, At);
+    public sealed record Undo(EventId Id, Instant At, EventId Of) : RunEvent(Id, At);
 
     /// <summary>A teaching stop: the clock stands until it is resumed.</summary>
-    public sealed record Freeze(EventId Id, long At, string Reason) : RunEvent(Id, At);
+    public sealed record Freeze(EventId Id, Instant At, string Reason) : RunEvent(Id, At);
 
     /// <summary>Something written down, about <paramref name="Unit"/> or about the whole.</summary>
-    public sealed record Note(EventId Id, long At, string Text, string? Unit) : RunEvent(Id, At);
+    public sealed record Note(EventId Id, Instant At, string Text, string? Unit) : RunEvent(Id, At);
 
     /// <summary><paramref name="Out"/> leaves, <paramref name="In"/> joins; two who are both on change places.</summary>
-    public sealed record Substitution(EventId Id, long At, string? Out, string? In) : RunEvent(Id, At);
+    public sealed record Substitution(EventId Id, Instant At, string? Out, string? In) : RunEvent(Id, At);
 }
 
 /// <summary>Which device made an event, and which of that device's events it is. Unique on a sheet.</summary>

@@ -1,6 +1,7 @@
 using KeepTally.Core.Events;
 using KeepTally.Core.Floor;
 using KeepTally.Core.Scoring;
+using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Live;
 
@@ -21,7 +22,7 @@ internal sealed class CheckpointedFold
     private Checkpoint _now;
 
     /// <summary>How everything stands after so many events of the log.</summary>
-    internal sealed record Checkpoint(int Folded, Score Score, FloorState Floor, RunEvent.End? Ended, long RepFrom)
+    internal sealed record Checkpoint(int Folded, Score Score, FloorState Floor, RunEvent.End? Ended, ClockTime RepFrom)
     {
         internal Checkpoint Copy() => this with { Score = Score.Copy(), Floor = Floor.Copy() };
     }
@@ -39,8 +40,8 @@ internal sealed class CheckpointedFold
 
     internal RunEvent.End? Ended => _now.Ended;
 
-    /// <summary>Running milliseconds at the last counted tap.</summary>
-    internal long RepFrom => _now.RepFrom;
+    /// <summary>What the clock read at the last counted tap.</summary>
+    internal ClockTime RepFrom => _now.RepFrom;
 
     /// <summary>How many events of the log it has taken.</summary>
     internal int Folded => _now.Folded;

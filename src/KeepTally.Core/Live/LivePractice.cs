@@ -1,5 +1,6 @@
 using KeepTally.Core.Events;
 using KeepTally.Core.Faults;
+using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Live;
 
@@ -44,7 +45,7 @@ public sealed class LivePractice(string device, IReadOnlyList<LiveRun> runs)
     public void Retract(string sheet, RunEvent refused) => Find(sheet)?.Retract(refused);
 
     /// <summary>Executes a command on the sheets of the drill under way.</summary>
-    public IReadOnlyList<SheetEvent> Execute(RunCommand word, long now, string reason = "")
+    public IReadOnlyList<SheetEvent> Execute(RunCommand word, Instant now, string reason = "")
     {
         if (Current >= Runs.Count && word != RunCommand.Back)
         {
@@ -82,7 +83,7 @@ public sealed class LivePractice(string device, IReadOnlyList<LiveRun> runs)
     }
 
     /// <summary>A tap on a sheet.</summary>
-    public Fault? Tap(string sheet, TapCommand command, long now, out IReadOnlyList<SheetEvent> appended)
+    public Fault? Tap(string sheet, TapCommand command, Instant now, out IReadOnlyList<SheetEvent> appended)
     {
         appended = [];
         if (Find(sheet) is not { } live)
@@ -92,7 +93,7 @@ public sealed class LivePractice(string device, IReadOnlyList<LiveRun> runs)
 
         var tap = new RunEvent.Tap(
             NextId(live),
-            Stamp(live, now),
+            live.Stamp(now),
             command.Unit,
             command.Outcome,
             command.Zone,
@@ -109,7 +110,7 @@ public sealed class LivePractice(string device, IReadOnlyList<LiveRun> runs)
     }
 
     /// <summary>Moves the places of a sheet on and says who won; where two stood against each other, the other lost.</summary>
-    public IReadOnlyList<SheetEvent> RotateWith(string sheet, string winner, long now)
+    public IReadOnlyList<SheetEvent> RotateWith(string sheet, string winner, Instant now)
     {
         if (Find(sheet) is not { } live)
         {
@@ -117,13 +118,13 @@ public sealed class LivePractice(string device, IReadOnlyList<LiveRun> runs)
         }
 
         var others = live.Floor.Contestants.Where(player => player != winner).ToArray();
-        var rotate = new RunEvent.Rotate(NextId(live), Stamp(live, now), winner, others.Length == 1 ? others[0] : null, null);
+        var rotate = new RunEvent.Rotate(NextId(live), live.Stamp(now), winner, others.Length == 1 ? others[0] : null, null);
         live.Add(rotate);
         return [new SheetEvent(sheet, rotate)];
     }
 
     /// <summary>Passes the turn on a sheet, to a unit or to the next.</summary>
-    public Fault? PassTurn(string sheet, string? unit, long now, out IReadOnlyList<SheetEvent> appended)
+    public Fault? PassTurn(string sheet, string? unit, Instant now, out IReadOnlyList<SheetEvent> appended)
     {
         appended = [];
         if (Find(sheet) is not { } live)
@@ -131,7 +132,7 @@ public sealed class LivePractice(string device, IReadOnlyList<LiveRun> runs)
             return new Fault("sheet", $"there is no sheet \"{sheet}\" in this practice", "reload the page");
         }
 
-        var turn = new RunEvent.Turn(NextId(live), Stamp(live, now), unit);
+        var turn = new RunEvent.Turn(NextId(live), live.Stamp(now), unit);
         if (live.Add(turn) is { } fault)
         {
             return fault;
@@ -142,7 +143,7 @@ public sealed class LivePractice(string device, IReadOnlyList<LiveRun> runs)
     }
 
     /// <summary>Appends a change of the roster to every sheet it reaches; nothing where it reaches none.</summary>
-    public IReadOnlyList<SheetEvent> ChangeRoster(RosterChange change, long now)
+    public IReadOnlyList<SheetEvent> ChangeRoster(RosterChange change, Instant now)
     {
         var appended = new List<SheetEvent>();
         var changes = change.Over([.. Runs.Skip(Current)], now);
@@ -159,7 +160,7 @@ public sealed class LivePractice(string device, IReadOnlyList<LiveRun> runs)
     }
 
     /// <summary>Takes an event back, or puts one back that was taken back. Who came or went does so on every sheet again.</summary>
-    public IReadOnlyList<SheetEvent> Undo(string sheet, EventId of, long now)
+    public IReadOnlyList<SheetEvent> Undo(string sheet, EventId of, Instant now)
     {
         if (Find(sheet) is not { } live || live.Log.Find(of) is not { } reached)
         {
@@ -188,7 +189,7 @@ public sealed class LivePractice(string device, IReadOnlyList<LiveRun> runs)
                 .Select(other => other.Id),
         ];
 
-    private SheetEvent[] Undo(string sheet, Sheet live, EventId of, long now)
+    private SheetEvent[] Undo(string sheet, Sheet live, EventId of, Instant now)
     {
         var target = live.Log.IsUndone(of) ? live.Log.StandingUndoOf(of)?.Id : of;
         if (target is not { } reached)
@@ -196,13 +197,13 @@ public sealed class LivePractice(string device, IReadOnlyList<LiveRun> runs)
             return [];
         }
 
-        var undo = new RunEvent.Undo(NextId(live), Stamp(live, now), reached);
+        var undo = new RunEvent.Undo(NextId(live), live.Stamp(now), reached);
         live.Add(undo);
         return [new SheetEvent(sheet, undo)];
     }
 
     /// <summary>Appends what the clock calls for by now to every sheet of the drill under way.</summary>
-    public IReadOnlyList<SheetEvent> AppendDue(long now)
+    public IReadOnlyList<SheetEvent> AppendDue(Instant now)
     {
         if (Current >= Runs.Count)
         {
@@ -221,18 +222,23 @@ public sealed class LivePractice(string device, IReadOnlyList<LiveRun> runs)
     private LiveRun Now => Runs[Current];
 
     /// <summary>Where each group of a circuit is follows from the clock alone.</summary>
-    private bool CanMove(RunSheet sheet, long now) =>
+    private bool CanMove(RunSheet sheet, Instant now) =>
         sheet != Now.Circuit && sheet.Sheet.Stage.Moves.Count > 0 && Now.OpenAt(now).Contains(sheet) && !LiveRun.HasStood(sheet);
 
-    private static Func<RunSheet, bool> IsRunning(long now) =>
+    private static Func<RunSheet, bool> IsRunning(Instant now) =>
         sheet => sheet.Sheet.Score.Clock is { IsStarted: true, IsPaused: false } && !sheet.Sheet.Score.IsDoneAt(now);
 
-    private RunEvent UndoEnd(EventId id, long at, Sheet sheet) => new RunEvent.Undo(id, at, sheet.Ended!.Id);
+    private RunEvent UndoEnd(EventId id, Instant at, Sheet sheet) => new RunEvent.Undo(id, at, sheet.Ended!.Id);
 
-    private List<SheetEvent> Each(LiveRun run, long now, Func<RunSheet, bool> where, Func<EventId, long, RunEvent> make) =>
+    private List<SheetEvent> Each(LiveRun run, Instant now, Func<RunSheet, bool> where, Func<EventId, Instant, RunEvent> make) =>
         Each(run, now, where, (id, at, _) => make(id, at));
 
-    private List<SheetEvent> Each(LiveRun run, long now, Func<RunSheet, bool> where, Func<EventId, long, Sheet, RunEvent> make)
+    private List<SheetEvent> Each(
+        LiveRun run,
+        Instant now,
+        Func<RunSheet, bool> where,
+        Func<EventId, Instant, Sheet, RunEvent> make
+    )
     {
         var appended = new List<SheetEvent>();
         var reached = run.Sheets.Where(where).ToArray();
@@ -249,16 +255,9 @@ public sealed class LivePractice(string device, IReadOnlyList<LiveRun> runs)
 
     private EventId NextId(Sheet sheet) => new(device, sheet.Log.LastNumberOf(device) + 1);
 
-    /// <summary>
-    /// A device stamps an event after every one it has already seen, by a millisecond at least: an answer never ties with
-    /// what it answers.
-    /// </summary>
-    private static long Stamp(Sheet sheet, long now) =>
-        sheet.Log.Count == 0 ? Math.Max(0, now) : Math.Max(now, sheet.Log.LastAt + 1);
-
     /// <summary>One moment for what is appended to several sheets at once, so that their clocks go together.</summary>
-    private static long StampOfAll(IEnumerable<Sheet> sheets, long now) =>
-        sheets.Select(sheet => Stamp(sheet, now)).DefaultIfEmpty(now).Max();
+    private static Instant StampOfAll(IEnumerable<Sheet> sheets, Instant now) =>
+        sheets.Select(sheet => sheet.Stamp(now)).DefaultIfEmpty(now).Max();
 }
 
 /// <summary>What a thumb touched: whom, what, where it went, what else it says, and the number it carries.</summary>

@@ -1,6 +1,7 @@
 using KeepTally.Core.Circuits;
 using KeepTally.Core.Clock;
 using KeepTally.Core.Events;
+using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Live;
 
@@ -30,7 +31,8 @@ public sealed class LiveRun(string name, IReadOnlyList<RunSheet> sheets)
     /// <summary>
     /// The sheet whose clock is shown: a circuit's own, else the first that is not done.
     /// </summary>
-    public Sheet Lead(long at) => Circuit?.Sheet ?? Sheets.FirstOrDefault(each => !each.Sheet.Score.IsDoneAt(at), Sheets[0]).Sheet;
+    public Sheet Lead(Instant at) =>
+        Circuit?.Sheet ?? Sheets.FirstOrDefault(each => !each.Sheet.Score.IsDoneAt(at), Sheets[0]).Sheet;
 
     /// <summary>Whether its clock was ever started.</summary>
     public bool IsStarted => Clocks.Any(sheet => sheet.Score.Clock.IsStarted);
@@ -39,13 +41,13 @@ public sealed class LiveRun(string name, IReadOnlyList<RunSheet> sheets)
     public bool IsPaused => Clocks.Any(sheet => sheet.Score.Clock.IsPaused);
 
     /// <summary>Every sheet is done by its own rules or by the clock. A circuit goes on until its clock is over.</summary>
-    public bool IsDone(long at) => Clocks.All(sheet => sheet.Score.IsDoneAt(at));
+    public bool IsDone(Instant at) => Clocks.All(sheet => sheet.Score.IsDoneAt(at));
 
     /// <summary>The coach has ended the drill: every sheet holds an end that stands.</summary>
     public bool IsEnded => Sheets.All(each => each.Sheet.Ended is not null);
 
     /// <summary>The interval of the clock at a moment, with what is left of it; null without a clock or before the start.</summary>
-    public (Interval Interval, long Elapsed)? ClockAt(long at)
+    public (Interval Interval, ClockTime Elapsed)? ClockAt(Instant at)
     {
         var lead = Lead(at);
         if (lead.Timeline is not { } timeline || !lead.Score.Clock.IsStarted)
@@ -58,17 +60,17 @@ public sealed class LiveRun(string name, IReadOnlyList<RunSheet> sheets)
     }
 
     /// <summary>The round of a circuit under way, from 1; a change-over belongs to the round before it.</summary>
-    public int RoundAt(long at) => ClockAt(at)?.Interval.Round ?? 1;
+    public int RoundAt(Instant at) => ClockAt(at)?.Interval.Round ?? 1;
 
     /// <summary>The sheets tapped at a moment: all of them, in a circuit those of the round.</summary>
-    public IEnumerable<RunSheet> OpenAt(long at) =>
+    public IEnumerable<RunSheet> OpenAt(Instant at) =>
         Circuit is null ? Sheets : Sheets.Where(each => each.Stop is { } stop && stop.Round == RoundAt(at));
 
     /// <summary>
     /// Sheets by the players they share, the round under way first: each alone, in a circuit all that a group still has
     /// before it.
     /// </summary>
-    public IReadOnlyList<IReadOnlyList<RunSheet>> LanesAt(long at) =>
+    public IReadOnlyList<IReadOnlyList<RunSheet>> LanesAt(Instant at) =>
         Circuit is null
             ? [.. Sheets.Select(sheet => new[] { sheet })]
             :
@@ -81,7 +83,7 @@ public sealed class LiveRun(string name, IReadOnlyList<RunSheet> sheets)
             ];
 
     /// <summary>What the clock calls for by a moment and is not in the log yet, on every sheet.</summary>
-    public IEnumerable<SheetEvent> Due(long at) =>
+    public IEnumerable<SheetEvent> Due(Instant at) =>
         Sheets.SelectMany(each =>
             (each.Stop is { } stop ? DueAt(each.Sheet, stop, at) : [])
                 .Concat(each.Sheet.Due(at))
@@ -92,7 +94,7 @@ public sealed class LiveRun(string name, IReadOnlyList<RunSheet> sheets)
     public static bool HasStood(RunSheet each) => CircuitClock.HasStood(each.Sheet.Log);
 
     /// <summary>What the circuit's clock calls for at a stop; nothing once the coach has ended the circuit.</summary>
-    private IEnumerable<RunEvent> DueAt(Sheet sheet, CircuitStop stop, long at) =>
+    private IEnumerable<RunEvent> DueAt(Sheet sheet, CircuitStop stop, Instant at) =>
         Circuit!.Sheet is { Ended: null, Timeline: { } timeline } circuit
             ? CircuitClock.Due(circuit.Score.Clock, timeline, sheet.Log, stop.Round, at)
             : [];

@@ -1,3 +1,5 @@
+using KeepTally.Core.Time;
+
 namespace KeepTally.Core.Live;
 
 /// <summary>Somebody goes off, somebody comes in, one comes in for another, or two change places.</summary>
@@ -10,7 +12,7 @@ public sealed record RosterChange(string? Off, string? In, string? Sheet = null)
     /// What it takes on the sheets of the drills left. Who comes or goes does so for the rest of the practice; a change of
     /// places is for the drill under way. Nobody comes in where they are not on the bench of the sheet.
     /// </summary>
-    internal IReadOnlyList<(string Sheet, string? Out, string? In)> Over(IReadOnlyList<LiveRun> left, long at)
+    internal IReadOnlyList<(string Sheet, string? Out, string? In)> Over(IReadOnlyList<LiveRun> left, Instant at)
     {
         if (left.Count == 0)
         {

@@ -5,6 +5,7 @@ using KeepTally.Core.Faults;
 using KeepTally.Core.Floor;
 using KeepTally.Core.Places;
 using KeepTally.Core.Scoring;
+using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Live;
 
@@ -19,8 +20,8 @@ public sealed class Sheet
     private readonly IReadOnlyDictionary<string, string> _callNames;
     private readonly TapAddress _known;
     private readonly CheckpointedFold _fold;
-    private (long At, int Version, ScoreReport Report)? _looked;
-    private (long Until, int Version)? _quiet;
+    private (Instant At, int Version, ScoreReport Report)? _looked;
+    private (ClockTime Until, int Version)? _quiet;
 
     private Sheet(DrillCard card, LogHead head, Score empty)
     {
@@ -30,7 +31,7 @@ public sealed class Sheet
         _callNames = CallNames.Of(head.Everyone);
         _known = new TapAddress(Stage, head);
         var floor = new FloorState(Stage, head.Units);
-        _fold = new CheckpointedFold(() => new CheckpointedFold.Checkpoint(0, empty.Copy(), floor.Copy(), null, 0));
+        _fold = new CheckpointedFold(() => new CheckpointedFold.Checkpoint(0, empty.Copy(), floor.Copy(), null, ClockTime.Zero));
         _timeline = Stage.Clock is { } plan ? new Timeline(plan, head.Seed) : null;
     }
 
@@ -87,10 +88,17 @@ public sealed class Sheet
     public RunEvent.End? Ended => Now.Ended;
 
     /// <summary>
+    /// What an event made now is stamped: later than every one this sheet has already seen, by a millisecond at least, so
+    /// that an answer never ties with what it answers.
+    /// </summary>
+    public Instant Stamp(Instant now) =>
+        Log.Count == 0 ? Instant.Max(Instant.Origin, now) : Instant.Max(now, Log.LastAt + Duration.Millisecond);
+
+    /// <summary>
     /// What is left of the rep at a moment, where the clock gives each rep so long: a rep begins with the work and anew
     /// with every counted tap. Null outside of work.
     /// </summary>
-    public long? RepLeft(long at)
+    public Duration? RepLeft(Instant at)
     {
         if (_timeline is not { Plan.Rep: { } rep } || !Score.Clock.IsStarted || Score.IsDoneAt(at))
         {
@@ -99,7 +107,13 @@ public sealed class Sheet
 
         var elapsed = Score.Clock.At(at);
         var interval = _timeline.At(elapsed);
-        return interval.Kind == IntervalKind.Work ? Math.Max(0, Math.Max(interval.Start, _fold.RepFrom) + rep - elapsed) : null;
+        if (interval.Kind != IntervalKind.Work)
+        {
+            return null;
+        }
+
+        var began = ClockTime.Max(interval.Start, _fold.RepFrom);
+        return Duration.Max(Duration.Zero, began + rep - elapsed);
     }
 
     /// <summary>What a unit may not say again now, by the limits of the stage.</summary>
@@ -113,7 +127,7 @@ public sealed class Sheet
     public EventResult ResultAt(int position) => Now.ResultAt(position);
 
     /// <summary>How the sheet stands at a moment. Asked again for the same moment, the answer is at hand.</summary>
-    public ScoreReport ReportAt(long at)
+    public ScoreReport ReportAt(Instant at)
     {
         if (_looked is not { } looked || looked.At != at || looked.Version != Version)
         {
@@ -207,7 +221,7 @@ public sealed class Sheet
     /// What the clock calls for by a moment and is not in the log yet: the end of a round of work passes the turn or moves
     /// the places on. The ids are the clock's own, so that every device says the same and it counts once.
     /// </summary>
-    public IReadOnlyList<RunEvent> Due(long at)
+    public IReadOnlyList<RunEvent> Due(Instant at)
     {
         if (_timeline is null || !Score.Clock.IsStarted || Score.IsDoneAt(at))
         {
@@ -235,7 +249,7 @@ public sealed class Sheet
         }
     }
 
-    private IEnumerable<RunEvent> DueBy(Timeline timeline, long elapsed)
+    private IEnumerable<RunEvent> DueBy(Timeline timeline, ClockTime elapsed)
     {
         foreach (var (round, moment) in timeline.WorkDone(elapsed).Where(done => done.Round < timeline.Plan.Rounds))
         {

@@ -2,6 +2,7 @@ using KeepTally.Core.Cards;
 using KeepTally.Core.Rules.Endings;
 using KeepTally.Core.Rules.Measures;
 using KeepTally.Core.Tallies;
+using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Scoring;
 
@@ -26,8 +27,8 @@ internal sealed class EndingJudge
 
     /// <summary>Ends units in their order, then the sheet where all are done, then passes the turn.</summary>
     /// <param name="passes">Whether the tap itself passes the turn.</param>
-    /// <param name="running">Running milliseconds at the tap.</param>
-    internal void Judge(ScoreState state, UnitTally tapped, bool passes, long running)
+    /// <param name="running">Running time at the tap.</param>
+    internal void Judge(ScoreState state, UnitTally tapped, bool passes, RunningTime running)
     {
         if (_until.Length > 0)
         {
@@ -55,7 +56,7 @@ internal sealed class EndingJudge
         }
     }
 
-    private void EndUnit(ScoreState state, UnitTally unit, long running)
+    private void EndUnit(ScoreState state, UnitTally unit, RunningTime running)
     {
         if (state.Done || unit.Done)
         {
@@ -82,7 +83,7 @@ internal sealed class EndingJudge
         }
     }
 
-    private void EndMatch(ScoreState state, Ending ending, UnitTally unit, long running)
+    private void EndMatch(ScoreState state, Ending ending, UnitTally unit, RunningTime running)
     {
         switch (ending.InMatch)
         {

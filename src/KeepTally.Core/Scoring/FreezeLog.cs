@@ -1,10 +1,12 @@
+using KeepTally.Core.Time;
+
 namespace KeepTally.Core.Scoring;
 
 /// <summary>Teaching stops: how often the clock was stopped for a reason, and for how long by the wall clock.</summary>
 internal sealed class FreezeLog
 {
-    private readonly List<(string Reason, int Count, long Stood)> _closed;
-    private (string Reason, long From)? _open;
+    private readonly List<(string Reason, int Count, Duration Stood)> _closed;
+    private (string Reason, Instant From)? _open;
 
     internal FreezeLog() => _closed = [];
 
@@ -14,13 +16,13 @@ internal sealed class FreezeLog
 
     internal string? OpenReason => _open?.Reason;
 
-    internal void Open(string reason, long at)
+    internal void Open(string reason, Instant at)
     {
         Close(at);
         _open = (reason, at);
     }
 
-    internal void Close(long at)
+    internal void Close(Instant at)
     {
         if (_open is { } open)
         {
@@ -29,18 +31,18 @@ internal sealed class FreezeLog
         }
     }
 
-    internal IReadOnlyList<FreezeReport> Report(long at)
+    internal IReadOnlyList<FreezeReport> Report(Instant at)
     {
-        var entries = new List<(string Reason, int Count, long Stood)>(_closed);
+        var entries = new List<(string Reason, int Count, Duration Stood)>(_closed);
         if (_open is { } open)
         {
-            Enter(entries, open.Reason, Math.Max(0, at - open.From));
+            Enter(entries, open.Reason, Duration.Max(Duration.Zero, at - open.From));
         }
 
         return [.. entries.Select(entry => new FreezeReport(entry.Reason, entry.Count, entry.Stood))];
     }
 
-    private static void Enter(List<(string Reason, int Count, long Stood)> entries, string reason, long stood)
+    private static void Enter(List<(string Reason, int Count, Duration Stood)> entries, string reason, Duration stood)
     {
         var index = entries.FindIndex(entry => entry.Reason == reason);
         if (index < 0)

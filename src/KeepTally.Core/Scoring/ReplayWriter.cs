@@ -1,5 +1,6 @@
 using System.Text.Json;
 using KeepTally.Core.Json;
+using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Scoring;
 
@@ -17,7 +18,7 @@ public static class ReplayWriter
             json.WriteString("winner", report.Winner);
             json.WriteString("turn", report.Turn);
             json.WriteString("ball", report.Ball);
-            Seconds(json, "running", report.Running);
+            Seconds(json, "running", report.Running.SinceStart);
             json.WriteNumber("late", report.Late);
             json.WriteStartArray("units");
             foreach (var unit in report.Units)
@@ -129,8 +130,7 @@ public static class ReplayWriter
         }
     }
 
-    private static void Seconds(Utf8JsonWriter json, string name, long milliseconds) =>
-        json.WriteNumber(name, milliseconds / 1000.0);
+    private static void Seconds(Utf8JsonWriter json, string name, Duration span) => json.WriteNumber(name, span.TotalSeconds);
 
     private static void Number(Utf8JsonWriter json, string name, double? value)
     {

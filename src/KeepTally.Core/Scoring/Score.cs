@@ -7,6 +7,7 @@ using KeepTally.Core.Rules.Effects;
 using KeepTally.Core.Rules.Endings;
 using KeepTally.Core.Rules.Streaks;
 using KeepTally.Core.Tallies;
+using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Scoring;
 
@@ -26,13 +27,13 @@ public sealed class Score
     private readonly EndingJudge _endings;
     private readonly ScoreState _state;
     private readonly ClockLimit _limit;
-    private readonly long _countIn;
-    private readonly RunningTime _clock;
+    private readonly Duration _countIn;
+    private readonly RunClock _clock;
     private readonly FreezeLog _freezes;
 
     private Score(DrillCard card, LogHead head)
     {
-        _clock = new RunningTime();
+        _clock = new RunClock();
         _freezes = new FreezeLog();
         _head = head;
         _stageIndex = head.Stage;
@@ -46,7 +47,7 @@ public sealed class Score
         var units = head.Units.Select((unit, index) => TallyOf(unit, index));
         _state = new ScoreState([.. units], _stage.Play, _stage.Ball is { } ball ? _address.Units.Of(ball) : -1);
         _limit = TimeEnding.LimitOf(_stage.Until);
-        _countIn = _stage.Clock?.CountIn ?? 0;
+        _countIn = _stage.Clock?.CountIn ?? Duration.Zero;
     }
 
     private Score(Score other)
@@ -87,7 +88,7 @@ public sealed class Score
     public IReadOnlyList<Unit> Units => _state.Names;
 
     /// <summary>Time since start was pressed, the count-in included, pauses left out.</summary>
-    public RunningTime Clock => _clock;
+    public RunClock Clock => _clock;
 
     /// <summary>The reason of the teaching stop under way, or null.</summary>
     public string? FrozenFor => _freezes.OpenReason;
@@ -145,43 +146,46 @@ public sealed class Score
     }
 
     /// <summary>How the sheet stands at a moment not before its last event. Looking changes nothing.</summary>
-    public ScoreReport Report(long at) =>
+    public ScoreReport Report(Instant at) =>
         ScoreReporter.Report(_stageIndex, _stage, _state, _limit, IsStartedAt(at), RunningAt(at), _freezes.Report(at));
 
     /// <summary>How the sheet stands at a moment, as far as words about one tap ask for it.</summary>
-    public ScoreSnapshot Snapshot(long at) => ScoreReporter.Snapshot(_stage, _state, _limit, IsStartedAt(at), RunningAt(at));
+    public ScoreSnapshot Snapshot(Instant at) => ScoreReporter.Snapshot(_stage, _state, _limit, IsStartedAt(at), RunningAt(at));
 
     /// <summary>What is told or shown of one unit at a moment.</summary>
-    public UnitSnapshot SnapshotOf(string unit, long at)
+    public UnitSnapshot SnapshotOf(string unit, Instant at)
     {
         var tally = _state.Units[_address.Units.Of(unit)];
         return UnitReporter.Snapshot(_stage, tally, _state.IsUnitDoneAt(tally, _limit, IsStartedAt(at), RunningAt(at)));
     }
 
     /// <summary>How one unit stands at a moment; null where there is no such unit.</summary>
-    public UnitReport? UnitAt(string unit, long at) =>
+    public UnitReport? UnitAt(string unit, Instant at) =>
         _address.Units.Of(unit) is >= 0 and var index
             ? ScoreReporter.UnitAt(_stage, _state, _limit, IsStartedAt(at), _state.Units[index], RunningAt(at))
             : null;
 
     /// <summary>The unit ranked first at a moment, where it is alone there.</summary>
-    public string? LeaderAt(long at) =>
+    public string? LeaderAt(Instant at) =>
         ScoreReporter.Leader(_stage, _state, _limit, IsStartedAt(at), RunningAt(at)) is >= 0 and var leader ? UnitAt(leader) : null;
 
     /// <summary>The unit with the ball, or null.</summary>
     public string? Ball => UnitAt(_state.Ball);
 
     /// <summary>Whether the sheet is done at a moment not before its last event, without writing a report.</summary>
-    public bool IsDoneAt(long at) => _state.IsDoneAt(_limit, IsStartedAt(at), RunningAt(at));
+    public bool IsDoneAt(Instant at) => _state.IsDoneAt(_limit, IsStartedAt(at), RunningAt(at));
 
-    /// <summary>Running milliseconds at a moment; once the sheet is done its clock stands where it was done.</summary>
-    public long RunningTimeAt(long at) => _state.RunningAt(_limit, IsStartedAt(at), RunningAt(at));
+    /// <summary>Running time at a moment; once the sheet is done its clock stands where it was done.</summary>
+    public RunningTime RunningTimeAt(Instant at) => _state.RunningAt(_limit, IsStartedAt(at), RunningAt(at));
+
+    /// <summary>What its clock reads at a moment; once the sheet is done it stands where it was done.</summary>
+    public ClockTime ClockTimeAt(Instant at) => IsDoneAt(at) ? RunningTimeAt(at).On(_countIn) : _clock.At(at);
 
     /// <summary>The sheet starts when the count-in is over.</summary>
-    private bool IsStartedAt(long at) => _clock.IsStarted && (_state.Done || _clock.At(at) >= _countIn);
+    private bool IsStartedAt(Instant at) => _clock.IsStarted && (_state.Done || _clock.At(at) >= RunningTime.Zero.On(_countIn));
 
-    /// <summary>Running milliseconds since the sheet started.</summary>
-    private long RunningAt(long at) => Math.Max(0, _clock.At(at) - _countIn);
+    /// <summary>Running time since the sheet started.</summary>
+    private RunningTime RunningAt(Instant at) => _clock.At(at).After(_countIn);
 
     private EventResult Take(RunEvent.Tap tap)
     {
@@ -234,7 +238,14 @@ public sealed class Score
     }
 
     /// <summary>Points, what rules finish, and effects, in the order of the format; true where the turn passes.</summary>
-    private bool AwardPoints(Addressed found, UnitTally unit, OutcomeRule? outcome, bool? attempt, bool breached, long running)
+    private bool AwardPoints(
+        Addressed found,
+        UnitTally unit,
+        OutcomeRule? outcome,
+        bool? attempt,
+        bool breached,
+        RunningTime running
+    )
     {
         if (!breached)
         {
@@ -329,7 +340,7 @@ public sealed class Score
     private UnitTally TallyOf(Unit unit, int index) => new(index, unit, UnitTally.CountsOf(_stage), _judges.NewStates());
 
     /// <summary>What the clock alone has ended before this moment; in turns the turn itself waits to be passed.</summary>
-    private void CutByClock(long at)
+    private void CutByClock(Instant at)
     {
         if (_state.Done || _limit.Cut is not { } cut || !_clock.IsStarted)
         {
@@ -339,9 +350,9 @@ public sealed class Score
         var running = RunningAt(at);
         if (_stage.Play != Play.Turns)
         {
-            if (_limit.IsPast(running))
+            if (_limit.IsPast(running.SinceStart))
             {
-                _state.Close(cut);
+                _state.Close(RunningTime.Zero + cut);
             }
         }
         else if (CanTakeTurn(_state.Turn) && _limit.IsPast(running - _state.TurnBegan))

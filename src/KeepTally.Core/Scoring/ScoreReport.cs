@@ -1,9 +1,10 @@
 using KeepTally.Core.Rules.Measures;
 using KeepTally.Core.Tallies;
+using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Scoring;
 
-/// <summary>How a sheet stands at one moment. Source: docs/formats.md, section 2. All spans are milliseconds.</summary>
+/// <summary>How a sheet stands at one moment. Source: docs/formats.md, section 2.</summary>
 public sealed record ScoreReport(
     int Stage,
     bool Started,
@@ -11,7 +12,7 @@ public sealed record ScoreReport(
     string? Winner,
     string? Turn,
     string? Ball,
-    long Running,
+    RunningTime Running,
     int Late,
     IReadOnlyList<UnitReport> Units,
     IReadOnlyList<RankedUnit> Ranking,
@@ -69,8 +70,8 @@ public sealed record UnitReport
     /// <summary>Whether it has done all there is to do.</summary>
     public required bool Done { get; init; }
 
-    /// <summary>Milliseconds of its own running time.</summary>
-    public required long Running { get; init; }
+    /// <summary>The running time that is its own.</summary>
+    public required Duration Running { get; init; }
 
     /// <summary>Asked zone, where it went, how many.</summary>
     public required IReadOnlyList<KeyValuePair<string, IReadOnlyList<KeyValuePair<string, int>>>> Zones { get; init; }
@@ -129,5 +130,5 @@ public sealed record WindowReport(int Made, int Taken, IReadOnlyList<bool> Hits)
 /// <summary>Teaching stops for one reason.</summary>
 /// <param name="Reason">Why the clock was stopped.</param>
 /// <param name="Count">How often.</param>
-/// <param name="Stood">Milliseconds by the wall clock.</param>
-public sealed record FreezeReport(string Reason, int Count, long Stood);
+/// <param name="Stood">For how long, by the wall clock.</param>
+public sealed record FreezeReport(string Reason, int Count, Duration Stood);

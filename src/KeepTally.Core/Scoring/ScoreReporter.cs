@@ -1,20 +1,21 @@
 using KeepTally.Core.Cards;
 using KeepTally.Core.Rules.Measures;
 using KeepTally.Core.Tallies;
+using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Scoring;
 
 /// <summary>Writes down how a sheet stands at a moment. What the clock alone has ended by then is told, and nothing is changed.</summary>
 internal static class ScoreReporter
 {
-    /// <param name="running">Running milliseconds at the moment.</param>
+    /// <param name="running">Running time at the moment.</param>
     internal static ScoreReport Report(
         int stageIndex,
         Stage stage,
         ScoreState state,
         ClockLimit limit,
         bool started,
-        long running,
+        RunningTime running,
         IReadOnlyList<FreezeReport> freezes
     )
     {
@@ -45,7 +46,7 @@ internal static class ScoreReporter
     }
 
     /// <summary>The same moment, as far as words about a tap ask for it.</summary>
-    internal static ScoreSnapshot Snapshot(Stage stage, ScoreState state, ClockLimit limit, bool started, long running)
+    internal static ScoreSnapshot Snapshot(Stage stage, ScoreState state, ClockLimit limit, bool started, RunningTime running)
     {
         var done = state.IsDoneAt(limit, started, running);
         return new ScoreSnapshot(
@@ -64,7 +65,7 @@ internal static class ScoreReporter
     }
 
     /// <summary>The index of the unit ranked first alone, or -1.</summary>
-    internal static int Leader(Stage stage, ScoreState state, ClockLimit limit, bool started, long running)
+    internal static int Leader(Stage stage, ScoreState state, ClockLimit limit, bool started, RunningTime running)
     {
         var figures = new Figures[state.Units.Length];
         for (var i = 0; i < figures.Length; i++)
@@ -82,7 +83,7 @@ internal static class ScoreReporter
         ClockLimit limit,
         bool started,
         UnitTally unit,
-        long running
+        RunningTime running
     ) =>
         UnitReporter.Report(
             stage,

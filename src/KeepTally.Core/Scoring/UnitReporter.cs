@@ -4,6 +4,7 @@ using KeepTally.Core.Rules.Measures;
 using KeepTally.Core.Rules.Tagging;
 using KeepTally.Core.Rules.Zones;
 using KeepTally.Core.Tallies;
+using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Scoring;
 
@@ -12,7 +13,7 @@ internal static class UnitReporter
 {
     private static readonly Climb NoClimb = new();
 
-    internal static UnitReport Report(Stage stage, UnitTally unit, long running, bool done)
+    internal static UnitReport Report(Stage stage, UnitTally unit, Duration ran, bool done)
     {
         var climb = unit.StateOf<Climb>() ?? NoClimb;
         return new UnitReport
@@ -33,7 +34,7 @@ internal static class UnitReporter
             Place = unit.Place,
             Asked = Asked(stage, unit, done),
             Done = done,
-            Running = running,
+            Running = ran,
             Zones = Zones(stage, unit),
             Counts = Counts(stage, unit),
             Tags = [.. stage.Tags.Select((kind, index) => TagOf(stage, kind, unit.StateOf<TagState>()!.Counts[index]))],

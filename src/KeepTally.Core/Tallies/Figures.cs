@@ -1,3 +1,5 @@
+using KeepTally.Core.Time;
+
 namespace KeepTally.Core.Tallies;
 
 /// <summary>What a unit can be ranked by, as plain figures.</summary>
@@ -18,8 +20,8 @@ public readonly record struct Figures
     /// <summary>Rungs cleared in all.</summary>
     public required int Cleared { get; init; }
 
-    /// <summary>Milliseconds of the unit's own running time.</summary>
-    public required long Running { get; init; }
+    /// <summary>The running time that is the unit's own.</summary>
+    public required Duration Running { get; init; }
 
     /// <summary>Its outs.</summary>
     public required int Outs { get; init; }

@@ -1,5 +1,6 @@
 using KeepTally.Core.Cards;
 using KeepTally.Core.Events;
+using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Tallies;
 
@@ -21,8 +22,8 @@ internal sealed class ScoreState(UnitTally[] units, Play play, int ball)
 
     internal bool Done { get; private set; }
 
-    /// <summary>Running milliseconds at which the sheet was done.</summary>
-    internal long DoneAt { get; private set; }
+    /// <summary>The running time at which the sheet was done.</summary>
+    internal RunningTime DoneAt { get; private set; }
 
     /// <summary>The index of the unit that won by a rule of its own, or -1.</summary>
     internal int Winner { get; private set; } = -1;
@@ -38,8 +39,8 @@ internal sealed class ScoreState(UnitTally[] units, Play play, int ball)
     /// <summary>How often the turn was passed.</summary>
     internal int TurnsPassed { get; private set; }
 
-    /// <summary>Running milliseconds at which this turn began.</summary>
-    internal long TurnBegan { get; private set; }
+    /// <summary>The running time at which this turn began.</summary>
+    internal RunningTime TurnBegan { get; private set; }
 
     /// <summary>The same state, that goes its own way from here.</summary>
     internal ScoreState Copy()
@@ -53,18 +54,17 @@ internal sealed class ScoreState(UnitTally[] units, Play play, int ball)
     internal bool AllDone => _open == 0 && _on > 0;
 
     /// <summary>Whether a unit is done at a moment: by a rule, or by the clock, which ends it without an event.</summary>
-    internal bool IsUnitDoneAt(UnitTally unit, ClockLimit limit, bool started, long running) =>
+    internal bool IsUnitDoneAt(UnitTally unit, ClockLimit limit, bool started, RunningTime running) =>
         unit.Done || (limit.Cut is { } cut && started && IsUnderClock(unit) && SinceLimitBegan(running) >= cut);
 
     /// <summary>A unit's own running time at a moment; it stands from the moment it was done.</summary>
-    internal long UnitTimeAt(UnitTally unit, ClockLimit limit, bool started, long running) =>
+    internal Duration UnitTimeAt(UnitTally unit, ClockLimit limit, bool started, RunningTime running) =>
         unit.Done ? unit.DoneAfter
-        : limit.Cut is { } cut && started && unit.IsOn && IsUnderClock(unit)
-            ? OwnTime(unit, running) - Math.Max(0, SinceLimitBegan(running) - cut)
+        : limit.Cut is { } cut && started && unit.IsOn && IsUnderClock(unit) ? OwnTime(unit, running) - Over(cut, running)
         : OwnTime(unit, running);
 
     /// <summary>Whether the sheet is done at a moment: everyone on it is, if anyone is on it.</summary>
-    internal bool IsDoneAt(ClockLimit limit, bool started, long running) =>
+    internal bool IsDoneAt(ClockLimit limit, bool started, RunningTime running) =>
         Done
         || (
             started
@@ -75,21 +75,24 @@ internal sealed class ScoreState(UnitTally[] units, Play play, int ball)
         );
 
     /// <summary>Once the sheet is done its clock stands at the moment it was done: the limit, where the clock ended it.</summary>
-    internal long RunningAt(ClockLimit limit, bool started, long running) =>
+    internal RunningTime RunningAt(ClockLimit limit, bool started, RunningTime running) =>
         Done ? DoneAt
-        : IsDoneAt(limit, started, running) ? running - Math.Max(0, SinceLimitBegan(running) - limit.Cut!.Value)
+        : IsDoneAt(limit, started, running) ? running - Over(limit.Cut!.Value, running)
         : running;
 
     /// <summary>In turns the time limit is the turn's own.</summary>
     private bool IsUnderClock(UnitTally unit) => play != Play.Turns || (unit.Index == Turn && unit.IsOn);
 
-    private long SinceLimitBegan(long running) => play == Play.Turns ? running - TurnBegan : running;
+    /// <summary>By how much a limit is passed.</summary>
+    private Duration Over(Duration cut, RunningTime running) => Duration.Max(Duration.Zero, SinceLimitBegan(running) - cut);
+
+    private Duration SinceLimitBegan(RunningTime running) => play == Play.Turns ? running - TurnBegan : running.SinceStart;
 
     /// <summary>A unit's own running time: all its turns in turns, else the sheet's.</summary>
-    internal long OwnTime(UnitTally unit, long running) =>
+    internal Duration OwnTime(UnitTally unit, RunningTime running) =>
         play != Play.Turns
-            ? (unit.WentOff ?? running) - unit.TimeOff
-            : unit.EarlierTurns + (unit.Index == Turn && unit.IsOn ? running - TurnBegan : 0);
+            ? (unit.WentOff ?? running).SinceStart - unit.TimeOff
+            : unit.EarlierTurns + (unit.Index == Turn && unit.IsOn ? running - TurnBegan : Duration.Zero);
 
     internal void CountLate(UnitTally? unit)
     {
@@ -100,7 +103,7 @@ internal sealed class ScoreState(UnitTally[] units, Play play, int ball)
         }
     }
 
-    internal void Finish(UnitTally unit, long running)
+    internal void Finish(UnitTally unit, RunningTime running)
     {
         if (!unit.Done)
         {
@@ -111,13 +114,13 @@ internal sealed class ScoreState(UnitTally[] units, Play play, int ball)
     }
 
     /// <summary>The unit is done and takes the next place.</summary>
-    internal void Leave(UnitTally unit, long running)
+    internal void Leave(UnitTally unit, RunningTime running)
     {
         unit.Place ??= ++_left;
         Finish(unit, running);
     }
 
-    internal void Close(long running)
+    internal void Close(RunningTime running)
     {
         if (Done)
         {
@@ -134,7 +137,7 @@ internal sealed class ScoreState(UnitTally[] units, Play play, int ball)
     }
 
     /// <summary>The sheet is done, won by a unit; -1 where nobody is left to win.</summary>
-    internal void Win(int unit, long running)
+    internal void Win(int unit, RunningTime running)
     {
         Winner = Winner < 0 ? unit : Winner;
         Close(running);
@@ -151,17 +154,17 @@ internal sealed class ScoreState(UnitTally[] units, Play play, int ball)
     }
 
     /// <summary>A unit comes onto the sheet: a new one, or one that was off. Its own time counts from now.</summary>
-    internal void ComeOn(UnitTally unit, long running)
+    internal void ComeOn(UnitTally unit, RunningTime running)
     {
         if (unit.Index == Units.Length)
         {
             Units = [.. Units, unit];
             _names = null;
-            unit.TimeOff = running;
+            unit.TimeOff = running.SinceStart;
         }
         else
         {
-            unit.TimeOff += running - unit.WentOff ?? 0;
+            unit.TimeOff += running - (unit.WentOff ?? running);
             unit.WentOff = null;
         }
 
@@ -171,7 +174,7 @@ internal sealed class ScoreState(UnitTally[] units, Play play, int ball)
 
     /// <summary>A unit goes off the sheet with all it has scored; the turn and the ball pass on.</summary>
     /// <param name="instead">Who came in for it, or null: the turn and the ball pass to the next.</param>
-    internal void GoOff(UnitTally unit, UnitTally? instead, long running)
+    internal void GoOff(UnitTally unit, UnitTally? instead, RunningTime running)
     {
         unit.WentOff = running;
         _on--;
@@ -187,7 +190,7 @@ internal sealed class ScoreState(UnitTally[] units, Play play, int ball)
     }
 
     /// <summary>Passes the turn to a unit, or to the next in listed order that is not done.</summary>
-    internal void PassTurn(long running, int? to = null)
+    internal void PassTurn(RunningTime running, int? to = null)
     {
         if (!Units[Turn].Done)
         {

@@ -1,5 +1,6 @@
 using KeepTally.Core.Cards;
 using KeepTally.Core.Events;
+using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Tallies;
 
@@ -77,17 +78,17 @@ internal sealed class UnitTally
 
     internal bool Done { get; set; }
 
-    /// <summary>Running milliseconds of the unit when it was done.</summary>
-    internal long DoneAfter { get; set; }
+    /// <summary>The unit's own time when it was done.</summary>
+    internal Duration DoneAfter { get; set; }
 
-    /// <summary>Milliseconds of the turns that are over.</summary>
-    internal long EarlierTurns { get; set; }
+    /// <summary>The time of the turns that are over.</summary>
+    internal Duration EarlierTurns { get; set; }
 
-    /// <summary>Running milliseconds for which the unit was not on the sheet: before it came, or while it was off.</summary>
-    internal long TimeOff { get; set; }
+    /// <summary>Running time for which the unit was not on the sheet: before it came, or while it was off.</summary>
+    internal Duration TimeOff { get; set; }
 
-    /// <summary>Running milliseconds at which the unit went off; null while it is on.</summary>
-    internal long? WentOff { get; set; }
+    /// <summary>When the unit went off; null while it is on.</summary>
+    internal RunningTime? WentOff { get; set; }
 
     internal bool IsOn => WentOff is null;
 

@@ -1,5 +1,6 @@
 using System.Globalization;
 using KeepTally.Core.Cards;
+using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Text;
 
@@ -101,10 +102,10 @@ public static class Phrase
             _ => $"{Count(number)} times",
         };
 
-    /// <summary>Milliseconds as a coach says them: "45 seconds", "1 minute", "3 minutes 30".</summary>
-    public static string Span(long milliseconds)
+    /// <summary>A span as a coach says it: "45 seconds", "1 minute", "3 minutes 30".</summary>
+    public static string Span(Duration span)
     {
-        var seconds = milliseconds / 1000.0;
+        var seconds = span.TotalSeconds;
         if (seconds < 60 || seconds != Math.Floor(seconds))
         {
             return $"{Figure(seconds)} {Plural(seconds, "second")}";

@@ -1,5 +1,6 @@
 using KeepTally.Core.Clock;
 using KeepTally.Core.Text;
+using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Words;
 
@@ -12,8 +13,8 @@ internal static class ClockWords
             plan.Rounds == 1
                 ? $"work for {Phrase.Span(plan.Work)}"
                 : $"{Phrase.Of(plan.Rounds, "round")} of {Phrase.Span(plan.Work)}"
-                    + (plan.Change > 0 ? $", {Phrase.Span(plan.Change)} to change over" : "");
-        yield return Phrase.Sentence(rounds + (plan.CountIn > 0 ? $"; counted in, {Phrase.Span(plan.CountIn)}" : ""));
+                    + (plan.Change > Duration.Zero ? $", {Phrase.Span(plan.Change)} to change over" : "");
+        yield return Phrase.Sentence(rounds + (plan.CountIn > Duration.Zero ? $"; counted in, {Phrase.Span(plan.CountIn)}" : ""));
         if (plan.BreakAfter is { } rest)
         {
             yield return Phrase.Sentence($"after the {Phrase.Ordinal(rest.Round)} round a break of {Phrase.Span(rest.Length)}");
@@ -22,7 +23,7 @@ internal static class ClockWords
         if (plan.Surprise is { } surprise)
         {
             yield return Phrase.Sentence(
-                $"a signal comes when nobody expects it, {Phrase.Figure(surprise.Min / 1000.0)} to {Phrase.Span(surprise.Max)} into the work"
+                $"a signal comes when nobody expects it, {Phrase.Figure(surprise.Min.TotalSeconds)} to {Phrase.Span(surprise.Max)} into the work"
             );
         }
 

@@ -1,3 +1,4 @@
+using KeepTally.Core.Time;
 using KeepTally.Store.Tables;
 using Microsoft.EntityFrameworkCore;
 
@@ -83,6 +84,10 @@ public sealed class TallyDb(DbContextOptions<TallyDb> options) : DbContext(optio
             attendance.Property(each => each.Presence).HasConversion<string>();
             attendance.Property(each => each.Limits).HasConversion<int>();
         });
+        modelBuilder
+            .Entity<Run>()
+            .Property(run => run.Origin)
+            .HasConversion(origin => origin.UnixMilliseconds, stored => new RunOrigin(stored));
         modelBuilder.Entity<EventRow>(row =>
         {
             row.ToTable("Events");

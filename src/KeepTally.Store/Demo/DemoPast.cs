@@ -2,6 +2,7 @@ using System.Globalization;
 using KeepTally.Core.Chance;
 using KeepTally.Core.Groups;
 using KeepTally.Core.Live;
+using KeepTally.Core.Time;
 using KeepTally.Store.Database;
 using KeepTally.Store.Events;
 using KeepTally.Store.Practices;
@@ -122,10 +123,7 @@ public sealed class DemoPast(TallyDb db, PracticeStart start, RunStore runStore,
         CancellationToken cancellationToken
     )
     {
-        var begun = new DateTimeOffset(
-            practice.Date.ToDateTime(practice.Start),
-            clock.GetLocalNow().Offset
-        ).ToUnixTimeMilliseconds();
+        var begun = RunOrigin.From(new DateTimeOffset(practice.Date.ToDateTime(practice.Start), clock.GetLocalNow().Offset));
         await db
             .Runs.Where(run => run.Block!.PracticeId == practice.Id)
             .ExecuteUpdateAsync(set => set.SetProperty(run => run.Origin, begun), cancellationToken);
@@ -140,10 +138,10 @@ public sealed class DemoPast(TallyDb db, PracticeStart start, RunStore runStore,
         );
         var skill = players.ToDictionary(player => player.UnitId, player => SkillOf(player, n));
         var standIns = new StandIns(new SeededDraw(n, 2), skill);
-        var now = 0L;
+        var now = Instant.Origin;
         foreach (var block in practice.Blocks.OrderBy(block => block.Order))
         {
-            now = standIns.Play(live, now, block.Minutes);
+            now = standIns.Play(live, now, Duration.FromMinutes(block.Minutes));
         }
 
         return live

@@ -4,6 +4,7 @@ using KeepTally.Core.Clock;
 using KeepTally.Core.Floor;
 using KeepTally.Core.Live;
 using KeepTally.Core.Rules.Zones;
+using KeepTally.Core.Time;
 
 namespace KeepTally.Store.Demo;
 
@@ -17,16 +18,16 @@ internal sealed class StandIns(SeededDraw draw, IReadOnlyDictionary<string, doub
     /// <summary>Not every rep of a group is seen by whoever taps.</summary>
     private const double Seen = 0.8;
 
-    private const long LeastPace = 6000;
-    private const long Walk = 60_000;
+    private static readonly Duration LeastPace = Duration.FromSeconds(6);
+    private static readonly Duration Walk = Duration.FromMinutes(1);
 
     /// <summary>Plays the drill under way for so long at the most, and ends it; the time then.</summary>
-    internal long Play(LivePractice practice, long now, double minutes)
+    internal Instant Play(LivePractice practice, Instant now, Duration length)
     {
         var run = practice.Runs[practice.Current];
         now += Walk;
-        var end = now + (long)(minutes * 60_000);
-        var pace = Math.Max(LeastPace, (long)run.Sheets[0].Sheet.Card.SecondsPerRep * 1000);
+        var end = now + length;
+        var pace = Duration.Max(LeastPace, Duration.FromSeconds((int)run.Sheets[0].Sheet.Card.SecondsPerRep));
         practice.Execute(RunCommand.Start, now);
         while (now < end && !run.IsDone(now))
         {
@@ -42,7 +43,7 @@ internal sealed class StandIns(SeededDraw draw, IReadOnlyDictionary<string, doub
         return now;
     }
 
-    private void Rep(LivePractice practice, LiveRun run, long now)
+    private void Rep(LivePractice practice, LiveRun run, Instant now)
     {
         foreach (var each in run.OpenAt(now).ToArray())
         {
@@ -59,12 +60,12 @@ internal sealed class StandIns(SeededDraw draw, IReadOnlyDictionary<string, doub
     }
 
     /// <summary>Whose turn it is; in a match whichever side the play falls to.</summary>
-    private string[] One(Sheet live, string[] units, long now) =>
+    private string[] One(Sheet live, string[] units, Instant now) =>
         live.ReportAt(now).Turn is { } turn ? [turn]
         : units.Length == 0 ? []
         : [units[draw.Below(units.Length)]];
 
-    private TapCommand? Touch(Sheet live, string unit, long now)
+    private TapCommand? Touch(Sheet live, string unit, Instant now)
     {
         var report = live.ReportAt(now).Units.First(each => each.Id == unit);
         if (report.Done)

@@ -1,6 +1,7 @@
 using KeepTally.Core.Events;
 using KeepTally.Core.Faults;
 using KeepTally.Core.Scoring;
+using KeepTally.Core.Time;
 using KeepTally.Store.Book;
 using KeepTally.Store.Database;
 using KeepTally.Store.Tables;
@@ -73,11 +74,11 @@ public sealed class EventJournal(TallyDb db, JournalWriter writer, TextCache tex
 }
 
 /// <summary>What events of a sheet are held against, and the practice it is of.</summary>
-/// <param name="Origin">The origin of its times: milliseconds since 1970 in UTC.</param>
+/// <param name="Origin">The origin of its times.</param>
 /// <param name="Rules">An empty sheet of the right rules.</param>
-public sealed record AppendGuard(int PracticeId, long Origin, Score Rules, EventGate Gate)
+public sealed record AppendGuard(int PracticeId, RunOrigin Origin, Score Rules, EventGate Gate)
 {
     /// <summary>Why an event cannot be taken, or null where it can.</summary>
-    /// <param name="now">Milliseconds since 1970 in UTC.</param>
-    public Fault? Check(RunEvent runEvent, long now) => Gate.Check(runEvent, now - Origin) ?? Rules.Check(runEvent);
+    public Fault? Check(RunEvent runEvent, DateTimeOffset now) =>
+        Gate.Check(runEvent, Origin.InstantAt(now)) ?? Rules.Check(runEvent);
 }

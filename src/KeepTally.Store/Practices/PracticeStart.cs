@@ -1,6 +1,7 @@
 using System.Security.Cryptography;
 using KeepTally.Core.Events;
 using KeepTally.Core.Faults;
+using KeepTally.Core.Time;
 using KeepTally.Store.Database;
 using KeepTally.Store.Tables;
 using Microsoft.EntityFrameworkCore;
@@ -50,7 +51,7 @@ public sealed class PracticeStart(TallyDb db, PracticeBook book, GroupPlan group
                 );
         }
 
-        var origin = clock.GetUtcNow().ToUnixTimeMilliseconds();
+        var origin = RunOrigin.From(clock.GetUtcNow());
         // Within a larger piece of work it is part of that.
         await using var transaction = db.Database.CurrentTransaction is null
             ? await db.Database.BeginTransactionAsync(cancellationToken)
@@ -70,7 +71,7 @@ public sealed class PracticeStart(TallyDb db, PracticeBook book, GroupPlan group
         return null;
     }
 
-    private static Run Begin(DealtBlock dealt, long origin)
+    private static Run Begin(DealtBlock dealt, RunOrigin origin)
     {
         // One seed for the whole drill: every sheet hears a surprise at the same moment.
         var seed = RandomNumberGenerator.GetInt32(1, int.MaxValue);

@@ -76,7 +76,7 @@ public static class ResultsCsv
         csv.WriteField(unit.Outs);
         csv.WriteField(unit.Voids);
         csv.WriteField(unit.Late);
-        csv.WriteField(unit.Running / 1000.0);
+        csv.WriteField(unit.Running.TotalSeconds);
         csv.WriteField(unit.Readings.Count);
         csv.WriteField(unit.Readings.Best);
         csv.WriteField(unit.Readings.Mean);

@@ -1,5 +1,6 @@
 using KeepTally.Core.Circuits;
 using KeepTally.Core.Events;
+using KeepTally.Core.Time;
 
 namespace KeepTally.Store.Tables;
 
@@ -15,8 +16,8 @@ public sealed class Run
     /// <summary>The card as it was when the practice began.</summary>
     public required string CardJson { get; init; }
 
-    /// <summary>The origin of all times of this run: milliseconds since 1970 in UTC.</summary>
-    public long Origin { get; init; }
+    /// <summary>The origin of all times of this run.</summary>
+    public RunOrigin Origin { get; init; }
 
     public List<SheetRow> Sheets { get; init; } = [];
 }
@@ -67,6 +68,7 @@ public sealed class EventRow
 
     public int N { get; init; }
 
+    /// <summary>When it happened: milliseconds from the origin of the run.</summary>
     public long At { get; init; }
 
     /// <summary>Its line of the log.</summary>
@@ -79,7 +81,7 @@ public sealed class EventRow
             SheetId = sheet,
             Device = runEvent.Id.Device,
             N = runEvent.Id.N,
-            At = runEvent.At,
+            At = runEvent.At.Milliseconds,
             Line = EventWriter.Write(runEvent),
         };
 

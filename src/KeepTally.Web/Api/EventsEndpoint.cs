@@ -62,11 +62,7 @@ internal static class EventsEndpoint
         }
 
         using var body = new StreamReader(request.Body, Encoding.UTF8);
-        var (events, faults) = Read(
-            await body.ReadToEndAsync(cancellationToken),
-            found,
-            clock.GetUtcNow().ToUnixTimeMilliseconds()
-        );
+        var (events, faults) = Read(await body.ReadToEndAsync(cancellationToken), found, clock.GetUtcNow());
         if (faults.Count > 0)
         {
             return ApiProblem.Of(
@@ -82,7 +78,7 @@ internal static class EventsEndpoint
         return TypedResults.Ok(new Kept(appended.Fresh.Count, appended.Conflicting));
     }
 
-    private static (List<RunEvent> Events, List<LineFault> Faults) Read(string text, AppendGuard sheet, long now)
+    private static (List<RunEvent> Events, List<LineFault> Faults) Read(string text, AppendGuard sheet, DateTimeOffset now)
     {
         var (events, faults) = (new List<RunEvent>(), new List<LineFault>());
         foreach (var (index, line) in text.Split('\n').Index())

@@ -2,6 +2,7 @@ using KeepTally.Core.Circuits;
 using KeepTally.Core.Events;
 using KeepTally.Core.Formats;
 using KeepTally.Core.Live;
+using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Tests.Circuits;
 
@@ -45,7 +46,7 @@ public sealed class CircuitRunTests
                     new RunSheet(
                         $"{round + 1}{"AB"[group]}",
                         $"station {station + 1}",
-                        Sheet.Open(drill, new LogHead("d", 0, drill.Chosen, units, 0, others, CountIn: 0)).Require(),
+                        Sheet.Open(drill, new LogHead("d", 0, drill.Chosen, units, 0, others, CountIn: new Duration(0))).Require(),
                         new CircuitStop(round + 1, station, group)
                     )
                 );
@@ -59,69 +60,79 @@ public sealed class CircuitRunTests
 
     private Sheet Open(string id) => _practice.Find(id)!;
 
-    private void At(long seconds) => _practice.AppendDue(seconds * 1000);
+    private void At(long seconds) => _practice.AppendDue(new Instant(seconds * 1000));
 
-    private string Open(long seconds) => string.Join(' ', _practice.Runs[0].OpenAt(seconds * 1000).Select(each => each.Id));
+    private string Open(long seconds) =>
+        string.Join(' ', _practice.Runs[0].OpenAt(new Instant(seconds * 1000)).Select(each => each.Id));
 
     [Fact]
     public void Each_stop_opens_with_its_round_stands_at_the_horn_and_closes_when_the_next_work_begins()
     {
-        _practice.Execute(RunCommand.Start, 0);
+        _practice.Execute(RunCommand.Start, new Instant(0));
         At(4);
         Assert.False(Open("1A").Score.Clock.IsStarted);
         At(7);
-        Assert.True(Open("1A").ReportAt(7000).Started);
+        Assert.True(Open("1A").ReportAt(new Instant(7000)).Started);
         Assert.Equal("1A 1B", Open(7));
         Assert.False(Open("2A").Score.Clock.IsStarted);
 
         At(17);
-        _practice.Tap("1A", new TapCommand("a", "make"), 17_000, out _);
-        Assert.Equal((10_000, 1), (Open("1A").ReportAt(17_000).Running, (int)Open("1A").ReportAt(17_000).Of("a").Points));
+        _practice.Tap("1A", new TapCommand("a", "make"), new Instant(17_000), out _);
+        Assert.Equal(
+            (10_000, 1),
+            (
+                Open("1A").ReportAt(new Instant(17_000)).Running.Milliseconds,
+                (int)Open("1A").ReportAt(new Instant(17_000)).Of("a").Points
+            )
+        );
 
         At(21);
-        _practice.Tap("1A", new TapCommand("a", "make"), 21_000, out _);
-        Assert.Equal((1, 1), ((int)Open("1A").ReportAt(21_000).Of("a").Points, Open("1A").ReportAt(21_000).Late));
+        _practice.Tap("1A", new TapCommand("a", "make"), new Instant(21_000), out _);
+        Assert.Equal(
+            (1, 1),
+            ((int)Open("1A").ReportAt(new Instant(21_000)).Of("a").Points, Open("1A").ReportAt(new Instant(21_000)).Late)
+        );
         Assert.Equal("2A 2B", Open(21));
-        Assert.Equal(1000, Open("2A").ReportAt(21_000).Running);
+        Assert.Equal(new RunningTime(1000), Open("2A").ReportAt(new Instant(21_000)).Running);
     }
 
     [Fact]
     public void After_a_stall_everything_is_said_once_and_stamped_when_it_was_due()
     {
-        _practice.Execute(RunCommand.Start, 0);
+        _practice.Execute(RunCommand.Start, new Instant(0));
         At(60);
         At(61);
 
         Assert.Equal(
             [5000, 15_000, 20_000],
-            Open("1B").Log.Events.Where(runEvent => runEvent.Id.Device == "circuit").Select(runEvent => runEvent.At)
+            Open("1B").Log.Events.Where(runEvent => runEvent.Id.Device == "circuit").Select(runEvent => runEvent.At.Milliseconds)
         );
-        Assert.Empty(_practice.AppendDue(62_000));
+        Assert.Empty(_practice.AppendDue(new Instant(62_000)));
     }
 
     [Fact]
     public void A_pause_reaches_the_stations_and_going_on_wakes_none_that_is_over()
     {
-        _practice.Execute(RunCommand.Start, 0);
+        _practice.Execute(RunCommand.Start, new Instant(0));
         At(7);
-        _practice.Execute(RunCommand.Pause, 8000);
-        Assert.Equal(3000, Open("1A").ReportAt(30_000).Running);
-        _practice.Execute(RunCommand.Resume, 38_000);
+        _practice.Execute(RunCommand.Pause, new Instant(8000));
+        Assert.Equal(new RunningTime(3000), Open("1A").ReportAt(new Instant(30_000)).Running);
+        _practice.Execute(RunCommand.Resume, new Instant(38_000));
         At(47);
-        Assert.Equal(10_000, Open("1A").ReportAt(47_000).Running);
+        Assert.Equal(new RunningTime(10_000), Open("1A").ReportAt(new Instant(47_000)).Running);
 
-        _practice.Execute(RunCommand.Pause, 47_000);
-        _practice.Execute(RunCommand.Resume, 49_000);
-        Assert.Equal(10_000, Open("1A").ReportAt(50_000).Running);
+        _practice.Execute(RunCommand.Pause, new Instant(47_000));
+        _practice.Execute(RunCommand.Resume, new Instant(49_000));
+        Assert.Equal(new RunningTime(10_000), Open("1A").ReportAt(new Instant(50_000)).Running);
     }
 
     [Fact]
     public void Who_comes_in_goes_round_with_the_smallest_group_from_then_on()
     {
-        _practice.Execute(RunCommand.Start, 0);
+        _practice.Execute(RunCommand.Start, new Instant(0));
         At(7);
-        _practice.ChangeRoster(new RosterChange("c", null), 8000);
-        _practice.ChangeRoster(new RosterChange(null, "x"), 9000);
+        _practice.ChangeRoster(new RosterChange("c", null), new Instant(8000));
+        _practice.ChangeRoster(new RosterChange(null, "x"), new Instant(9000));
 
         Assert.Equal(
             "ab dx ab dx",
@@ -129,7 +140,7 @@ public sealed class CircuitRunTests
         );
 
         At(21);
-        _practice.ChangeRoster(new RosterChange("a", "x"), 22_000);
+        _practice.ChangeRoster(new RosterChange("a", "x"), new Instant(22_000));
         Assert.Equal(
             ["ab", "dx", "bx", "da"],
             _practice.Runs[0].Sheets.Skip(1).Select(each => string.Concat(each.Sheet.Score.Roster.Everyone))
@@ -139,15 +150,15 @@ public sealed class CircuitRunTests
     [Fact]
     public void Ended_and_gone_back_to_it_goes_on_where_it_was()
     {
-        _practice.Execute(RunCommand.Start, 0);
+        _practice.Execute(RunCommand.Start, new Instant(0));
         At(21);
-        _practice.Execute(RunCommand.End, 22_000);
+        _practice.Execute(RunCommand.End, new Instant(22_000));
         Assert.Equal(1, _practice.Current);
 
-        _practice.Execute(RunCommand.Back, 23_000);
+        _practice.Execute(RunCommand.Back, new Instant(23_000));
 
         Assert.Equal(0, _practice.Current);
-        Assert.True(Open("1A").ReportAt(23_000).Done);
-        Assert.False(Open("2A").ReportAt(23_000).Done);
+        Assert.True(Open("1A").ReportAt(new Instant(23_000)).Done);
+        Assert.False(Open("2A").ReportAt(new Instant(23_000)).Done);
     }
 }

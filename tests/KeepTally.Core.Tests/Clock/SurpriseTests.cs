@@ -1,6 +1,7 @@
 using CsCheck;
 using KeepTally.Core.Chance;
 using KeepTally.Core.Clock;
+using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Tests.Clock;
 
@@ -23,15 +24,27 @@ public sealed class SurpriseTests
             .Sample(
                 (seed, from, span, rounds) =>
                 {
-                    var plan = new ClockPlan(15_000, 2_000, rounds, 3_000, [], null, new Surprise(from, from + span), null);
+                    var plan = new ClockPlan(
+                        new Duration(15_000),
+                        new Duration(2_000),
+                        rounds,
+                        new Duration(3_000),
+                        [],
+                        null,
+                        new Surprise(new Duration(from), new Duration(from + span)),
+                        null
+                    );
                     var timeline = new Timeline(plan, seed);
-                    var signals = timeline.Signals(-1, plan.Total).Where(signal => signal.Kind == SignalKind.Surprise).ToArray();
+                    var signals = timeline
+                        .Signals(new ClockTime(-1), ClockTime.Zero + plan.Total)
+                        .Where(signal => signal.Kind == SignalKind.Surprise)
+                        .ToArray();
 
                     Assert.Equal(rounds, signals.Length);
                     Assert.Equal(
                         signals.Select(signal => signal.At),
                         new Timeline(plan, seed)
-                            .Signals(-1, plan.Total)
+                            .Signals(new ClockTime(-1), ClockTime.Zero + plan.Total)
                             .Where(each => each.Kind == SignalKind.Surprise)
                             .Select(each => each.At)
                     );
@@ -39,8 +52,8 @@ public sealed class SurpriseTests
                         signals,
                         signal =>
                         {
-                            Assert.InRange(signal.At, signal.Interval.Start, signal.Interval.End - 1);
-                            Assert.True(signal.At - signal.Interval.Start <= from + span);
+                            Assert.True(signal.Interval.Start <= signal.At && signal.At < signal.Interval.End);
+                            Assert.True(signal.At - signal.Interval.Start <= new Duration(from + span));
                         }
                     );
                 }
@@ -49,11 +62,20 @@ public sealed class SurpriseTests
     [Fact]
     public void The_moments_of_many_seeds_are_spread_evenly()
     {
-        var plan = new ClockPlan(30_000, 0, 1, 0, [], null, new Surprise(10_000, 20_000), null);
+        var plan = new ClockPlan(
+            new Duration(30_000),
+            new Duration(0),
+            1,
+            new Duration(0),
+            [],
+            null,
+            new Surprise(new Duration(10_000), new Duration(20_000)),
+            null
+        );
         var moments = Enumerable.Range(1, 20_000).Select(seed => new Timeline(plan, seed).SurpriseIn(1)!.Value).ToArray();
 
         // The mean of an even spread over 10 s has a standard error of 10 s / sqrt(12 n), here 20 ms: five of them.
-        Assert.InRange(moments.Average(), 14_900, 15_100);
-        Assert.Equal(10, moments.Select(moment => (moment - 10_000) / 1001).Distinct().Count());
+        Assert.InRange(moments.Average(moment => moment.Milliseconds), 14_900, 15_100);
+        Assert.Equal(10, moments.Select(moment => (moment.Milliseconds - 10_000) / 1001).Distinct().Count());
     }
 }

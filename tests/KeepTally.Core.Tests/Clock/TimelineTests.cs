@@ -1,5 +1,6 @@
 using CsCheck;
 using KeepTally.Core.Clock;
+using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Tests.Clock;
 
@@ -12,7 +13,17 @@ public sealed class TimelineTests
         long countIn = 0,
         long[]? calls = null,
         LongBreak? rest = null
-    ) => new(work, change, rounds, countIn, calls ?? [], rest, null, null);
+    ) =>
+        new(
+            new Duration(work),
+            new Duration(change),
+            rounds,
+            new Duration(countIn),
+            [.. (calls ?? []).Select(call => new Duration(call))],
+            rest,
+            null,
+            null
+        );
 
     private static readonly Gen<ClockPlan> AnyPlan = Gen.Select(
             Gen.Long[1, 300_000],
@@ -26,11 +37,11 @@ public sealed class TimelineTests
     [Fact]
     public void Four_stations_of_three_and_a_half_minutes_are_fourteen_minutes_and_the_changes() =>
         // Common practice: 4 × 3.5 min = 14 min, and three changes of 30 s.
-        Assert.Equal(14 * 60_000 + (3 * 30_000), Plan(210_000, 30_000, 4).Total);
+        Assert.Equal(new Duration(14 * 60_000 + (3 * 30_000)), Plan(210_000, 30_000, 4).Total);
 
     [Fact]
     public void Two_halves_of_four_minutes_with_one_minute_between_are_nine_minutes() =>
-        Assert.Equal(9 * 60_000, Plan(240_000, 0, 2, rest: new LongBreak(1, 60_000)).Total);
+        Assert.Equal(new Duration(9 * 60_000), Plan(240_000, 0, 2, rest: new LongBreak(1, new Duration(60_000))).Total);
 
     [Fact]
     public void Intervals_follow_without_gaps_and_add_up_to_the_total() =>
@@ -38,9 +49,9 @@ public sealed class TimelineTests
         {
             var intervals = new Timeline(plan).Intervals;
 
-            Assert.Equal(0, intervals[0].Start);
+            Assert.Equal(new ClockTime(0), intervals[0].Start);
             Assert.All(intervals.Zip(intervals.Skip(1)), pair => Assert.Equal(pair.First.End, pair.Second.Start));
-            Assert.Equal((IntervalKind.Over, plan.Total), (intervals[^1].Kind, intervals[^1].Start));
+            Assert.Equal((IntervalKind.Over, ClockTime.Zero + plan.Total), (intervals[^1].Kind, intervals[^1].Start));
         });
 
     [Fact]
@@ -49,7 +60,7 @@ public sealed class TimelineTests
             .Sample(
                 (plan, share) =>
                 {
-                    var moment = (long)(plan.Total * share);
+                    var moment = new ClockTime((long)(plan.Total.Milliseconds * share));
                     var interval = new Timeline(plan).At(moment);
                     Assert.True(interval.Start <= moment && moment < interval.End);
                 }
@@ -63,12 +74,14 @@ public sealed class TimelineTests
                 {
                     var timeline = new Timeline(plan);
                     var whole = timeline
-                        .Signals(-1, plan.Total)
+                        .Signals(new ClockTime(-1), ClockTime.Zero + plan.Total)
                         .OrderBy(signal => signal.At)
                         .ThenBy(signal => signal.Kind)
                         .ToArray();
-                    long[] ends = [-1, .. cuts.Order().Select(cut => (long)(cut * plan.Total)), plan.Total];
-                    var pieces = ends.Zip(ends.Skip(1)).SelectMany(span => timeline.Signals(span.First, span.Second));
+                    var total = plan.Total.Milliseconds;
+                    long[] ends = [-1, .. cuts.Order().Select(cut => (long)(cut * total)), total];
+                    var pieces = ends.Zip(ends.Skip(1))
+                        .SelectMany(span => timeline.Signals(new ClockTime(span.First), new ClockTime(span.Second)));
 
                     Assert.Equal(whole, pieces.OrderBy(signal => signal.At).ThenBy(signal => signal.Kind));
                 }
@@ -77,9 +90,12 @@ public sealed class TimelineTests
     [Fact]
     public void The_last_five_seconds_of_work_are_called_and_then_the_horn()
     {
-        var received = new Timeline(Plan(60_000, calls: [30_000, 10_000, 5000, 4000, 3000, 2000, 1000])).Signals(54_000, 60_000);
+        var received = new Timeline(Plan(60_000, calls: [30_000, 10_000, 5000, 4000, 3000, 2000, 1000])).Signals(
+            new ClockTime(54_000),
+            new ClockTime(60_000)
+        );
 
-        Assert.Equal([5000, 4000, 3000, 2000, 1000, 0], received.Select(signal => signal.Left));
+        Assert.Equal([5000, 4000, 3000, 2000, 1000, 0], received.Select(signal => signal.Left.Milliseconds));
     }
 
     [Fact]
@@ -88,21 +104,21 @@ public sealed class TimelineTests
             .Array[0, 30]
             .Sample(stretches =>
             {
-                var clock = new RunningTime();
-                clock.Start(1000);
+                var clock = new RunClock();
+                clock.Start(new Instant(1000));
                 var (wall, ran) = (1000L, 0L);
                 foreach (var (run, pause) in stretches)
                 {
                     wall += run;
                     ran += run;
-                    clock.Pause(wall);
-                    Assert.Equal(ran, clock.At(wall + (pause / 2)));
+                    clock.Pause(new Instant(wall));
+                    Assert.Equal(new ClockTime(ran), clock.At(new Instant(wall + (pause / 2))));
                     wall += pause;
-                    clock.Resume(wall);
+                    clock.Resume(new Instant(wall));
                 }
 
-                Assert.Equal(ran + 777, clock.At(wall + 777));
-                Assert.Equal(wall + 777, clock.InstantOf(ran + 777));
+                Assert.Equal(new ClockTime(ran + 777), clock.At(new Instant(wall + 777)));
+                Assert.Equal(new Instant(wall + 777), clock.InstantOf(new ClockTime(ran + 777)));
             });
 
     [Fact]
@@ -111,18 +127,19 @@ public sealed class TimelineTests
             .Sample(
                 (spans, share) =>
                 {
-                    var clock = new RunningTime();
-                    clock.Start(0);
+                    var clock = new RunClock();
+                    clock.Start(new Instant(0));
                     var wall = 0L;
                     for (var i = 0; i + 1 < spans.Length; i += 2)
                     {
-                        clock.Pause(wall += spans[i]);
-                        clock.Resume(wall += spans[i + 1]);
+                        clock.Pause(new Instant(wall += spans[i]));
+                        clock.Resume(new Instant(wall += spans[i + 1]));
                     }
 
-                    var moment = (long)(share * clock.At(wall));
-                    Assert.True(clock.InstantOf(moment) <= wall);
-                    Assert.Equal(moment, spans.Length < 2 ? 0 : RanBy(spans, clock.InstantOf(moment)));
+                    var moment = (long)(share * clock.At(new Instant(wall)).Milliseconds);
+                    var found = clock.InstantOf(new ClockTime(moment)).Milliseconds;
+                    Assert.True(found <= wall);
+                    Assert.Equal(moment, spans.Length < 2 ? 0 : RanBy(spans, found));
                 }
             );
 

@@ -4,6 +4,7 @@ using KeepTally.Core.Events;
 using KeepTally.Core.Live;
 using KeepTally.Core.Scoring;
 using KeepTally.Core.Tests.Live;
+using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Tests.Events;
 
@@ -57,8 +58,8 @@ public sealed class LogProperties
                 {
                     var (card, events) = history;
                     var target = events.Length == 0 ? new EventId("nobody", 1) : events[pick % events.Length].Id;
-                    var undo = new RunEvent.Undo(new EventId("z", 1), 50_000, target);
-                    var redo = new RunEvent.Undo(new EventId("z", 2), 50_000, undo.Id);
+                    var undo = new RunEvent.Undo(new EventId("z", 1), new Instant(50_000), target);
+                    var redo = new RunEvent.Undo(new EventId("z", 2), new Instant(50_000), undo.Id);
 
                     Assert.Equal(Replayed(card, events), Replayed(card, [.. events, undo, redo]));
                 }
@@ -79,7 +80,7 @@ public sealed class LogProperties
                         return;
                     }
 
-                    var undo = new RunEvent.Undo(new EventId("z", 1), 50_000, target.Id);
+                    var undo = new RunEvent.Undo(new EventId("z", 1), new Instant(50_000), target.Id);
                     Assert.Equal(
                         Replayed(card, [.. events.Where(runEvent => runEvent != target)]),
                         Replayed(card, [.. events, undo])
@@ -132,7 +133,7 @@ public sealed class LogProperties
                 foreach (var runEvent in events)
                 {
                     live.Add(runEvent);
-                    _ = live.Score.Report(live.Log.LastAt + 300);
+                    _ = live.Score.Report(live.Log.LastAt + new Duration(300));
                 }
 
                 var anew = AnyLog.Open(card);
@@ -181,7 +182,7 @@ public sealed class LogProperties
                 {
                     var live = AnyLog.Open(history.Card);
                     live.AddAll(history.Events);
-                    var at = live.Log.LastAt + later;
+                    var at = live.Log.LastAt + new Duration(later);
                     var report = live.Score.Report(at);
 
                     Assert.Equal(report.Done, live.Score.IsDoneAt(at));
@@ -218,7 +219,7 @@ public sealed class LogProperties
             Assert.Null(live.Add(runEvent));
         }
 
-        return ReplayWriter.Write(live.Score.Report(60_000)) + Stood(live);
+        return ReplayWriter.Write(live.Score.Report(new Instant(60_000))) + Stood(live);
     }
 
     private static string Stood(Sheet live) =>

@@ -1,5 +1,6 @@
 using KeepTally.Core.Events;
 using KeepTally.Core.Live;
+using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Tests.Floor;
 
@@ -35,11 +36,11 @@ public sealed class FloorTests
     {
         var sheet = Lines("""{"on":"manual"}""").Taps("a+ a+");
 
-        sheet.Add(new RunEvent.Substitution(new EventId("x", 1), 9000, "a", "d"));
+        sheet.Add(new RunEvent.Substitution(new EventId("x", 1), new Instant(9000), "a", "d"));
         Assert.Equal("d|bc", Stood(sheet));
-        sheet.Add(new RunEvent.Substitution(new EventId("x", 2), 9001, "b", null));
-        sheet.Add(new RunEvent.Substitution(new EventId("x", 3), 9002, null, "e"));
-        sheet.Add(new RunEvent.Substitution(new EventId("x", 4), 9003, null, "e"));
+        sheet.Add(new RunEvent.Substitution(new EventId("x", 2), new Instant(9001), "b", null));
+        sheet.Add(new RunEvent.Substitution(new EventId("x", 3), new Instant(9002), null, "e"));
+        sheet.Add(new RunEvent.Substitution(new EventId("x", 4), new Instant(9003), null, "e"));
 
         Assert.Equal("d|ce", Stood(sheet));
         Assert.Equal(2, sheet.Now().Of("a").Points);
@@ -51,7 +52,7 @@ public sealed class FloorTests
         var sheet = Lines("""{"on":"manual"}""");
         var next = sheet.Floor.Next;
 
-        sheet.Add(new RunEvent.Rotate(new EventId("x", 1), 5000, null, null, null));
+        sheet.Add(new RunEvent.Rotate(new EventId("x", 1), new Instant(5000), null, null, null));
 
         Assert.Equal(next.At("s"), sheet.Floor.Now.At("s"));
         Assert.Equal(next.At("q"), sheet.Floor.Now.At("q"));
@@ -86,9 +87,9 @@ public sealed class FloorTests
         var sheet = Duel("round");
         var practice = new LivePractice("me", [new LiveRun("duel", [new RunSheet("s", "", sheet)])]);
 
-        Assert.Empty(practice.AppendDue(11_000));
+        Assert.Empty(practice.AppendDue(new Instant(11_000)));
         Assert.Equal(["a", "b"], sheet.Floor.Contestants);
-        practice.RotateWith("s", "b", 11_500);
+        practice.RotateWith("s", "b", new Instant(11_500));
 
         Assert.Equal("bc|da", Stood(sheet));
         Assert.Empty(Duel("success").Floor.Contestants);
@@ -98,7 +99,7 @@ public sealed class FloorTests
     public void Who_came_in_moves_on_by_their_own_taps()
     {
         var sheet = Lines("""{"on":"success"}""");
-        sheet.Add(new RunEvent.Substitution(new EventId("x", 1), 1000, "a", "d"));
+        sheet.Add(new RunEvent.Substitution(new EventId("x", 1), new Instant(1000), "a", "d"));
 
         Assert.Equal("b|cd", Stood(sheet.Taps("d+")));
     }
@@ -147,13 +148,13 @@ public sealed class FloorTests
         );
         Unit[] groups = [Group("a", "b", "c"), Group("d", "e")];
         var sheet = Sheet.Open(card, new LogHead(card.Id, 0, card.Chosen, groups)).Require();
-        sheet.Add(new RunEvent.Start(new EventId("s", 1), 0));
+        sheet.Add(new RunEvent.Start(new EventId("s", 1), new Instant(0)));
         Assert.Equal(("a", "bc", "de"), Standing());
 
-        sheet.Add(new RunEvent.Turn(new EventId("s", 2), 1000, null));
+        sheet.Add(new RunEvent.Turn(new EventId("s", 2), new Instant(1000), null));
         Assert.Equal(("d", "e", "abc"), Standing());
 
-        sheet.Add(new RunEvent.Substitution(new EventId("s", 3), 2000, "d", null));
+        sheet.Add(new RunEvent.Substitution(new EventId("s", 3), new Instant(2000), "d", null));
         Assert.Equal(("e", "", "abc"), Standing());
 
         (string, string, string) Standing() =>

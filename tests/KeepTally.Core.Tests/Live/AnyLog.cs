@@ -4,6 +4,7 @@ using KeepTally.Core.Events;
 using KeepTally.Core.Live;
 using KeepTally.Core.Rules.Tagging;
 using KeepTally.Core.Rules.Zones;
+using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Tests.Live;
 
@@ -87,15 +88,15 @@ internal static class AnyLog
         var players = card.Stages[0].Scores == Scorer.Player;
         return kind switch
         {
-            0 => new RunEvent.Start(id, at),
-            1 => new RunEvent.Pause(id, at),
-            2 => new RunEvent.Resume(id, at),
-            3 => new RunEvent.Freeze(id, at, unit),
-            4 or 5 => new RunEvent.Undo(id, at, reach),
-            6 => new RunEvent.Turn(id, at, other % 2 == 0 ? null : unit),
-            7 => new RunEvent.Rotate(id, at, null, null, null),
-            8 when other < 3 => new RunEvent.End(id, at),
-            8 => new RunEvent.Note(id, at, "well done", unit),
+            0 => new RunEvent.Start(id, new Instant(at)),
+            1 => new RunEvent.Pause(id, new Instant(at)),
+            2 => new RunEvent.Resume(id, new Instant(at)),
+            3 => new RunEvent.Freeze(id, new Instant(at), unit),
+            4 or 5 => new RunEvent.Undo(id, new Instant(at), reach),
+            6 => new RunEvent.Turn(id, new Instant(at), other % 2 == 0 ? null : unit),
+            7 => new RunEvent.Rotate(id, new Instant(at), null, null, null),
+            8 when other < 3 => new RunEvent.End(id, new Instant(at)),
+            8 => new RunEvent.Note(id, new Instant(at), "well done", unit),
             9 or 10 when players => Sub(id, at, anybody, "abcde"[other % 5].ToString(), third),
             _ => Tap(card.Stages[0], id, at, players && third % 7 == 0 ? anybody : unit, one, other, third),
         };
@@ -104,15 +105,15 @@ internal static class AnyLog
     private static RunEvent.Substitution Sub(EventId id, long at, string gone, string comes, int third) =>
         (third % 3) switch
         {
-            0 => new RunEvent.Substitution(id, at, gone, null),
-            1 => new RunEvent.Substitution(id, at, null, comes),
-            _ => new RunEvent.Substitution(id, at, gone, comes),
+            0 => new RunEvent.Substitution(id, new Instant(at), gone, null),
+            1 => new RunEvent.Substitution(id, new Instant(at), null, comes),
+            _ => new RunEvent.Substitution(id, new Instant(at), gone, comes),
         };
 
     private static RunEvent.Tap Tap(Stage stage, EventId id, long at, string unit, int one, int other, int third) =>
         new(
             id,
-            at,
+            new Instant(at),
             unit,
             stage.Targets is not null && other % 4 > 0 ? null
                 : other % 3 == 0 ? "miss"

@@ -1,6 +1,7 @@
 using KeepTally.Core.Cards;
 using KeepTally.Core.Events;
 using KeepTally.Core.Live;
+using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Tests.Live;
 
@@ -23,7 +24,12 @@ public sealed class ComingAndGoingTests
     {
         Assert.Null(
             sheet.Add(
-                new RunEvent.Substitution(new EventId("u", sheet.Log.Events.Count + 1), at ?? sheet.Log.LastAt + 1000, gone, comes)
+                new RunEvent.Substitution(
+                    new EventId("u", sheet.Log.Events.Count + 1),
+                    at is { } given ? new Instant(given) : sheet.Log.LastAt + Duration.FromSeconds(1),
+                    gone,
+                    comes
+                )
             )
         );
         return sheet;
@@ -36,7 +42,7 @@ public sealed class ComingAndGoingTests
 
         Assert.Equal(["a", "b", "c"], sheet.Now().Units.Select(unit => unit.Id));
         Assert.Equal((1, 2), ((int)sheet.Now().Of("c").Points, sheet.Now().Of("c").Attempts));
-        Assert.Equal(2000, sheet.Now().Of("c").Running);
+        Assert.Equal(new Duration(2000), sheet.Now().Of("c").Running);
     }
 
     [Fact]
@@ -56,8 +62,8 @@ public sealed class ComingAndGoingTests
         Sub(sheet, null, "a", 25_000);
         sheet.Tap("a", "make", 30_000);
 
-        Assert.Equal((2, 15_000), ((int)sheet.Now().Of("a").Points, sheet.Now().Of("a").Running));
-        Assert.Equal(30_000, sheet.Now().Of("b").Running);
+        Assert.Equal((2, 15_000), ((int)sheet.Now().Of("a").Points, sheet.Now().Of("a").Running.Milliseconds));
+        Assert.Equal(new Duration(30_000), sheet.Now().Of("b").Running);
     }
 
     [Fact]
@@ -85,7 +91,7 @@ public sealed class ComingAndGoingTests
     {
         var head = new LogHead("d", 0, FreeShots.Chosen, [new Unit("a", "A", [])], 0, [new Member("b", "Bea")]);
         var sheet = Sheet.Open(FreeShots, head).Require();
-        sheet.Add(new RunEvent.Start(new EventId("s", 1), 0));
+        sheet.Add(new RunEvent.Start(new EventId("s", 1), new Instant(0)));
 
         Assert.Null(sheet.Tap("b", "make"));
         Assert.NotNull(sheet.Tap("z", "make"));
@@ -99,7 +105,7 @@ public sealed class ComingAndGoingTests
         var sheet = Given.Started(FreeShots, "a", "b").Taps("a+ b+ b+ b+");
         Sub(sheet, "a", null);
         var substitution = sheet.Log.Events[^1];
-        sheet.Add(new RunEvent.Undo(new EventId("z", 1), substitution.At + 1, substitution.Id));
+        sheet.Add(new RunEvent.Undo(new EventId("z", 1), substitution.At + new Duration(1), substitution.Id));
 
         Assert.False(sheet.Now().Done);
         Assert.False(sheet.Now().Of("a").Off);

@@ -3,6 +3,7 @@ using KeepTally.Core.Cards;
 using KeepTally.Core.Events;
 using KeepTally.Core.Live;
 using KeepTally.Core.Scoring;
+using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Tests.Live;
 
@@ -89,14 +90,14 @@ internal sealed class Convergence
     private void Say(Device device)
     {
         var now = Math.Max(0, _now + device.Skew);
-        foreach (var due in device.Practice.AppendDue(now))
+        foreach (var due in device.Practice.AppendDue(new Instant(now)))
         {
             device.Unsent.Add(due.Event);
         }
 
         var log = device.Sheet.Log;
-        // A device stamps after all it has seen, as LivePractice does; here it says anything, sensible or not.
-        var at = log.Count == 0 ? now : Math.Max(now, log.LastAt + 1);
+        // A device stamps after all it has seen; here it appends anything, sensible or not.
+        var at = device.Sheet.Stamp(new Instant(now)).Milliseconds;
         var reach = log.Count == 0 ? new EventId(device.Name, 1) : log.Events[_chance.Next(log.Count)].Id;
         var runEvent = AnyLog.Event(
             _card,
@@ -124,7 +125,7 @@ internal sealed class Convergence
             foreach (var runEvent in device.Unsent.ToArray())
             {
                 var read = EventReader.Read(EventWriter.Write(runEvent)).Require();
-                if (_gate.Check(read, _now) is not null || _server.Check(read) is not null)
+                if (_gate.Check(read, new Instant(_now)) is not null || _server.Check(read) is not null)
                 {
                     device.Sheet.Retract(runEvent);
                     device.Unsent.Remove(runEvent);
@@ -186,7 +187,7 @@ internal sealed class Convergence
             Hear(device, int.MaxValue / 2);
         }
 
-        var at = Math.Max(_now, _server.Log.LastAt) + 10_000;
+        var at = Instant.Max(new Instant(_now), _server.Log.LastAt) + Duration.FromSeconds(10);
         var fresh = AnyLog.Open(_card);
         fresh.AddAll([.. _journal.Select(line => EventReader.Read(line).Require())]);
         var shown = Shown(fresh, at);
@@ -209,7 +210,7 @@ internal sealed class Convergence
         }
     }
 
-    private static string Shown(Sheet live, long at) =>
+    private static string Shown(Sheet live, Instant at) =>
         ReplayWriter.Write(live.Score.Report(at))
         + string.Join('|', live.Floor.Now.Places.Select(place => place.Id + ":" + string.Join(',', live.Floor.Now.At(place.Id))))
         + string.Join(',', live.Score.Roster.Everyone);

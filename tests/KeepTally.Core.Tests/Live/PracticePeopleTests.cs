@@ -1,5 +1,6 @@
 using KeepTally.Core.Events;
 using KeepTally.Core.Live;
+using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Tests.Live;
 
@@ -37,21 +38,21 @@ public sealed class PracticePeopleTests
     [Fact]
     public void A_late_one_joins_the_smallest_group_of_every_drill_left_and_a_leaver_leaves_them_all()
     {
-        _practice.ChangeRoster(new RosterChange(null, "x"), 10);
+        _practice.ChangeRoster(new RosterChange(null, "x"), new Instant(10));
         Assert.Equal("abc dex dax bce", Everyone());
 
-        var appended = _practice.ChangeRoster(new RosterChange("b", null), 20);
+        var appended = _practice.ChangeRoster(new RosterChange("b", null), new Instant(20));
         Assert.Equal("ac dex dax ce", Everyone());
 
-        _practice.Undo(appended[0].Sheet, appended[0].Event.Id, 30);
+        _practice.Undo(appended[0].Sheet, appended[0].Event.Id, new Instant(30));
         Assert.Equal("abc dex dax bce", Everyone());
     }
 
     [Fact]
     public void Two_who_change_groups_do_so_in_this_drill_only()
     {
-        Assert.Equal(2, _practice.ChangeRoster(new RosterChange("a", "d"), 40).Count);
+        Assert.Equal(2, _practice.ChangeRoster(new RosterChange("a", "d"), new Instant(40)).Count);
         Assert.Equal("bcd ea da bce", Everyone());
-        Assert.Empty(_practice.ChangeRoster(new RosterChange("nobody", null), 41));
+        Assert.Empty(_practice.ChangeRoster(new RosterChange("nobody", null), new Instant(41)));
     }
 }

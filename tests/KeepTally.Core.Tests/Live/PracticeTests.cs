@@ -2,6 +2,7 @@ using KeepTally.Core.Cards;
 using KeepTally.Core.Events;
 using KeepTally.Core.Floor;
 using KeepTally.Core.Live;
+using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Tests.Live;
 
@@ -36,58 +37,63 @@ public sealed class PracticeTests
     {
         var practice = Practice();
 
-        Assert.Equal(["s1", "s2"], practice.Execute(RunCommand.Start, 1000).Select(sheetEvent => sheetEvent.Sheet));
-        Assert.Empty(practice.Execute(RunCommand.Start, 2000));
-        Assert.Empty(practice.Execute(RunCommand.Resume, 2000));
-        Assert.Equal(2, practice.Execute(RunCommand.Pause, 3000).Count);
-        Assert.Empty(practice.Execute(RunCommand.Pause, 4000));
+        Assert.Equal(["s1", "s2"], practice.Execute(RunCommand.Start, new Instant(1000)).Select(sheetEvent => sheetEvent.Sheet));
+        Assert.Empty(practice.Execute(RunCommand.Start, new Instant(2000)));
+        Assert.Empty(practice.Execute(RunCommand.Resume, new Instant(2000)));
+        Assert.Equal(2, practice.Execute(RunCommand.Pause, new Instant(3000)).Count);
+        Assert.Empty(practice.Execute(RunCommand.Pause, new Instant(4000)));
     }
 
     [Fact]
     public void The_end_of_a_round_moves_places_on_once_however_late_and_by_whomever_it_is_noticed()
     {
         var (mine, yours) = (Practice("mine"), Practice("yours"));
-        foreach (var sheetEvent in mine.Execute(RunCommand.Start, 0))
+        foreach (var sheetEvent in mine.Execute(RunCommand.Start, new Instant(0)))
         {
             yours.Receive(sheetEvent.Sheet, sheetEvent.Event);
         }
 
-        var early = mine.AppendDue(65_000);
-        var late = yours.AppendDue(139_000);
+        var early = mine.AppendDue(new Instant(65_000));
+        var late = yours.AppendDue(new Instant(139_000));
         foreach (var sheetEvent in early)
         {
             yours.Receive(sheetEvent.Sheet, sheetEvent.Event);
         }
 
         Assert.Equal(early, late);
-        Assert.All(early, sheetEvent => Assert.Equal(65_000, sheetEvent.Event.At));
+        Assert.All(early, sheetEvent => Assert.Equal(new Instant(65_000), sheetEvent.Event.At));
         Assert.Equal(["c"], yours.Runs[0].Sheets[0].Sheet.Floor.Now.At("shoot"));
-        Assert.Equal(2, yours.AppendDue(140_000).Count);
-        Assert.Empty(yours.AppendDue(10_000_000));
+        Assert.Equal(2, yours.AppendDue(new Instant(140_000)).Count);
+        Assert.Empty(yours.AppendDue(new Instant(10_000_000)));
     }
 
     [Fact]
     public void A_pause_shifts_the_end_of_the_round_by_exactly_its_length()
     {
         var practice = Practice();
-        practice.Execute(RunCommand.Start, 0);
-        practice.Execute(RunCommand.Pause, 30_000);
-        practice.Execute(RunCommand.Resume, 41_500);
+        practice.Execute(RunCommand.Start, new Instant(0));
+        practice.Execute(RunCommand.Pause, new Instant(30_000));
+        practice.Execute(RunCommand.Resume, new Instant(41_500));
 
-        Assert.Empty(practice.AppendDue(76_499));
-        Assert.All(practice.AppendDue(76_500), sheetEvent => Assert.Equal(76_500, sheetEvent.Event.At));
+        Assert.Empty(practice.AppendDue(new Instant(76_499)));
+        Assert.All(practice.AppendDue(new Instant(76_500)), sheetEvent => Assert.Equal(new Instant(76_500), sheetEvent.Event.At));
     }
 
     [Fact]
     public void In_the_change_over_the_last_ball_belongs_to_whoever_threw_it()
     {
         var practice = Practice();
-        practice.Execute(RunCommand.Start, 0);
-        practice.AppendDue(66_000);
+        practice.Execute(RunCommand.Start, new Instant(0));
+        practice.AppendDue(new Instant(66_000));
         var sheet = practice.Find("s1")!;
 
         string? Slot(long at) =>
-            ScoringSlots.At(sheet.Stage, sheet.Head.Units, sheet.Floor, sheet.Timeline!.At(sheet.Score.Clock.At(at)).Kind)[0];
+            ScoringSlots.At(
+                sheet.Stage,
+                sheet.Head.Units,
+                sheet.Floor,
+                sheet.Timeline!.At(sheet.Score.Clock.At(new Instant(at))).Kind
+            )[0];
 
         Assert.Equal(("a", "c"), (Slot(66_000), Slot(80_000)));
     }
@@ -96,48 +102,48 @@ public sealed class PracticeTests
     public void Ending_a_drill_goes_on_to_the_next_and_can_be_taken_back()
     {
         var practice = Practice();
-        practice.Execute(RunCommand.Start, 0);
-        practice.Tap("s1", new TapCommand("a", "make"), 10_000, out _);
-        practice.Execute(RunCommand.End, 20_000);
+        practice.Execute(RunCommand.Start, new Instant(0));
+        practice.Tap("s1", new TapCommand("a", "make"), new Instant(10_000), out _);
+        practice.Execute(RunCommand.End, new Instant(20_000));
         Assert.Equal(1, practice.Current);
 
-        practice.Execute(RunCommand.Back, 21_000);
+        practice.Execute(RunCommand.Back, new Instant(21_000));
 
         Assert.Equal(0, practice.Current);
-        Assert.False(practice.Find("s1")!.Score.Report(21_000).Done);
-        practice.Execute(RunCommand.End, 22_000);
-        practice.Execute(RunCommand.End, 23_000);
+        Assert.False(practice.Find("s1")!.Score.Report(new Instant(21_000)).Done);
+        practice.Execute(RunCommand.End, new Instant(22_000));
+        practice.Execute(RunCommand.End, new Instant(23_000));
         Assert.Equal(2, practice.Current);
-        Assert.Empty(practice.Execute(RunCommand.Start, 24_000));
+        Assert.Empty(practice.Execute(RunCommand.Start, new Instant(24_000)));
     }
 
     [Fact]
     public void A_tap_taken_back_can_be_put_back_and_taken_back_again()
     {
         var practice = Practice();
-        practice.Execute(RunCommand.Start, 0);
-        practice.Tap("s1", new TapCommand("a", "make"), 10_000, out var appended);
+        practice.Execute(RunCommand.Start, new Instant(0));
+        practice.Tap("s1", new TapCommand("a", "make"), new Instant(10_000), out var appended);
         var tap = appended[0].Event.Id;
 
-        double Points() => practice.Find("s1")!.Score.Report(20_000).Of("a").Points;
+        double Points() => practice.Find("s1")!.Score.Report(new Instant(20_000)).Of("a").Points;
 
-        practice.Undo("s1", tap, 11_000);
+        practice.Undo("s1", tap, new Instant(11_000));
         Assert.Equal(0, Points());
-        practice.Undo("s1", tap, 12_000);
+        practice.Undo("s1", tap, new Instant(12_000));
         Assert.Equal(1, Points());
-        practice.Undo("s1", tap, 13_000);
+        practice.Undo("s1", tap, new Instant(13_000));
         Assert.Equal(0, Points());
-        Assert.Empty(practice.Undo("s1", new EventId("nobody", 9), 14_000));
+        Assert.Empty(practice.Undo("s1", new EventId("nobody", 9), new Instant(14_000)));
     }
 
     [Fact]
     public void Every_event_is_stamped_after_all_that_were_seen_so_that_an_answer_never_ties_with_what_it_answers()
     {
         var practice = Practice();
-        practice.Receive("s1", new RunEvent.Start(new EventId("other", 1), 5_000));
+        practice.Receive("s1", new RunEvent.Start(new EventId("other", 1), new Instant(5_000)));
 
-        practice.Tap("s1", new TapCommand("a", "make"), 3_000, out var appended);
+        practice.Tap("s1", new TapCommand("a", "make"), new Instant(3_000), out var appended);
 
-        Assert.Equal(5_001, appended[0].Event.At);
+        Assert.Equal(new Instant(5_001), appended[0].Event.At);
     }
 }

@@ -1,6 +1,7 @@
 using KeepTally.Core.Cards;
 using KeepTally.Core.Events;
 using KeepTally.Core.Scoring;
+using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Tests.Live;
 
@@ -102,11 +103,21 @@ public sealed class WorldTests
     private static UnitReport PlayOut(DrillCard card, double p, Random chance)
     {
         var sheet = Score.Open(card, new LogHead(card.Id, 0, card.Chosen, [new Unit("a", "A", [])])).Require();
-        sheet.Apply(new RunEvent.Start(new EventId("s", 1), 0));
+        sheet.Apply(new RunEvent.Start(new EventId("s", 1), new Instant(0)));
         for (var n = 1; ; n++)
         {
-            sheet.Apply(new RunEvent.Tap(new EventId("t", n), n, "a", chance.NextDouble() < p ? "make" : "miss", null, null, null));
-            if (sheet.Report(n) is { Done: true } report)
+            sheet.Apply(
+                new RunEvent.Tap(
+                    new EventId("t", n),
+                    new Instant(n),
+                    "a",
+                    chance.NextDouble() < p ? "make" : "miss",
+                    null,
+                    null,
+                    null
+                )
+            );
+            if (sheet.Report(new Instant(n)) is { Done: true } report)
             {
                 return report.Units[0];
             }

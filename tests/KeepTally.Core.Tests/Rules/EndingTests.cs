@@ -1,5 +1,6 @@
 using KeepTally.Core.Events;
 using KeepTally.Core.Scoring;
+using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Tests.Rules;
 
@@ -72,10 +73,10 @@ public sealed class EndingTests
         );
 
         sheet.Tap("a", "make", 63_000);
-        sheet.Add(new RunEvent.End(new EventId("s", 2), 65_000));
+        sheet.Add(new RunEvent.End(new EventId("s", 2), new Instant(65_000)));
         sheet.Tap("a", "make", 66_000);
 
-        Assert.Equal((1, 1, 65_000), (sheet.Now().Of("a").Attempts, sheet.Now().Late, sheet.Now().Running));
+        Assert.Equal((1, 1, 65_000), (sheet.Now().Of("a").Attempts, sheet.Now().Late, sheet.Now().Running.Milliseconds));
     }
 
     [Fact]
@@ -89,14 +90,20 @@ public sealed class EndingTests
             ),
             "a"
         );
-        sheet.Add(new RunEvent.Pause(new EventId("s", 2), 10_000));
-        sheet.Add(new RunEvent.Pause(new EventId("s", 3), 15_000));
-        sheet.Add(new RunEvent.Resume(new EventId("s", 4), 30_000));
-        sheet.Add(new RunEvent.Freeze(new EventId("s", 5), 40_000, "spacing"));
-        sheet.Add(new RunEvent.Resume(new EventId("s", 6), 55_000));
+        sheet.Add(new RunEvent.Pause(new EventId("s", 2), new Instant(10_000)));
+        sheet.Add(new RunEvent.Pause(new EventId("s", 3), new Instant(15_000)));
+        sheet.Add(new RunEvent.Resume(new EventId("s", 4), new Instant(30_000)));
+        sheet.Add(new RunEvent.Freeze(new EventId("s", 5), new Instant(40_000), "spacing"));
+        sheet.Add(new RunEvent.Resume(new EventId("s", 6), new Instant(55_000)));
 
-        Assert.Equal((20_000L, 60_000L), (sheet.Score.Report(55_000).Running, sheet.Score.Report(200_000).Running));
-        Assert.Equal(new FreezeReport("spacing", 1, 15_000), Assert.Single(sheet.Now().Freezes));
+        Assert.Equal(
+            (20_000L, 60_000L),
+            (
+                sheet.Score.Report(new Instant(55_000)).Running.Milliseconds,
+                sheet.Score.Report(new Instant(200_000)).Running.Milliseconds
+            )
+        );
+        Assert.Equal(new FreezeReport("spacing", 1, new Duration(15_000)), Assert.Single(sheet.Now().Freezes));
     }
 
     [Fact]
@@ -114,7 +121,7 @@ public sealed class EndingTests
         sheet.Tap("a", "make", 4_999);
         sheet.Tap("a", "make", 65_000);
 
-        Assert.Equal((1, 1, 60_000), (sheet.Now().Late, sheet.Now().Of("a").Attempts, sheet.Now().Running));
+        Assert.Equal((1, 1, 60_000), (sheet.Now().Late, sheet.Now().Of("a").Attempts, sheet.Now().Running.Milliseconds));
     }
 
     [Fact]
@@ -123,8 +130,8 @@ public sealed class EndingTests
         var sheet = Given.Open(Given.Card(""), "a");
 
         sheet.Tap("a", "make", 0);
-        sheet.Add(new RunEvent.Start(new EventId("s", 1), 10));
-        sheet.Add(new RunEvent.End(new EventId("s", 2), 20));
+        sheet.Add(new RunEvent.Start(new EventId("s", 1), new Instant(10)));
+        sheet.Add(new RunEvent.End(new EventId("s", 2), new Instant(20)));
         sheet.Tap("a", "make", 30);
 
         Assert.Equal((2, 0.0), (sheet.Now().Late, sheet.Now().Of("a").Points));

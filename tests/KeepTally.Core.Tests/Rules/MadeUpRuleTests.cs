@@ -9,6 +9,7 @@ using KeepTally.Core.Rules.Effects;
 using KeepTally.Core.Rules.Endings;
 using KeepTally.Core.Rules.Measures;
 using KeepTally.Core.Tallies;
+using KeepTally.Core.Time;
 using KeepTally.Core.Words;
 
 namespace KeepTally.Core.Tests.Rules;
@@ -108,7 +109,7 @@ public sealed class MadeUpRuleTests
             )
             .Require();
         var sheet = Sheet.Open(card, new LogHead("d", 0, card.Chosen, [new Unit("a", "A", []), new Unit("b", "B", [])])).Require();
-        sheet.Add(new RunEvent.Start(new EventId("s", 1), 0));
+        sheet.Add(new RunEvent.Start(new EventId("s", 1), new Instant(0)));
 
         sheet.Taps("a+ a+ a+ a- b-");
         Assert.Equal(((((0 + 1) / 2.0) + 1) / 2.0 + 2 + 1) / 2.0, sheet.Now().Of("a").Points);

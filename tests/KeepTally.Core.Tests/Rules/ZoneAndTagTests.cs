@@ -3,6 +3,7 @@ using KeepTally.Core.Live;
 using KeepTally.Core.Rules.Measures;
 using KeepTally.Core.Rules.Zones;
 using KeepTally.Core.Scoring;
+using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Tests.Rules;
 
@@ -151,7 +152,15 @@ public sealed class ZoneAndTagTests
         foreach (var (outcome, value) in new[] { ("home", 31.5), ("home", 28.5), ("home", 30.0), ("drop", 1.0) })
         {
             sheet.Add(
-                new RunEvent.Tap(new EventId("t", sheet.Log.Events.Count), sheet.Log.LastAt + 1, "a", outcome, null, null, value)
+                new RunEvent.Tap(
+                    new EventId("t", sheet.Log.Events.Count),
+                    sheet.Log.LastAt + new Duration(1),
+                    "a",
+                    outcome,
+                    null,
+                    null,
+                    value
+                )
             );
         }
 
@@ -165,7 +174,15 @@ public sealed class ZoneAndTagTests
         {
             var tags = new Dictionary<string, string> { ["finish"] = finish };
             sheet.Add(
-                new RunEvent.Tap(new EventId("t", sheet.Log.Events.Count), sheet.Log.LastAt + 1000, "a", "make", null, tags, null)
+                new RunEvent.Tap(
+                    new EventId("t", sheet.Log.Events.Count),
+                    sheet.Log.LastAt + new Duration(1000),
+                    "a",
+                    "make",
+                    null,
+                    tags,
+                    null
+                )
             );
         }
     }

@@ -1,5 +1,6 @@
 using KeepTally.Core.Events;
 using KeepTally.Core.Live;
+using KeepTally.Core.Time;
 using KeepTally.Core.Words;
 
 namespace KeepTally.Core.Tests.Scoring;
@@ -64,7 +65,7 @@ public sealed class SettledTests
     public void An_end_closes_a_sheet_that_never_started()
     {
         var sheet = Given.Open(Given.Card(""), "a");
-        sheet.Add(new RunEvent.End(new EventId("d", 1), 5));
+        sheet.Add(new RunEvent.End(new EventId("d", 1), new Instant(5)));
 
         Assert.Equal((true, false), (sheet.Now().Done, sheet.Now().Started));
     }
@@ -75,17 +76,17 @@ public sealed class SettledTests
         var sheet = Given.Open(Given.Card(""), "a");
         var n = 0;
         void Say(Func<EventId, RunEvent> make) => sheet.Add(make(new EventId("d", ++n)));
-        Say(id => new RunEvent.Freeze(id, 0, "early"));
-        Say(id => new RunEvent.Start(id, 1000));
-        Say(id => new RunEvent.Freeze(id, 2000, "spacing"));
-        Say(id => new RunEvent.Freeze(id, 5000, "effort"));
-        Say(id => new RunEvent.Resume(id, 9000));
-        Say(id => new RunEvent.End(id, 10_000));
-        Say(id => new RunEvent.Freeze(id, 11_000, "late"));
+        Say(id => new RunEvent.Freeze(id, new Instant(0), "early"));
+        Say(id => new RunEvent.Start(id, new Instant(1000)));
+        Say(id => new RunEvent.Freeze(id, new Instant(2000), "spacing"));
+        Say(id => new RunEvent.Freeze(id, new Instant(5000), "effort"));
+        Say(id => new RunEvent.Resume(id, new Instant(9000)));
+        Say(id => new RunEvent.End(id, new Instant(10_000)));
+        Say(id => new RunEvent.Freeze(id, new Instant(11_000), "late"));
 
         Assert.Equal(
             [("spacing", 1, 3000L), ("effort", 1, 4000L)],
-            sheet.Score.Report(20_000).Freezes.Select(each => (each.Reason, each.Count, each.Stood))
+            sheet.Score.Report(new Instant(20_000)).Freezes.Select(each => (each.Reason, each.Count, each.Stood.Milliseconds))
         );
     }
 
@@ -117,10 +118,10 @@ public sealed class SettledTests
         var card = Given.Card("");
         var (a, b) = (Given.Started(card, "a"), Given.Started(card, "a"));
         LivePractice On(string device, Sheet sheet) => new(device, [new LiveRun("one", [new RunSheet("s", "", sheet)])]);
-        On("b", b).Tap("s", new TapCommand("a", "make"), 7000, out var tap);
+        On("b", b).Tap("s", new TapCommand("a", "make"), new Instant(7000), out var tap);
         a.Receive(tap[0].Event);
 
-        var undo = On("a", a).Undo("s", tap[0].Event.Id, 7000);
+        var undo = On("a", a).Undo("s", tap[0].Event.Id, new Instant(7000));
         b.Receive(undo[0].Event);
 
         Assert.Equal((0.0, 0.0), (a.Now().Of("a").Points, b.Now().Of("a").Points));
@@ -131,11 +132,11 @@ public sealed class SettledTests
     {
         var sheet = Given.Started(Given.Card(""), "a");
         var practice = new LivePractice("z", [new LiveRun("one", [new RunSheet("s", "", sheet)])]);
-        practice.Execute(RunCommand.Pause, 5000);
-        practice.Execute(RunCommand.Resume, 5000);
+        practice.Execute(RunCommand.Pause, new Instant(5000));
+        practice.Execute(RunCommand.Resume, new Instant(5000));
 
         Assert.False(sheet.Score.Clock.IsPaused);
-        Assert.Equal(8999, sheet.Score.Report(9000).Running);
+        Assert.Equal(new RunningTime(8999), sheet.Score.Report(new Instant(9000)).Running);
     }
 
     [Fact]
@@ -149,8 +150,8 @@ public sealed class SettledTests
         var sheet = Given.Started(card, "a").Taps(string.Join(' ', Enumerable.Repeat("a+", 69).Concat(Enumerable.Repeat("a-", 5))));
 
         Assert.Equal((69, 74), (sheet.Now().Of("a").Window.Made, sheet.Now().Of("a").Window.Taken));
-        var before = sheet.Score.Snapshot(sheet.Log.LastAt + 1000);
-        var tap = new RunEvent.Tap(new EventId("w", 1), sheet.Log.LastAt + 1000, "a", "miss", null, null, null);
+        var before = sheet.Score.Snapshot(sheet.Log.LastAt + new Duration(1000));
+        var tap = new RunEvent.Tap(new EventId("w", 1), sheet.Log.LastAt + new Duration(1000), "a", "miss", null, null, null);
         sheet.Add(tap);
 
         Assert.StartsWith(
@@ -168,7 +169,10 @@ public sealed class SettledTests
     {
         var gate = new EventGate(new LogHead("d", 0, new Dictionary<string, string>(), [new Unit("a", "Ada", [])]));
 
-        Assert.Equal(fault, gate.Check(new RunEvent.Start(new EventId("d", 1), 100_000 + ahead), 100_000)?.Path);
+        Assert.Equal(
+            fault,
+            gate.Check(new RunEvent.Start(new EventId("d", 1), new Instant(100_000 + ahead)), new Instant(100_000))?.Path
+        );
     }
 
     [Theory]

@@ -1,4 +1,5 @@
 using KeepTally.Core.Events;
+using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Tests.Scoring;
 
@@ -64,7 +65,7 @@ public sealed class TapTests
         var sheet = Given.Started(card, "a", "b", "c").Taps("a+ a-");
         Assert.Equal(["b"], sheet.Floor.Now.At("s"));
 
-        sheet.Add(new RunEvent.Undo(new EventId("u", 1), sheet.Log.LastAt + 1, sheet.Log.Events[^1].Id));
+        sheet.Add(new RunEvent.Undo(new EventId("u", 1), sheet.Log.LastAt + new Duration(1), sheet.Log.Events[^1].Id));
 
         Assert.Equal(["a"], sheet.Floor.Now.At("s"));
     }

@@ -1,5 +1,6 @@
 using KeepTally.Core.Events;
 using KeepTally.Core.Live;
+using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Tests.Scoring;
 
@@ -13,7 +14,7 @@ public sealed class TurnTests
         Given.Started(Given.Card($"\"play\":\"turns\",\"until\":[{until}]", Outcomes), "a", "b", "c");
 
     private static void Turn(Sheet sheet, long at, string? unit = null) =>
-        Assert.Null(sheet.Add(new RunEvent.Turn(new EventId("turn", sheet.Log.Events.Count), at, unit)));
+        Assert.Null(sheet.Add(new RunEvent.Turn(new EventId("turn", sheet.Log.Events.Count), new Instant(at), unit)));
 
     [Fact]
     public void A_tap_that_names_nobody_is_of_the_unit_whose_turn_it_is()
@@ -50,8 +51,8 @@ public sealed class TurnTests
         Turn(sheet, 18_000);
         Turn(sheet, 20_000);
 
-        Assert.Equal([12_000L, 5_000L, 3_000L], sheet.Now().Units.Select(unit => unit.Running));
-        Assert.Equal(20_000, sheet.Now().Running);
+        Assert.Equal([12_000L, 5_000L, 3_000L], sheet.Now().Units.Select(unit => unit.Running.Milliseconds));
+        Assert.Equal(new RunningTime(20_000), sheet.Now().Running);
     }
 
     [Fact]
@@ -66,8 +67,8 @@ public sealed class TurnTests
         Turn(sheet, 24_000);
         Turn(sheet, 40_000);
 
-        Assert.Equal((true, "b", 34_000L), (sheet.Now().Done, sheet.Now().Winner, sheet.Now().Running));
-        Assert.Equal([10_000L, 10_000L, 10_000L], sheet.Now().Units.Select(unit => unit.Running));
+        Assert.Equal((true, "b", 34_000L), (sheet.Now().Done, sheet.Now().Winner, sheet.Now().Running.Milliseconds));
+        Assert.Equal([10_000L, 10_000L, 10_000L], sheet.Now().Units.Select(unit => unit.Running.Milliseconds));
     }
 
     [Fact]
@@ -91,6 +92,6 @@ public sealed class TurnTests
         Turn(sheet, 3000, "c");
 
         Assert.Equal("c", sheet.Now().Turn);
-        Assert.NotNull(sheet.Add(new RunEvent.Turn(new EventId("turn", 99), 4000, "nobody")));
+        Assert.NotNull(sheet.Add(new RunEvent.Turn(new EventId("turn", 99), new Instant(4000), "nobody")));
     }
 }

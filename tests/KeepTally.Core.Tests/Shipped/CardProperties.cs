@@ -4,6 +4,7 @@ using KeepTally.Core.Events;
 using KeepTally.Core.Formats;
 using KeepTally.Core.Live;
 using KeepTally.Core.Scoring;
+using KeepTally.Core.Time;
 using KeepTally.Core.Words;
 
 namespace KeepTally.Core.Tests.Shipped;
@@ -189,7 +190,7 @@ public sealed class CardProperties
             var unit = taps[i].Who < 3 ? "abc"[taps[i].Who].ToString() : null;
             var tap = new RunEvent.Tap(
                 new EventId("t", i + 1),
-                (i + 1) * 1000,
+                new Instant((i + 1) * 1000),
                 unit,
                 outcomes[taps[i].What % outcomes.Count].Id,
                 null,

@@ -4,6 +4,7 @@ using KeepTally.Core.Events;
 using KeepTally.Core.Live;
 using KeepTally.Core.Rules.Measures;
 using KeepTally.Core.Rules.Zones;
+using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Tests.Shipped;
 
@@ -72,7 +73,7 @@ public sealed class FamilyTests
         bout.Tap("a:make*27");
         Assert.True(bout["a"].Done);
         Assert.Equal(360, bout.Live.Stage.Par!.Value);
-        Assert.InRange(bout["a"].Running, 30_000, 360_000);
+        Assert.InRange(bout["a"].Running.TotalSeconds, 30, 360);
     }
 
     [Fact]
@@ -257,11 +258,11 @@ public sealed class FamilyTests
     public void A_burst_has_seven_seconds_and_counts_as_one()
     {
         var bout = ShippedCard.Play("seven-second-burst", 1);
-        Assert.Equal(7000, bout.Live.RepLeft(5000));
-        Assert.Equal(0, bout.Live.RepLeft(13_000));
+        Assert.Equal(new Duration(7000), bout.Live.RepLeft(new Instant(5000)));
+        Assert.Equal(new Duration(0), bout.Live.RepLeft(new Instant(13_000)));
 
         bout.Tap("a:two");
-        Assert.Equal(7000, bout.Live.RepLeft(6000));
+        Assert.Equal(new Duration(7000), bout.Live.RepLeft(new Instant(6000)));
         Assert.True(bout.Tap("a:three a:none a:one a:three")["a"].Done);
         Assert.Equal(9, bout["a"].Points);
     }
@@ -299,7 +300,7 @@ public sealed class FamilyTests
             [IntervalKind.CountIn, IntervalKind.Work, IntervalKind.Break, IntervalKind.Work, IntervalKind.Over],
             timeline.Intervals.Select(interval => interval.Kind)
         );
-        Assert.Equal(9 * 60_000, timeline.Intervals[^1].Start - timeline.Plan.CountIn);
+        Assert.Equal(new ClockTime(9 * 60_000), timeline.Intervals[^1].Start - timeline.Plan.CountIn);
     }
 
     [Fact]
@@ -320,7 +321,7 @@ public sealed class FamilyTests
         Assert.Equal(2, bout["plain"].Points);
         foreach (var work in timeline.Intervals.Where(interval => interval.Kind == IntervalKind.Work))
         {
-            Assert.InRange(timeline.SurpriseIn(work.Round)!.Value - work.Start, 8000, 20_000);
+            Assert.InRange((timeline.SurpriseIn(work.Round)!.Value - work.Start).TotalSeconds, 8, 20);
         }
     }
 
@@ -359,8 +360,8 @@ public sealed class FamilyTests
             .Require();
         Assert.Equal("p1 p2 p3, s4", Standing());
 
-        live.Add(new RunEvent.Start(new EventId("t", 1), 0));
-        live.Add(new RunEvent.Tap(new EventId("t", 2), 9000, null, "drop", null, null, null));
+        live.Add(new RunEvent.Start(new EventId("t", 1), new Instant(0)));
+        live.Add(new RunEvent.Tap(new EventId("t", 2), new Instant(9000), null, "drop", null, null, null));
         Assert.Equal("p4 p1 p2, s3", Standing());
 
         string Standing() =>
@@ -390,12 +391,12 @@ public sealed class FamilyTests
         var card = ShippedCard.Read("round-and-back");
         Member[] players = [new("a", "A"), new("b", "B"), new("c", "C"), new("d", "D"), new("e", "E")];
         var live = Sheet.Open(card, new LogHead(card.Id, 0, card.Chosen, [new Unit("g", "G", players)])).Require();
-        live.Add(new RunEvent.Start(new EventId("t", 1), 0));
+        live.Add(new RunEvent.Start(new EventId("t", 1), new Instant(0)));
         var corners = new List<string>();
         for (var round = 0; round < 8; round++)
         {
             corners.Add(live.Floor.Now.Of("a")!.Id);
-            foreach (var due in live.Due(5000 + (33_000 * round) + 25_500).ToArray())
+            foreach (var due in live.Due(new Instant(5000 + (33_000 * round) + 25_500)).ToArray())
             {
                 live.Add(due);
             }

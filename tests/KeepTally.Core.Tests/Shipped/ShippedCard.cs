@@ -3,6 +3,7 @@ using KeepTally.Core.Events;
 using KeepTally.Core.Formats;
 using KeepTally.Core.Live;
 using KeepTally.Core.Scoring;
+using KeepTally.Core.Time;
 using KeepTally.Core.Words;
 
 namespace KeepTally.Core.Tests.Shipped;
@@ -39,8 +40,8 @@ internal sealed class Bout
         _live = Sheet
             .Open(card, new LogHead(card.Id, stage, card.Chosen, [.. names.Select(name => new Unit(name, name, []))]))
             .Require();
-        _live.Add(new RunEvent.Start(NextId(), 0));
-        _now = card.Stages[stage].Clock?.CountIn ?? 0;
+        _live.Add(new RunEvent.Start(NextId(), new Instant(0)));
+        _now = card.Stages[stage].Clock?.CountIn.Milliseconds ?? 0;
     }
 
     internal Sheet Live => _live;
@@ -48,7 +49,7 @@ internal sealed class Bout
     /// <summary>Why the last tap did what it did.</summary>
     internal string Why { get; private set; } = "";
 
-    internal ScoreReport Now => _live.Score.Report(_now);
+    internal ScoreReport Now => _live.Score.Report(new Instant(_now));
 
     internal UnitReport this[string unit] => Now.Of(unit);
 
@@ -80,16 +81,16 @@ internal sealed class Bout
         _now += 1000;
         var tap = new RunEvent.Tap(
             NextId(),
-            _now,
+            new Instant(_now),
             who.Length == 0 ? null : who,
             outcome,
             zone,
             tags.Length == 0 ? null : tags.ToDictionary(tag => tag.Tag, tag => tag.Value),
             value
         );
-        var before = _live.Score.Snapshot(_now);
+        var before = _live.Score.Snapshot(new Instant(_now));
         Assert.Null(_live.Add(tap));
-        Why = TapWords.Explain(_live, tap, before, _live.Score.Snapshot(_now));
+        Why = TapWords.Explain(_live, tap, before, _live.Score.Snapshot(new Instant(_now)));
         return this;
     }
 
@@ -97,7 +98,7 @@ internal sealed class Bout
     internal Bout Wait(double seconds)
     {
         _now += (long)(seconds * 1000);
-        foreach (var due in _live.Due(_now).ToArray())
+        foreach (var due in _live.Due(new Instant(_now)).ToArray())
         {
             _live.Add(due);
         }
@@ -108,14 +109,14 @@ internal sealed class Bout
     internal Bout Turn(string? unit = null)
     {
         _now += 1000;
-        _live.Add(new RunEvent.Turn(NextId(), _now, unit));
+        _live.Add(new RunEvent.Turn(NextId(), new Instant(_now), unit));
         return this;
     }
 
     internal Bout Rotate(string? winner = null)
     {
         _now += 1000;
-        _live.Add(new RunEvent.Rotate(NextId(), _now, winner, null, null));
+        _live.Add(new RunEvent.Rotate(NextId(), new Instant(_now), winner, null, null));
         return this;
     }
 }

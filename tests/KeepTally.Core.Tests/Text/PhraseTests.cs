@@ -1,5 +1,6 @@
 using KeepTally.Core.Formats;
 using KeepTally.Core.Text;
+using KeepTally.Core.Time;
 using KeepTally.Core.Words;
 
 namespace KeepTally.Core.Tests.Text;
@@ -23,7 +24,8 @@ public sealed class PhraseTests
     [InlineData(60_000, "1 minute")]
     [InlineData(90_000, "90 seconds")]
     [InlineData(210_000, "3 minutes 30")]
-    public void Spans_as_coaches_say_them(long milliseconds, string words) => Assert.Equal(words, Phrase.Span(milliseconds));
+    public void Spans_as_coaches_say_them(long milliseconds, string words) =>
+        Assert.Equal(words, Phrase.Span(new Duration(milliseconds)));
 
     [Theory]
     [InlineData("Clean goal", "a clean goal")]

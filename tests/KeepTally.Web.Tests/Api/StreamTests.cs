@@ -1,5 +1,6 @@
 using System.Text.Json;
 using KeepTally.Core.Events;
+using KeepTally.Core.Time;
 using KeepTally.Store.Events;
 using Microsoft.Data.Sqlite;
 using Microsoft.Extensions.DependencyInjection;
@@ -61,7 +62,10 @@ public sealed class StreamTests(Installation home) : IClassFixture<Installation>
                     {
                         for (var n = 1; n <= Taps; n++)
                         {
-                            await writer.AppendAsync(sheets[device % 4], [new RunEvent.Start(new EventId($"s{device}", n), n)]);
+                            await writer.AppendAsync(
+                                sheets[device % 4],
+                                [new RunEvent.Start(new EventId($"s{device}", n), new Instant(n))]
+                            );
                         }
                     })
                 )
@@ -92,7 +96,10 @@ public sealed class StreamTests(Installation home) : IClassFixture<Installation>
             .Select(n =>
                 (
                     N: n,
-                    Task: writer.AppendAsync(n % 10 == 0 ? "no such sheet" : sheet, [new RunEvent.Start(new EventId("w", n), n)])
+                    Task: writer.AppendAsync(
+                        n % 10 == 0 ? "no such sheet" : sheet,
+                        [new RunEvent.Start(new EventId("w", n), new Instant(n))]
+                    )
                 )
             )
             .ToArray();

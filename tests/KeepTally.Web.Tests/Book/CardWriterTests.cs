@@ -1,5 +1,6 @@
 using KeepTally.Core.Events;
 using KeepTally.Core.Faults;
+using KeepTally.Core.Time;
 using KeepTally.Store.Book;
 using KeepTally.Store.Events;
 using KeepTally.Store.Practices;
@@ -99,7 +100,7 @@ public sealed class CardWriterTests : IAsyncLifetime
     {
         var sheets = await _home.BegunAsync();
         await _home.WithAsync<EventJournal, Appended>(journal =>
-            journal.AppendAsync(sheets[4], [new RunEvent.Start(new EventId("d", 1), 0)])
+            journal.AppendAsync(sheets[4], [new RunEvent.Start(new EventId("d", 1), new Instant(0))])
         );
         Assert.True(await _home.WithAsync<DrillBook, bool>(book => book.ArchiveAsync("three-gates", true)));
 

@@ -1,5 +1,6 @@
 using System.Net;
 using KeepTally.Core.Events;
+using KeepTally.Core.Time;
 using KeepTally.Store.Database;
 using KeepTally.Store.Events;
 using KeepTally.Store.Tables;
@@ -214,10 +215,10 @@ public sealed class PageTests : IAsyncLifetime
     private int _said;
 
     private RunEvent Tap(string unit, string outcome) =>
-        new RunEvent.Tap(new EventId("t", ++_said), _said * 10_000, unit, outcome, null, null, null);
+        new RunEvent.Tap(new EventId("t", ++_said), new Instant(_said * 10_000), unit, outcome, null, null, null);
 
     private Task<Appended> SayAsync(string sheet, params RunEvent[] events) =>
         _home.WithAsync<EventJournal, Appended>(journal =>
-            journal.AppendAsync(sheet, [new RunEvent.Start(new EventId("s", 1), 0), .. events])
+            journal.AppendAsync(sheet, [new RunEvent.Start(new EventId("s", 1), new Instant(0)), .. events])
         );
 }

@@ -3,6 +3,7 @@ using KeepTally.Core.Dealing;
 using KeepTally.Core.Events;
 using KeepTally.Core.Faults;
 using KeepTally.Core.Formats;
+using KeepTally.Core.Time;
 using KeepTally.Store.Database;
 using KeepTally.Store.Events;
 using KeepTally.Store.Practices;
@@ -110,8 +111,8 @@ public sealed class CircuitTests : IAsyncLifetime
                 journal.AppendAsync(
                     sheet.Id,
                     [
-                        new RunEvent.Start(new(EventId.CircuitDevice, 0), 0),
-                        new RunEvent.Tap(new("t", 1), 9000, head.Units[0].Id, "make", null, null, null),
+                        new RunEvent.Start(new(EventId.CircuitDevice, 0), new Instant(0)),
+                        new RunEvent.Tap(new("t", 1), new Instant(9000), head.Units[0].Id, "make", null, null, null),
                     ]
                 )
             );

@@ -3,6 +3,7 @@ using KeepTally.Core.Dealing;
 using KeepTally.Core.Events;
 using KeepTally.Core.Faults;
 using KeepTally.Core.Formats;
+using KeepTally.Core.Time;
 using KeepTally.Store.Database;
 using KeepTally.Store.Events;
 using KeepTally.Store.Practices;
@@ -277,12 +278,12 @@ public sealed class GroupPageTests : IAsyncLifetime
                 .AppendAsync(
                     "earlier",
                     [
-                        new Core.Events.RunEvent.Start(new("t", 1), 0),
+                        new Core.Events.RunEvent.Start(new("t", 1), new Instant(0)),
                         .. players.Select(
                             (player, n) =>
                                 new Core.Events.RunEvent.Tap(
                                     new("t", n + 2),
-                                    10_000 + n,
+                                    new Instant(10_000 + n),
                                     player.UnitId,
                                     read.Stages[0].Outcomes[0].Id,
                                     null,

@@ -1,4 +1,5 @@
 using KeepTally.Core.Events;
+using KeepTally.Core.Time;
 using KeepTally.Store.Database;
 using KeepTally.Store.Events;
 using KeepTally.Store.Practices;
@@ -20,10 +21,10 @@ public sealed class RestartTests
             journal.AppendAsync(
                 sheets[8],
                 [
-                    new RunEvent.Start(new EventId("d", 1), 0),
-                    new RunEvent.Tap(new EventId("d", 2), 9_000, "plain", "goal", null, null, null),
-                    new RunEvent.Undo(new EventId("d", 3), 9_500, new EventId("d", 2)),
-                    new RunEvent.Tap(new EventId("e", 1), 12_000, "striped", "stop", null, null, null),
+                    new RunEvent.Start(new EventId("d", 1), new Instant(0)),
+                    new RunEvent.Tap(new EventId("d", 2), new Instant(9_000), "plain", "goal", null, null, null),
+                    new RunEvent.Undo(new EventId("d", 3), new Instant(9_500), new EventId("d", 2)),
+                    new RunEvent.Tap(new EventId("e", 1), new Instant(12_000), "striped", "stop", null, null, null),
                 ]
             )
         );
@@ -33,9 +34,9 @@ public sealed class RestartTests
 
         Assert.Equal(practice, await home.PracticeAsync());
         var record = await home.WithAsync<RunStore, IReadOnlyList<StoredRun>>(live => live.OfAsync(practice));
-        var match = record[2].Sheets[0].Fold().ReportAt(20_000);
+        var match = record[2].Sheets[0].Fold().ReportAt(new Instant(20_000));
         Assert.Equal([0.0, 1.0], match.Units.Select(unit => unit.Points));
-        Assert.Equal(15_000, match.Running);
+        Assert.Equal(new RunningTime(15_000), match.Running);
     }
 
     [Fact]

@@ -5,6 +5,7 @@ using KeepTally.Core.Formats;
 using KeepTally.Core.Live;
 using KeepTally.Core.Rules.Measures;
 using KeepTally.Core.Scoring;
+using KeepTally.Core.Time;
 using KeepTally.Store.Results;
 
 namespace KeepTally.Web.Tests.Store;
@@ -20,9 +21,9 @@ public sealed class ResultsCsvTests
         var card = CardReader.Read(Card).Require();
         var units = names.Select((name, index) => new Unit($"p{index}", name, [])).ToArray();
         var sheet = Sheet.Open(card, new LogHead("d", 0, card.Chosen, units)).Require();
-        sheet.Add(new RunEvent.Start(new EventId("s", 1), 0));
-        sheet.Add(new RunEvent.Tap(new EventId("s", 2), 1500, "p0", "make", null, null, null));
-        var report = sheet.ReportAt(1500);
+        sheet.Add(new RunEvent.Start(new EventId("s", 1), new Instant(0)));
+        sheet.Add(new RunEvent.Tap(new EventId("s", 2), new Instant(1500), "p0", "make", null, null, null));
+        var report = sheet.ReportAt(new Instant(1500));
         return new DrillResult(
             1,
             card,

@@ -1,4 +1,5 @@
 using KeepTally.Core.Events;
+using KeepTally.Core.Time;
 using KeepTally.Store.Database;
 using KeepTally.Store.Events;
 using KeepTally.Store.Results;
@@ -21,8 +22,8 @@ public sealed class ScoredRunsTests(Installation home) : IClassFixture<Installat
         Task SayAsync(RunEvent runEvent) =>
             home.WithAsync<EventJournal, Appended>(journal => journal.AppendAsync(sheet, [runEvent]));
         var unit = (await ResultsAsync(practice))[0].Sheets[0].Units[0];
-        await SayAsync(new RunEvent.Start(new EventId("o", 1), 0));
-        await SayAsync(new RunEvent.Tap(new EventId("o", 2), 20_000, unit.Id, "clean", null, null, null));
+        await SayAsync(new RunEvent.Start(new EventId("o", 1), new Instant(0)));
+        await SayAsync(new RunEvent.Tap(new EventId("o", 2), new Instant(20_000), unit.Id, "clean", null, null, null));
 
         var after = await ResultsAsync(practice);
         var again = await ResultsAsync(practice);

@@ -1,12 +1,13 @@
 using KeepTally.Core.Cards;
 using KeepTally.Core.Rules.Measures;
 using KeepTally.Core.Tallies;
+using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Rules.Effects;
 
 /// <summary>What an effect acts on: the sheet as it stands, and the unit tapped.</summary>
-/// <param name="Running">Running milliseconds at the tap.</param>
-internal record struct EffectScene(Stage Stage, ScoreState State, UnitTally Unit, long Running)
+/// <param name="Running">Running time at the tap.</param>
+internal record struct EffectScene(Stage Stage, ScoreState State, UnitTally Unit, RunningTime Running)
 {
     /// <summary>Set where the turn passes after the tap.</summary>
     internal bool PassesTurn { get; set; }

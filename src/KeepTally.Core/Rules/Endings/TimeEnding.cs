@@ -3,13 +3,14 @@ using KeepTally.Core.Clock;
 using KeepTally.Core.Json;
 using KeepTally.Core.Tallies;
 using KeepTally.Core.Text;
+using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Rules.Endings;
 
 /// <summary>So much running time, pauses left out; in turns that of the turn.</summary>
-/// <param name="Milliseconds">The time, 1 or more.</param>
+/// <param name="Length">The time, a millisecond or more.</param>
 /// <param name="After">What becomes of the play under way.</param>
-public sealed record TimeEnding(long Milliseconds, AtTheHorn After) : Ending
+public sealed record TimeEnding(Duration Length, AtTheHorn After) : Ending
 {
     private static readonly Choices<AtTheHorn> Horns = new(
         "after",
@@ -35,7 +36,7 @@ public sealed record TimeEnding(long Milliseconds, AtTheHorn After) : Ending
     internal override bool IsByTap => false;
 
     internal override string Words(Stage stage) =>
-        stage.Play == Play.Turns ? $"a turn lasts {Phrase.Span(Milliseconds)}" : $"over after {Phrase.Span(Milliseconds)}";
+        stage.Play == Play.Turns ? $"a turn lasts {Phrase.Span(Length)}" : $"over after {Phrase.Span(Length)}";
 
     internal override bool IsMet(UnitTally unit, UnitTally[] units, Play play) => false;
 
@@ -44,10 +45,10 @@ public sealed record TimeEnding(long Milliseconds, AtTheHorn After) : Ending
     {
         return new ClockLimit(Shortest(AtTheHorn.Cut), Shortest(AtTheHorn.Finish));
 
-        long? Shortest(AtTheHorn after)
+        Duration? Shortest(AtTheHorn after)
         {
             var times = endings.OfType<TimeEnding>().Where(time => time.After == after).ToArray();
-            return times.Length == 0 ? null : times.Min(time => time.Milliseconds);
+            return times.Length == 0 ? null : times.Min(time => time.Length);
         }
     }
 }

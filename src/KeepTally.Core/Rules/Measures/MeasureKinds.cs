@@ -1,6 +1,7 @@
 using System.Globalization;
 using KeepTally.Core.Cards;
 using KeepTally.Core.Text;
+using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Rules.Measures;
 
@@ -95,9 +96,9 @@ public static class MeasureKinds
             "seconds",
             "time",
             "Time",
-            unit => unit.Running / 1000.0,
+            unit => unit.Running.TotalSeconds,
             (_, better) => better == Better.High ? "the longest time" : "the quickest time",
-            value => Phrase.Span((long)(value * 1000))
+            value => Phrase.Span(Duration.FromSeconds(value))
         )
         {
             Figure = static seconds => string.Create(CultureInfo.InvariantCulture, $"{(int)seconds / 60}:{(int)seconds % 60:00}"),

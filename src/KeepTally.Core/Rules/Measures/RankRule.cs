@@ -1,5 +1,6 @@
 using KeepTally.Core.Cards;
 using KeepTally.Core.Tallies;
+using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Rules.Measures;
 
@@ -42,7 +43,7 @@ internal static class RankRule
         ranking.Count > 0 && (ranking.Count == 1 || ranking[1].Rank > 1) ? ranking[0].Unit : null;
 
     /// <summary>The index of the best-ranked unit besides one, the first listed where several share it; -1 where there is no other.</summary>
-    internal static int BestOther(Stage stage, ScoreState state, UnitTally besides, long running)
+    internal static int BestOther(Stage stage, ScoreState state, UnitTally besides, RunningTime running)
     {
         var best = -1;
         var figures = default(Figures);

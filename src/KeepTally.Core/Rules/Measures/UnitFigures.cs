@@ -1,13 +1,14 @@
 using KeepTally.Core.Cards;
 using KeepTally.Core.Tallies;
+using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Rules.Measures;
 
 /// <summary>The figures by which a unit is ranked.</summary>
 internal static class UnitFigures
 {
-    /// <param name="running">Milliseconds of the unit's own running time.</param>
-    internal static Figures Of(Stage stage, UnitTally unit, long running) =>
+    /// <param name="ran">The running time that is the unit's own.</param>
+    internal static Figures Of(Stage stage, UnitTally unit, Duration ran) =>
         new Figures
         {
             Points = unit.Points,
@@ -15,7 +16,7 @@ internal static class UnitFigures
             Successes = unit.Successes,
             BestStreak = unit.BestStreak,
             Cleared = unit.Cleared,
-            Running = running,
+            Running = ran,
             Outs = unit.Outs,
             Place = unit.Place,
             ReadingBest = unit.Readings.Count == 0 ? null : Best(stage, unit.Readings),

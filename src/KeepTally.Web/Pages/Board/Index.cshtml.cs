@@ -15,6 +15,6 @@ public sealed class IndexModel(PracticeBook book, RunStore runStore, TimeProvide
     protected override void LayOut(LivePractice live)
     {
         Drill = View.Over ? "" : live.Runs[View.Block].Name;
-        Boards = BoardFace.Of(live, Now - Origin);
+        Boards = BoardFace.Of(live, Origin.InstantAt(Now));
     }
 }

@@ -1,4 +1,5 @@
 using KeepTally.Core.Text;
+using KeepTally.Core.Time;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Tables;
 
@@ -29,7 +30,7 @@ public sealed record CircuitGrid(Core.Circuits.Circuit Way, IReadOnlyList<string
     /// <summary>What a coach wants to know before it is done.</summary>
     public IEnumerable<string> Words()
     {
-        yield return $"{Phrase.Capital(Phrase.Of(Way.Rounds, "round"))}, {Phrase.Span((long)(Seconds * 1000))} in all; every group comes to every station once.";
+        yield return $"{Phrase.Capital(Phrase.Of(Way.Rounds, "round"))}, {Phrase.Span(Duration.FromSeconds(Seconds))} in all; every group comes to every station once.";
         if (HasRests)
         {
             yield return $"More groups than stations: in each round {Phrase.Of(Way.Groups - Stations.Count, "group")} {(Way.Groups - Stations.Count == 1 ? "rests" : "rest")}.";

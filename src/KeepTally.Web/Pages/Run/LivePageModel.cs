@@ -1,5 +1,6 @@
 using KeepTally.Core.Faults;
 using KeepTally.Core.Live;
+using KeepTally.Core.Time;
 using KeepTally.Screen;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Tables;
@@ -26,10 +27,11 @@ public abstract class LivePageModel(PracticeBook book, RunStore runStore, TimePr
     /// <summary>The practice for the core in the browser, as JSON.</summary>
     public string PracticeJson { get; private set; } = "";
 
-    public long Origin { get; private set; }
+    /// <summary>What the times of the practice are counted from.</summary>
+    public RunOrigin Origin { get; private set; }
 
-    /// <summary>When the page was made, on the shared clock: milliseconds since 1970 in UTC.</summary>
-    public long Now { get; private set; }
+    /// <summary>When the page was made, on the shared clock.</summary>
+    public DateTimeOffset Now { get; private set; }
 
     /// <summary>The last event that stands in <see cref="PracticeJson"/>; listening goes on from there.</summary>
     public long LastSequence { get; private set; }
@@ -61,14 +63,15 @@ public abstract class LivePageModel(PracticeBook book, RunStore runStore, TimePr
 
         Practice = practice;
         Origin = runs[0].Run.Origin;
-        Now = clock.GetUtcNow().ToUnixTimeMilliseconds();
+        Now = clock.GetUtcNow();
         LastSequence = PracticeText.LastSequence(runs);
         PracticeJson = PracticeText.Of(practice, runs);
         Blocks = [.. runs.Select(run => BlockOf(practice, run))];
         var live = new LivePractice("page", [.. runs.Select((run, index) => new LiveRun(Blocks[index].Title, run.Fold()))]);
         // What the clock calls for by now is shown as every device will show it; the devices append it themselves.
-        live.AppendDue(Now - Origin);
-        View = new RunFace(live).At(Now - Origin);
+        var now = Origin.InstantAt(Now);
+        live.AppendDue(now);
+        View = new RunFace(live).At(now);
         LayOut(live);
         return Page();
     }

@@ -1,21 +1,21 @@
+using KeepTally.Core.Time;
+
 namespace KeepTally.Core.Clock;
 
 /// <summary>
-/// Running time: what has passed since the start with every pause left out. All instants are whole milliseconds from the
-/// run's origin. It is always a difference of instants, never a sum of ticks, so it cannot drift.
+/// The clock of a run: it reads what has passed since the start with every pause left out. What it reads is always a difference of instants, never a sum of ticks, so it cannot drift.
 /// </summary>
-public sealed class RunningTime
+public sealed class RunClock
 {
     private readonly List<Stretch> _stretches;
 
     /// <summary>A clock that was never started.</summary>
-    public RunningTime() => _stretches = [];
+    public RunClock() => _stretches = [];
 
-    private RunningTime(RunningTime other) =>
-        (_stretches, IsPaused, _stoodAt) = ([.. other._stretches], other.IsPaused, other._stoodAt);
+    private RunClock(RunClock other) => (_stretches, IsPaused, _stoodAt) = ([.. other._stretches], other.IsPaused, other._stoodAt);
 
     /// <summary>A time the clock stood: running time was <paramref name="Ran"/> when it went on at <paramref name="From"/>.</summary>
-    private readonly record struct Stretch(long From, long Ran);
+    private readonly record struct Stretch(Instant From, ClockTime Ran);
 
     /// <summary>Whether it was ever started.</summary>
     public bool IsStarted => _stretches.Count > 0;
@@ -24,22 +24,22 @@ public sealed class RunningTime
     public bool IsPaused { get; private set; }
 
     /// <summary>Running time at the pause, while paused.</summary>
-    private long _stoodAt;
+    private ClockTime _stoodAt;
 
     /// <summary>The same time, that goes its own way from here.</summary>
-    internal RunningTime Copy() => new(this);
+    internal RunClock Copy() => new(this);
 
     /// <summary>A second start changes nothing.</summary>
-    public void Start(long at)
+    public void Start(Instant at)
     {
         if (!IsStarted)
         {
-            _stretches.Add(new Stretch(at, 0));
+            _stretches.Add(new Stretch(at, ClockTime.Zero));
         }
     }
 
     /// <summary>Lets it stand from an instant on; false where it does not run.</summary>
-    public bool Pause(long at)
+    public bool Pause(Instant at)
     {
         if (!IsStarted || IsPaused)
         {
@@ -52,7 +52,7 @@ public sealed class RunningTime
     }
 
     /// <summary>Lets it go on from an instant; false where it is not paused.</summary>
-    public bool Resume(long at)
+    public bool Resume(Instant at)
     {
         if (!IsPaused)
         {
@@ -64,12 +64,12 @@ public sealed class RunningTime
         return true;
     }
 
-    /// <summary>Running milliseconds at an instant that is not before the last pause or resume.</summary>
-    public long At(long at)
+    /// <summary>What it reads at an instant that is not before the last pause or resume.</summary>
+    public ClockTime At(Instant at)
     {
         if (!IsStarted)
         {
-            return 0;
+            return ClockTime.Zero;
         }
 
         if (IsPaused)
@@ -78,11 +78,11 @@ public sealed class RunningTime
         }
 
         var last = _stretches[^1];
-        return last.Ran + Math.Max(0, at - last.From);
+        return last.Ran + Duration.Max(Duration.Zero, at - last.From);
     }
 
-    /// <summary>The instant at which so much running time had passed, for a moment the clock has already reached.</summary>
-    public long InstantOf(long ran)
+    /// <summary>The instant at which it read so much, for a moment the clock has already reached.</summary>
+    public Instant InstantOf(ClockTime ran)
     {
         for (var i = _stretches.Count - 1; i >= 0; i--)
         {
