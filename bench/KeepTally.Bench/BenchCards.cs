@@ -1,6 +1,7 @@
 using KeepTally.Core.Cards;
 using KeepTally.Core.Events;
 using KeepTally.Core.Formats;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Live;
 using KeepTally.Core.Scoring;
 using KeepTally.Core.Time;
@@ -52,7 +53,8 @@ internal static class BenchCards
             )
             .Require();
 
-    internal static LogHead Head(DrillCard card) => new("d", 0, card.Chosen, [.. Units.Select(id => new Unit(id, id, []))]);
+    internal static LogHead Head(DrillCard card) =>
+        new("d", 0, card.Chosen, [.. Units.Select(id => new Unit(new PlayerId(id), id, []))]);
 
     internal static Score Open(string name)
     {
@@ -75,13 +77,13 @@ internal static class BenchCards
             .ToArray();
         return
         [
-            new RunEvent.Start(new EventId(device, 1), new Instant(0)),
+            new RunEvent.Start(new EventId(new DeviceId(device), 1), new Instant(0)),
             .. Enumerable
                 .Range(2, taps)
                 .Select(n => new RunEvent.Tap(
-                    new EventId(device, n),
+                    new EventId(new DeviceId(device), n),
                     new Instant(n),
-                    Units[chance.Next(4)],
+                    new PlayerId(Units[chance.Next(4)]),
                     Outcomes[chance.Next(3)],
                     null,
                     tagged ? finishes[chance.Next(3)] : null,

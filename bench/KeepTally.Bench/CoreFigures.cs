@@ -1,4 +1,5 @@
 using KeepTally.Core.Events;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Live;
 using KeepTally.Core.Scoring;
 using KeepTally.Core.Time;
@@ -68,17 +69,22 @@ internal static class CoreFigures
                     var live = BenchCards.Live("points");
                     live.AddAll(BenchCards.Events(before));
                     _ = live.ReportAt(new Instant(before));
-                    return new LivePractice("me", [new LiveRun("one", [new RunSheet("s", "", live)])]);
+                    return new LivePractice(new DeviceId("me"), [new LiveRun("one", [new RunSheet(new SheetId("s"), "", live)])]);
                 },
                 practice =>
                 {
                     var face = new RunFace(practice);
-                    var live = practice.Find("s")!;
+                    var live = practice.Find(new SheetId("s"))!;
                     for (var i = 0; i < Presses; i++)
                     {
                         var now = before + (10 * i);
                         var glance = live.Score.Snapshot(new Instant(now));
-                        practice.Tap("s", new TapCommand("a", "goal"), new Instant(now), out var appended);
+                        practice.Tap(
+                            new SheetId("s"),
+                            new TapCommand(new PlayerId("a"), "goal"),
+                            new Instant(now),
+                            out var appended
+                        );
                         practice.AppendDue(new Instant(now));
                         _ = TapWords.Explain(
                             live,
@@ -111,7 +117,9 @@ internal static class CoreFigures
             },
             live =>
             {
-                live.Add(new RunEvent.Undo(new EventId("y", 1), new Instant(Long + 10), new EventId("x", n)));
+                live.Add(
+                    new RunEvent.Undo(new EventId(new DeviceId("y"), 1), new Instant(Long + 10), new EventId(new DeviceId("x"), n))
+                );
                 _ = live.ReportAt(new Instant(Long + 20));
             }
         );
@@ -145,7 +153,13 @@ internal static class CoreFigures
                 live.AddAll(BenchCards.Events(2000));
                 for (var n = 2; n <= 2001; n++)
                 {
-                    live.Add(new RunEvent.Undo(new EventId("u", n), new Instant(2000 + n), new EventId("x", n)));
+                    live.Add(
+                        new RunEvent.Undo(
+                            new EventId(new DeviceId("u"), n),
+                            new Instant(2000 + n),
+                            new EventId(new DeviceId("x"), n)
+                        )
+                    );
                 }
 
                 _ = live.ReportAt(new Instant(5000));

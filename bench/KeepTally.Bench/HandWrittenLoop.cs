@@ -31,7 +31,7 @@ internal static class HandWrittenLoop
                     started = true;
                     break;
                 case RunEvent.Tap tap when started:
-                    Take(ref counts[IndexOf(tap.Unit!)], tap.Outcome!);
+                    Take(ref counts[IndexOf(tap.Unit!.Value.Value)], tap.Outcome!);
                     break;
             }
         }

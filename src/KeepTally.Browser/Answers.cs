@@ -18,7 +18,7 @@ internal static class Answers
         for (var i = 0; i < events.Length; i++)
         {
             var (sheet, made) = appended[i];
-            events[i] = new EventLine(sheet, made.Id.Device, made.Id.N, EventWriter.Write(made));
+            events[i] = new EventLine(sheet.Value, made.Id.Device.Value, made.Id.N, EventWriter.Write(made));
         }
 
         return events;

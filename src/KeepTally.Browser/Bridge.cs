@@ -3,6 +3,7 @@ using System.Text.Json;
 using KeepTally.Core.Clock;
 using KeepTally.Core.Events;
 using KeepTally.Core.Formats;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Live;
 using KeepTally.Core.Time;
 using KeepTally.Core.Words;
@@ -47,13 +48,13 @@ internal static partial class Bridge
                     return $"{run.Name}: {live.Faults[0]}";
                 }
 
-                sheets.Add(new RunSheet(sheet.Id, sheet.Name, live.Value, sheet.Stop));
+                sheets.Add(new RunSheet(new SheetId(sheet.Id), sheet.Name, live.Value, sheet.Stop));
             }
 
             runs.Add(new LiveRun(run.Name, sheets));
         }
 
-        _practice = new LivePractice(device, runs);
+        _practice = new LivePractice(new DeviceId(device), runs);
         _face = new RunFace(_practice);
         _pulse = new ClockPulse(_practice);
         _changes = new ViewChanges();
@@ -77,16 +78,18 @@ internal static partial class Bridge
     internal static string Receive(string sheet, string device, int n, string line)
     {
         // One that is here already need not be read; only ids that devices share can mean two things.
+        var id = new EventId(new DeviceId(device), n);
         if (
-            device is not (EventId.ClockDevice or EventId.CircuitDevice)
-            && Practice.Find(sheet)?.Log.Holds(new EventId(device, n)) == true
+            id.Device != EventId.ClockDevice
+            && id.Device != EventId.CircuitDevice
+            && Practice.Find(new SheetId(sheet))?.Log.Holds(id) == true
         )
         {
             return "";
         }
 
         var read = EventReader.Read(line);
-        return read.IsOk ? Practice.Receive(sheet, read.Value)?.ToString() ?? "" : read.Faults[0].ToString();
+        return read.IsOk ? Practice.Receive(new SheetId(sheet), read.Value)?.ToString() ?? "" : read.Faults[0].ToString();
     }
 
     /// <summary>The server refused an event of this device: it is taken out.</summary>
@@ -95,15 +98,15 @@ internal static partial class Bridge
     {
         if (EventReader.Read(line) is { IsOk: true } refused)
         {
-            Practice.Retract(sheet, refused.Value);
+            Practice.Retract(new SheetId(sheet), refused.Value);
         }
     }
 
     /// <summary>An event in the coach's words: "Ada · Clean".</summary>
     [JSExport]
     internal static string Describe(string sheet, string line) =>
-        Practice.Find(sheet) is { } live && EventReader.Read(line) is { IsOk: true } read
-            ? RunFace.Describe(sheet, live, read.Value)
+        Practice.Find(new SheetId(sheet)) is { } live && EventReader.Read(line) is { IsOk: true } read
+            ? RunFace.Describe(new SheetId(sheet), live, read.Value)
             : "";
 
     /// <summary>Takes a touch of the pad and says why it did what it did.</summary>
@@ -112,12 +115,12 @@ internal static partial class Bridge
     [JSExport]
     internal static string Tap(string sheet, string? unit, string? outcome, string? zone, string tags, double value, double now)
     {
-        var live = Practice.Find(sheet);
+        var live = Practice.Find(new SheetId(sheet));
         var before = live?.Score.Snapshot(live.Stamp(Moment(now)));
         var fault = Practice.Tap(
-            sheet,
+            new SheetId(sheet),
             new TapCommand(
-                unit,
+                Player(unit),
                 outcome,
                 zone,
                 tags.Length == 0 ? null : JsonSerializer.Deserialize(tags, ViewJson.Default.DictionaryStringString),
@@ -137,14 +140,14 @@ internal static partial class Bridge
     [JSExport]
     internal static string PassTurn(string sheet, string unit, double now)
     {
-        var fault = Practice.PassTurn(sheet, unit.Length == 0 ? null : unit, Moment(now), out var appended);
+        var fault = Practice.PassTurn(new SheetId(sheet), Player(unit), Moment(now), out var appended);
         return Answers.Of(appended, fault?.ToString());
     }
 
     /// <summary>Moves the places of a sheet on, and says who won.</summary>
     [JSExport]
     internal static string RotateWith(string sheet, string winner, double now) =>
-        Answers.Of(Practice.RotateWith(sheet, winner, Moment(now)), null);
+        Answers.Of(Practice.RotateWith(new SheetId(sheet), new PlayerId(winner), Moment(now)), null);
 
     /// <summary>Start, Pause, Resume, Freeze, Rotate, Turn, End or Back, on the drill under way.</summary>
     [JSExport]
@@ -155,14 +158,15 @@ internal static partial class Bridge
 
     [JSExport]
     internal static string Undo(string sheet, string device, int n, double now) =>
-        Answers.Of(Practice.Undo(sheet, new EventId(device, n), Moment(now)), null);
+        Answers.Of(Practice.Undo(new SheetId(sheet), new EventId(new DeviceId(device), n), Moment(now)), null);
 
     /// <summary>Changes the roster, by a change as JSON.</summary>
     [JSExport]
     internal static string ChangeRoster(string change, double now)
     {
         var file = JsonSerializer.Deserialize(change, ViewJson.Default.ChangeFile)!;
-        return Answers.Of(Practice.ChangeRoster(new RosterChange(file.Off, file.In, file.Sheet), Moment(now)), null);
+        var wished = file.Sheet is { } sheet ? new SheetId(sheet) : (SheetId?)null;
+        return Answers.Of(Practice.ChangeRoster(new RosterChange(Player(file.Off), Player(file.In), wished), Moment(now)), null);
     }
 
     /// <summary>Who is on the drill under way and who may come in.</summary>
@@ -232,6 +236,9 @@ internal static partial class Bridge
         return JsonSerializer.Serialize(signals, ViewJson.Default.IReadOnlyListSignalView);
     }
 
+    /// <summary>Whom the script means: an empty text and none are nobody.</summary>
+    private static PlayerId? Player(string? id) => string.IsNullOrEmpty(id) ? null : new PlayerId(id);
+
     /// <summary>The instant the script means: it counts milliseconds from the run's origin, with a fraction.</summary>
     private static Instant Moment(double milliseconds) => new((long)milliseconds);
 
@@ -246,7 +253,7 @@ internal static partial class Bridge
 
     private static void Take(string sheet, IReadOnlyList<string> lines)
     {
-        if (Practice.Find(sheet) is { } live && lines.Count > 0)
+        if (Practice.Find(new SheetId(sheet)) is { } live && lines.Count > 0)
         {
             live.AddAll([.. lines.Select(EventReader.Read).Where(read => read.IsOk).Select(read => read.Require())]);
         }

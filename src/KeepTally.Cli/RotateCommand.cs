@@ -2,6 +2,7 @@ using System.CommandLine;
 using System.Text.Encodings.Web;
 using System.Text.Json;
 using KeepTally.Core.Formats;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Places;
 
 namespace KeepTally.Cli;
@@ -51,7 +52,7 @@ internal static class RotateCommand
             throw new Unusable("--players: each player is named once; write A,B,C");
         }
 
-        var standing = Placement.Fill(stage.Places, players);
+        var standing = Placement.Fill(stage.Places, players.Select(name => new PlayerId(name)));
         if (standing.Waiting.Count > 0)
         {
             throw new Unusable(
@@ -70,5 +71,8 @@ internal static class RotateCommand
     }
 
     private static Dictionary<string, IReadOnlyList<string>> Written(Placement standing) =>
-        standing.Places.ToDictionary(place => place.Id, place => standing.At(place.Id));
+        standing.Places.ToDictionary(
+            place => place.Id,
+            IReadOnlyList<string> (place) => [.. standing.At(place.Id).Select(player => player.Value)]
+        );
 }

@@ -2,6 +2,7 @@ using System.CommandLine;
 using System.Text.Encodings.Web;
 using System.Text.Json;
 using KeepTally.Core.Groups;
+using KeepTally.Core.Identity;
 
 namespace KeepTally.Cli;
 
@@ -55,7 +56,7 @@ internal static class SplitCommand
             );
             var made = Split.Make(SplitFiles.Players(parsed.GetValue(players)!), request);
             var split = made.IsOk ? made.Value : throw new Unusable($"--{made.Faults[0]}");
-            Console.Out.WriteLine(JsonSerializer.Serialize(split.Select(group => group.Select(player => player.Id)), Plain));
+            Console.Out.WriteLine(JsonSerializer.Serialize(split.Select(group => group.Select(player => player.Id.Value)), Plain));
         });
         return command;
     }
@@ -75,7 +76,7 @@ internal static class SplitCommand
         [
             .. (written ?? []).Select(each =>
                 each.Split('+', StringSplitOptions.TrimEntries) is [{ Length: > 0 } one, { Length: > 0 } other]
-                    ? new Pair(one, other)
+                    ? new Pair(new PlayerId(one), new PlayerId(other))
                     : throw new Unusable($"{option}: \"{each}\" is not a pair; write two names as A+B")
             ),
         ];

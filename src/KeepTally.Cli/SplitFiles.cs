@@ -1,6 +1,7 @@
 using System.Text.Json;
 using KeepTally.Core.Faults;
 using KeepTally.Core.Groups;
+using KeepTally.Core.Identity;
 
 namespace KeepTally.Cli;
 
@@ -15,7 +16,7 @@ internal static class SplitFiles
             :
             [
                 .. text.Split('\n', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries)
-                    .Select(name => new SplitPlayer(name, [], null)),
+                    .Select(name => new SplitPlayer(new PlayerId(name), [], null)),
             ];
         var twice = players.GroupBy(player => player.Id).FirstOrDefault(group => group.Count() > 1);
         return twice is null ? players : throw Wrong(file, "", $"\"{twice.Key}\" stands here twice", "name each player once");
@@ -30,7 +31,7 @@ internal static class SplitFiles
         {
             foreach (var group in List(file, split, $"[{index}]"))
             {
-                var names = List(file, group, $"[{index}]").Select(name => name.ToString()).ToArray();
+                var names = List(file, group, $"[{index}]").Select(name => new PlayerId(name.ToString())).ToArray();
                 foreach (var pair in names.SelectMany((one, i) => names.Skip(i + 1).Select(other => new Pair(one, other))))
                 {
                     met[pair] = met.GetValueOrDefault(pair) + 1;
@@ -44,10 +45,10 @@ internal static class SplitFiles
     private static SplitPlayer PlayerOf(string file, JsonElement each, int index) =>
         each.ValueKind switch
         {
-            JsonValueKind.String => new SplitPlayer(each.GetString()!, [], null),
+            JsonValueKind.String => new SplitPlayer(new PlayerId(each.GetString()!), [], null),
             JsonValueKind.Object when each.TryGetProperty("name", out var name) && name.ValueKind == JsonValueKind.String =>
                 new SplitPlayer(
-                    name.GetString()!,
+                    new PlayerId(name.GetString()!),
                     each.TryGetProperty("positions", out var positions)
                         ? [.. List(file, positions, $"[{index}].positions").Select(position => position.ToString())]
                         : [],

@@ -1,6 +1,7 @@
 using System.Globalization;
 using KeepTally.Core.Cards;
 using KeepTally.Core.Clock;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Live;
 using KeepTally.Core.Places;
 using KeepTally.Core.Text;
@@ -35,7 +36,7 @@ public static class BoardFace
         var board = PlaceBoard.Of(live.Stage.Places, place => Math.Max(StandAt(from, place).Count, StandAt(to, place).Count));
         var letters = BibLetters.Of([.. people.Select(live.Head.NameOf)]);
         return new BoardView(
-            each.Id,
+            each.Id.Value,
             each.Stop is { } stop ? $"{stop.Station + 1} {each.Name}, {Letters.Of(stop.Group)}" : each.Name,
             PlaceBoard.Width,
             board.Height,
@@ -67,7 +68,7 @@ public static class BoardFace
     private static BibView BibOf(
         Sheet live,
         PlaceBoard board,
-        string player,
+        PlayerId player,
         string letters,
         int pattern,
         Placement from,
@@ -76,7 +77,7 @@ public static class BoardFace
     {
         var (seat, next) = (SeatOf(board, from, player), SeatOf(board, to, player));
         return new BibView(
-            player,
+            player.Value,
             letters,
             live.CallNameOf(player),
             pattern,
@@ -104,17 +105,17 @@ public static class BoardFace
         );
     }
 
-    private static IReadOnlyList<string> StandAt(Placement placement, string place) =>
+    private static IReadOnlyList<PlayerId> StandAt(Placement placement, string place) =>
         place == PlaceBoard.Waiting ? placement.Waiting : placement.At(place);
 
-    private static Seat SeatOf(PlaceBoard board, Placement placement, string player)
+    private static Seat SeatOf(PlaceBoard board, Placement placement, PlayerId player)
     {
         var place = placement.Of(player)?.Id ?? PlaceBoard.Waiting;
         return board.SeatAt(place, StandAt(placement, place).ToList().IndexOf(player));
     }
 
     /// <summary>The bib of a group, or of a side.</summary>
-    private static int PatternOf(Sheet live, string player, int order) =>
+    private static int PatternOf(Sheet live, PlayerId player, int order) =>
         live.Stage.Scores == Scorer.Player || live.Units.Count == 1
             ? order % 4
             : Math.Max(0, live.Units.ToList().FindIndex(unit => unit.Id == live.Score.Roster.UnitOf(player))) % 4;

@@ -1,6 +1,7 @@
 using KeepTally.Core.Cards;
 using KeepTally.Core.Clock;
 using KeepTally.Core.Floor;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Live;
 using KeepTally.Core.Places;
 using KeepTally.Core.Rules.Limits;
@@ -22,7 +23,7 @@ internal sealed class PadFace(RunSheet sheet)
     private readonly bool _hasOwners = sheet.Sheet.Stage.Outcomes.Any(outcome => outcome.By is not null);
     private (Key Key, RowView Row)[] _rows = [];
     private (FloorState Floor, Placement Now, Placement Before, object People, bool Resting) _standing;
-    private IReadOnlyList<string?> _slots = [];
+    private IReadOnlyList<PlayerId?> _slots = [];
     private IReadOnlyList<PersonView> _people = [];
     private bool _everyone;
     private (int Version, string Words) _result = (-1, "");
@@ -30,7 +31,7 @@ internal sealed class PadFace(RunSheet sheet)
 
     /// <summary>What a row is made from: where it is the same, so is the row.</summary>
     private readonly record struct Key(
-        string Unit,
+        PlayerId Unit,
         UnitSnapshot Glance,
         bool Last,
         bool Leads,
@@ -65,7 +66,7 @@ internal sealed class PadFace(RunSheet sheet)
         }
 
         return _shown = new SheetView(
-            sheet.Id,
+            sheet.Id.Value,
             done,
             result,
             clock,
@@ -136,7 +137,7 @@ internal sealed class PadFace(RunSheet sheet)
         var unit = _live.Score.UnitAt(key.Unit, at)!;
         var score = ScoreOf(_live.Stage, unit);
         return new RowView(
-            key.Unit,
+            key.Unit.Value,
             NameOf(key.Unit),
             RowWords.Figure(score),
             _live.Stage.Measures[0].By.IsReading ? 0 : (int)Math.Clamp(Math.Floor(score), 0, 30),
@@ -155,9 +156,9 @@ internal sealed class PadFace(RunSheet sheet)
         );
     }
 
-    private string NameOf(string unit) => _live.Units.First(each => each.Id == unit).Name;
+    private string NameOf(PlayerId unit) => _live.Units.First(each => each.Id == unit).Name;
 
-    private string BarredOf(string unit) => string.Join('\n', _live.Barred(unit).Select(tag => $"{tag.Tag}={tag.Value}"));
+    private string BarredOf(PlayerId unit) => string.Join('\n', _live.Barred(unit).Select(tag => $"{tag.Tag}={tag.Value}"));
 
     /// <summary>An outcome that belongs to the side with the ball is not offered to the other; nor one side's own to any other.</summary>
     private string WithheldFrom(in Key key)
@@ -171,7 +172,7 @@ internal sealed class PadFace(RunSheet sheet)
                     {
                         TappedBy.Ball => others,
                         TappedBy.OffBall => own,
-                        TappedBy.Named named => named.Side != unit,
+                        TappedBy.Named named => named.Side != unit.Value,
                         _ => false,
                     }
                 )
@@ -242,6 +243,6 @@ internal sealed class PadFace(RunSheet sheet)
         }
     }
 
-    private static int OrderOf(Placement placement, string player) =>
+    private static int OrderOf(Placement placement, PlayerId player) =>
         placement.Of(player) is { } place ? placement.Places.ToList().IndexOf(place) : int.MaxValue;
 }

@@ -1,5 +1,6 @@
 using KeepTally.Core.Clock;
 using KeepTally.Core.Events;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Live;
 using KeepTally.Core.Time;
 
@@ -11,14 +12,14 @@ namespace KeepTally.Screen;
 /// </summary>
 public sealed class RunFace(LivePractice practice)
 {
-    private readonly Dictionary<string, PadFace> _pads = new(StringComparer.Ordinal);
+    private readonly Dictionary<SheetId, PadFace> _pads = [];
     private readonly TapList _taps = new();
     private SheetView?[] _sheets = [];
     private ClockReading _reading;
     private ClockView? _clock;
 
     /// <summary>One event of a sheet in the coach's words; empty for what is not tapped, moved or changed.</summary>
-    public static string Describe(string sheet, Sheet live, RunEvent runEvent) => TapList.Words(sheet, live, runEvent);
+    public static string Describe(SheetId sheet, Sheet live, RunEvent runEvent) => TapList.Words(sheet, live, runEvent);
 
     public PracticeView At(Instant at)
     {
@@ -62,7 +63,11 @@ public sealed class RunFace(LivePractice practice)
             primary == "pause",
             [
                 .. open.SelectMany(each =>
-                    each.Sheet.Floor.Contestants.Select(player => new ContestView(each.Id, player, each.Sheet.CallNameOf(player)))
+                    each.Sheet.Floor.Contestants.Select(player => new ContestView(
+                        each.Id.Value,
+                        player.Value,
+                        each.Sheet.CallNameOf(player)
+                    ))
                 ),
             ]
         );

@@ -1,4 +1,5 @@
 using KeepTally.Core.Events;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Live;
 using KeepTally.Core.Rules.Zones;
 using KeepTally.Core.Scoring;
@@ -14,7 +15,7 @@ namespace KeepTally.Screen;
 internal sealed class TapList
 {
     private const int Shown = 12;
-    private readonly Dictionary<string, (int Version, (Instant At, TapView View)[] Taps)> _bySheet = new(StringComparer.Ordinal);
+    private readonly Dictionary<SheetId, (int Version, (Instant At, TapView View)[] Taps)> _bySheet = [];
     private LiveRun? _run;
     private IReadOnlyList<TapView> _shown = [];
 
@@ -74,9 +75,9 @@ internal sealed class TapList
         one.At > other.At || (one.At == other.At && one.View.N > other.View.N);
 
     /// <summary>One event of a log in words; empty for what no coach would list.</summary>
-    internal static string Words(string id, Sheet live, RunEvent runEvent) => ViewOf(id, live, runEvent, false, "")?.Text ?? "";
+    internal static string Words(SheetId id, Sheet live, RunEvent runEvent) => ViewOf(id, live, runEvent, false, "")?.Text ?? "";
 
-    private static (Instant At, TapView View)[] Recent(string id, Sheet live, (Instant At, TapView View)[] known)
+    private static (Instant At, TapView View)[] Recent(SheetId id, Sheet live, (Instant At, TapView View)[] known)
     {
         var taps = new List<(Instant At, TapView View)>(Shown);
         var events = live.Log.Events;
@@ -111,9 +112,9 @@ internal sealed class TapList
     }
 
     private static bool Is(TapView view, EventId id, bool undone, string note) =>
-        view.N == id.N && view.Undone == undone && view.Note == note && view.Device == id.Device;
+        view.N == id.N && view.Undone == undone && view.Note == note && view.Device == id.Device.Value;
 
-    private static TapView? ViewOf(string id, Sheet live, RunEvent runEvent, bool undone, string note) =>
+    private static TapView? ViewOf(SheetId id, Sheet live, RunEvent runEvent, bool undone, string note) =>
         runEvent switch
         {
             RunEvent.Tap tap => View(id, live, tap, undone, note),
@@ -130,10 +131,10 @@ internal sealed class TapList
             _ => "",
         };
 
-    private static TapView View(string id, Sheet live, RunEvent.Rotate rotate, bool undone) =>
+    private static TapView View(SheetId id, Sheet live, RunEvent.Rotate rotate, bool undone) =>
         new(
-            id,
-            rotate.Id.Device,
+            id.Value,
+            rotate.Id.Device.Value,
             rotate.Id.N,
             live.Head.Units[0].Players.Count == 0 ? $"{live.CallNameOf(live.Head.Units[0].Id)}'s group · moved on"
                 : live.Head.Units.Count == 1 ? $"{live.Head.Units[0].Name} · moved on"
@@ -143,7 +144,7 @@ internal sealed class TapList
             ""
         );
 
-    private static TapView View(string id, Sheet live, RunEvent.Substitution substitution, bool undone)
+    private static TapView View(SheetId id, Sheet live, RunEvent.Substitution substitution, bool undone)
     {
         var (off, on) = (First(substitution.Out), First(substitution.In));
         var text = (off, on) switch
@@ -152,16 +153,16 @@ internal sealed class TapList
             (not null, null) => $"{off} off",
             _ => $"{on} in",
         };
-        return new TapView(id, substitution.Id.Device, substitution.Id.N, text, undone, false, "");
+        return new TapView(id.Value, substitution.Id.Device.Value, substitution.Id.N, text, undone, false, "");
 
-        string? First(string? player) => player is null ? null : live.CallNameOf(player);
+        string? First(PlayerId? player) => player is { } named ? live.CallNameOf(named) : null;
     }
 
     private static string Where(string? zone) => zone is null or Targets.None ? "elsewhere" : Phrase.Words(zone);
 
-    private static TapView View(string id, Sheet live, RunEvent.Tap tap, bool undone, string note)
+    private static TapView View(SheetId id, Sheet live, RunEvent.Tap tap, bool undone, string note)
     {
-        var name = live.Units.Any(unit => unit.Id == tap.Unit) ? live.CallNameOf(tap.Unit!) : null;
+        var name = live.Units.Any(unit => unit.Id == tap.Unit) ? live.CallNameOf(tap.Unit!.Value) : null;
         var outcome = live.Stage.Outcomes.FirstOrDefault(each => each.Id == tap.Outcome)?.Label ?? Where(tap.Zone);
         var more = string.Join(
             ", ",
@@ -170,8 +171,8 @@ internal sealed class TapList
                 .Concat(tap.Value is { } value ? [Phrase.Figure(value)] : [])
         );
         return new TapView(
-            id,
-            tap.Id.Device,
+            id.Value,
+            tap.Id.Device.Value,
             tap.Id.N,
             (name is null ? $"{outcome}" : $"{name} · {outcome}") + (more.Length > 0 ? $" ({more})" : ""),
             undone,

@@ -1,3 +1,4 @@
+using KeepTally.Core.Identity;
 using KeepTally.Core.Live;
 using KeepTally.Core.Text;
 using KeepTally.Core.Time;
@@ -16,15 +17,15 @@ public static class WhoFace
         }
 
         var lanes = left[0].LanesAt(at);
-        var on = lanes.SelectMany(Everyone).ToHashSet(StringComparer.Ordinal);
+        var on = lanes.SelectMany(Everyone).ToHashSet();
         var bench = left.SelectMany(run => run.Sheets)
             .SelectMany(each => OffOf(each.Sheet))
-            .Distinct(StringComparer.Ordinal)
+            .Distinct()
             .Where(player => !on.Contains(player))
             .Select(player => new BenchView(
-                player,
-                left.Select(run => run.NameOf(player)).FirstOrDefault(name => name != player, player),
-                left.Select(run => run.CallNameOf(player)).FirstOrDefault(name => name != player, player),
+                player.Value,
+                left.Select(run => run.NameOf(player)).FirstOrDefault(name => name != player.Value, player.Value),
+                left.Select(run => run.CallNameOf(player)).FirstOrDefault(name => name != player.Value, player.Value),
                 lanes.Any(lane => lane[0].Sheet.MayCome(player)) ? "" : "not in this drill"
             ))
             .OrderBy(player => player.Name, StringComparer.Ordinal);
@@ -35,8 +36,8 @@ public static class WhoFace
     }
 
     /// <summary>Everyone on the sheets of a lane: at a circuit, who goes along without doing this station's drill too.</summary>
-    private static IEnumerable<string> Everyone(IReadOnlyList<RunSheet> lane) =>
-        lane.SelectMany(each => each.Sheet.Score.Roster.Everyone).Distinct(StringComparer.Ordinal);
+    private static IEnumerable<PlayerId> Everyone(IReadOnlyList<RunSheet> lane) =>
+        lane.SelectMany(each => each.Sheet.Score.Roster.Everyone).Distinct();
 
     private static IEnumerable<GroupView> GroupsOf(LiveRun run, IReadOnlyList<RunSheet> lane, string name)
     {
@@ -59,13 +60,13 @@ public static class WhoFace
             : [Group(run, each, name.Length == 0 ? "Everyone" : name, live.Score.Roster.Everyone)];
     }
 
-    private static GroupView Group(LiveRun run, RunSheet each, string name, IEnumerable<string> players) =>
+    private static GroupView Group(LiveRun run, RunSheet each, string name, IEnumerable<PlayerId> players) =>
         new(
-            each.Id,
+            each.Id.Value,
             name,
             [
                 .. players.Select(player => new OnView(
-                    player,
+                    player.Value,
                     run.NameOf(player),
                     run.CallNameOf(player),
                     GoesOf(each.Sheet, player)
@@ -73,12 +74,12 @@ public static class WhoFace
             ]
         );
 
-    private static string GoesOf(Sheet live, string player) =>
+    private static string GoesOf(Sheet live, PlayerId player) =>
         !live.Score.Roster.Has(player) ? "not at this station"
         : live.Stage.Moves.Count == 0 ? ""
         : string.Join(", ", live.Floor.GoesOf(player).Select(job => $"{Phrase.Words(job.Key)} {job.Value}"));
 
-    private static IEnumerable<string> OffOf(Sheet sheet) =>
+    private static IEnumerable<PlayerId> OffOf(Sheet sheet) =>
         (sheet.Head.Bench ?? [])
             .Concat(sheet.Head.Units.SelectMany(unit => unit.People))
             .Select(player => player.Id)

@@ -3,6 +3,7 @@ using System.Text.Json.Nodes;
 using KeepTally.Core.Circuits;
 using KeepTally.Core.Events;
 using KeepTally.Core.Formats;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Time;
 
 namespace KeepTally.Browser.Tests;
@@ -46,7 +47,9 @@ internal static class Screen
     {
         var way = new Circuit(groups.Length, cards.Length, false);
         var clock = CircuitCard.Write("Circuit", 10, 5, way.Rounds);
-        var units = groups.Select((group, index) => new Unit($"g{index + 1}", $"Group {"ABCD"[index]}", [.. group.Select(Of)]));
+        var units = groups.Select(
+            (group, index) => new Unit(new PlayerId($"g{index + 1}"), $"Group {"ABCD"[index]}", [.. group.Select(Of)])
+        );
         var sheets = new List<SheetFile>
         {
             new("clock", "", HeadReader.Write(new LogHead(CircuitCard.Id, 0, new Dictionary<string, string>(), [.. units])), []),
@@ -87,7 +90,7 @@ internal static class Screen
                     card,
                     0,
                     new Dictionary<string, string>(),
-                    [.. players.Select(player => new Unit(Id(player), player, []))],
+                    [.. players.Select(player => new Unit(new PlayerId(Id(player)), player, []))],
                     Bench: [.. bench.Select(Of)],
                     CountIn: new Duration(0)
                 )
@@ -152,7 +155,7 @@ internal static class Screen
     internal static string[] People(JsonNode sheet) =>
         [.. sheet["people"]!.AsArray().Select(each => $"{each!["name"]} {each["here"]} to {each["next"]}")];
 
-    private static Member Of(string name) => new(Id(name), name);
+    private static Member Of(string name) => new(new PlayerId(Id(name)), name);
 
     /// <summary>What came of something said, as the script reads it.</summary>
     private static JsonNode Heard(string text)

@@ -37,12 +37,15 @@ public sealed class CheckCases
     {
         var given = new CheckCase(name);
         var stage = CardReader.Read(given.Card).Require().Stages[0];
-        var standing = Placement.Fill(stage.Places, given.Ask.GetProperty("players").GetString()!.Split(','));
+        var standing = Placement.Fill(stage.Places, Given.Players(given.Ask.GetProperty("players").GetString()!.Split(',')));
         foreach (var expected in given.Expected.EnumerateArray())
         {
             foreach (var place in expected.EnumerateObject())
             {
-                Assert.Equal(place.Value.EnumerateArray().Select(player => player.GetString()), standing.At(place.Name));
+                Assert.Equal(
+                    place.Value.EnumerateArray().Select(player => player.GetString()),
+                    standing.At(place.Name).Select(id => id.Value)
+                );
             }
 
             standing = Rotation.Once(standing, stage.Moves, default);

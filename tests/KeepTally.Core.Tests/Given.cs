@@ -2,6 +2,7 @@ using KeepTally.Core.Cards;
 using KeepTally.Core.Events;
 using KeepTally.Core.Faults;
 using KeepTally.Core.Formats;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Live;
 using KeepTally.Core.Scoring;
 using KeepTally.Core.Time;
@@ -26,14 +27,19 @@ internal static class Given
         Sheet
             .Open(
                 card,
-                new LogHead(card.Id, 0, card.Chosen, [.. units.Select(unit => new Unit(unit, unit.ToUpperInvariant(), []))])
+                new LogHead(
+                    card.Id,
+                    0,
+                    card.Chosen,
+                    [.. units.Select(unit => new Unit(new PlayerId(unit), unit.ToUpperInvariant(), []))]
+                )
             )
             .Require();
 
     internal static Sheet Started(DrillCard card, params string[] units)
     {
         var sheet = Open(card, units);
-        sheet.Add(new RunEvent.Start(new EventId("s", 1), new Instant(0)));
+        sheet.Add(new RunEvent.Start(new EventId(new DeviceId("s"), 1), new Instant(0)));
         return sheet;
     }
 
@@ -51,9 +57,9 @@ internal static class Given
     internal static Fault? Tap(this Sheet sheet, string? unit, string? outcome, long? at = null, string? zone = null) =>
         sheet.Add(
             new RunEvent.Tap(
-                new EventId("t", sheet.Log.Events.Count + 1),
+                new EventId(new DeviceId("t"), sheet.Log.Events.Count + 1),
                 at is { } given ? new Instant(given) : sheet.Log.LastAt + Duration.FromSeconds(1),
-                unit,
+                Player(unit),
                 outcome,
                 zone,
                 null,
@@ -63,5 +69,10 @@ internal static class Given
 
     internal static ScoreReport Now(this Sheet sheet) => sheet.Score.Report(sheet.Log.LastAt);
 
-    internal static UnitReport Of(this ScoreReport report, string unit) => report.Units.Single(each => each.Id == unit);
+    internal static UnitReport Of(this ScoreReport report, string unit) => report.Units.Single(each => each.Id.Value == unit);
+
+    /// <summary>Whom an id names; nobody where there is none.</summary>
+    internal static PlayerId? Player(string? id) => id is null ? null : new PlayerId(id);
+
+    internal static PlayerId[] Players(IEnumerable<string> ids) => [.. ids.Select(id => new PlayerId(id))];
 }

@@ -1,4 +1,5 @@
 using KeepTally.Core.Cards;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Rules.Measures;
 using KeepTally.Core.Scoring;
 
@@ -11,7 +12,7 @@ public static class Levels
     /// The level of each player who was tapped, by what the stage ranks by first, high for strong; none where players do not
     /// score alone.
     /// </summary>
-    public static IEnumerable<(string Player, double Level)> Of(Stage stage, ScoreReport report)
+    public static IEnumerable<(PlayerId Player, double Level)> Of(Stage stage, ScoreReport report)
     {
         if (stage.Scores != Scorer.Player)
         {

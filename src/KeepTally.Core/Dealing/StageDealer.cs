@@ -2,6 +2,7 @@ using KeepTally.Core.Cards;
 using KeepTally.Core.Events;
 using KeepTally.Core.Faults;
 using KeepTally.Core.Groups;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Scoring;
 using KeepTally.Core.Text;
 
@@ -95,7 +96,7 @@ public static class StageDealer
     {
         var players = Enumerable
             .Range(1, 2 + card.Stages[stageIndex].Sides.Count)
-            .Select(n => new Member($"p{n}", $"{n}"))
+            .Select(n => new Member(new PlayerId($"p{n}"), $"{n}"))
             .ToArray();
         var opened = Score.Open(card, Deal(card, stageIndex, players, 2)[0].Head);
         return opened.IsOk
@@ -108,7 +109,7 @@ public static class StageDealer
 
     /// <summary>A group as one that carries a score.</summary>
     internal static Unit GroupUnit(int index, IReadOnlyList<Member> players) =>
-        new($"g{index + 1}", $"Group {Letters.Of(index)}", players);
+        new(new PlayerId($"g{index + 1}"), $"Group {Letters.Of(index)}", players);
 
     private static Result<IReadOnlyList<IReadOnlyList<Member>>> Listed(IReadOnlyList<Member> players, int groups) =>
         Result.Ok<IReadOnlyList<IReadOnlyList<Member>>>(Split.Listed(players, groups));
@@ -116,7 +117,7 @@ public static class StageDealer
     private static Unit[] Singles(IReadOnlyList<Member> group) => [.. group.Select(player => new Unit(player.Id, player.Name, []))];
 
     private static Unit[] Sides(Stage stage, IReadOnlyList<Member>[] court) =>
-        [.. stage.Sides.Zip(court, (side, players) => new Unit(side, Title(side), players))];
+        [.. stage.Sides.Zip(court, (side, players) => new Unit(new PlayerId(side), Title(side), players))];
 
     private static string Title(string id) => char.ToUpperInvariant(id[0]) + id[1..].Replace('-', ' ');
 }

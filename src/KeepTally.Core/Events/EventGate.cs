@@ -1,5 +1,6 @@
 using System.Globalization;
 using KeepTally.Core.Faults;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Events;
@@ -13,7 +14,7 @@ public sealed class EventGate
     /// <summary>The time by which a device's idea of the shared clock may run ahead.</summary>
     public static readonly Duration Allowance = Duration.FromSeconds(5);
 
-    private readonly HashSet<string> _people;
+    private readonly HashSet<PlayerId> _people;
 
     /// <param name="head">The head of the sheet: who is on it and who may come in.</param>
     public EventGate(LogHead head) =>
@@ -50,8 +51,8 @@ public sealed class EventGate
         };
     }
 
-    private Fault? Stranger(string property, string? who) =>
-        who is null || _people.Contains(who)
+    private Fault? Stranger(string property, PlayerId? who) =>
+        who is not { } named || _people.Contains(named)
             ? null
             : new Fault(
                 property,

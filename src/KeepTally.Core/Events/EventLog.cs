@@ -1,3 +1,4 @@
+using KeepTally.Core.Identity;
 using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Events;
@@ -10,7 +11,7 @@ public sealed class EventLog
 {
     private readonly List<RunEvent> _events = [];
     private readonly Dictionary<EventId, RunEvent> _byId = [];
-    private readonly Dictionary<string, int> _lastN = new(StringComparer.Ordinal);
+    private readonly Dictionary<DeviceId, int> _lastN = [];
 
     /// <summary>Undos by the event they reach for, whether it has arrived or not.</summary>
     private readonly Dictionary<EventId, List<RunEvent.Undo>> _reaching = [];
@@ -35,7 +36,7 @@ public sealed class EventLog
     public RunEvent? Find(EventId id) => _byId.GetValueOrDefault(id);
 
     /// <summary>The highest number a device has given so far, or 0.</summary>
-    public int LastNumberOf(string device) => _lastN.GetValueOrDefault(device);
+    public int LastNumberOf(DeviceId device) => _lastN.GetValueOrDefault(device);
 
     /// <summary>Whether an event counts as if it had never been: an undo that stands reaches it.</summary>
     public bool IsUndone(EventId id) => _undone.Contains(id);
@@ -200,7 +201,7 @@ public sealed class EventLog
                 return byTime;
             }
 
-            var byDevice = string.CompareOrdinal(a.Id.Device, b.Id.Device);
+            var byDevice = string.CompareOrdinal(a.Id.Device.Value, b.Id.Device.Value);
             return byDevice != 0 ? byDevice : a.Id.N.CompareTo(b.Id.N);
         }
     );

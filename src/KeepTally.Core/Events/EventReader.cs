@@ -1,4 +1,5 @@
 using KeepTally.Core.Faults;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Json;
 using KeepTally.Core.Time;
 
@@ -36,13 +37,13 @@ public static class EventReader
 
         var type = place.Need("type", "the type of the event, such as \"tap\"")?.Text();
         var id = new EventId(
-            ShortText(place, "device", LongestDevice) ?? "",
+            new DeviceId(ShortText(place, "device", LongestDevice) ?? ""),
             place.Need("n", "the number of the event on its device")?.Whole(0, int.MaxValue) ?? 0
         );
         var at = new Instant(
             place.Need("at", "whole milliseconds from the run's origin")?.WholeLong(0, LatestAt.Milliseconds) ?? 0
         );
-        if (id.Device.Length == 0)
+        if (id.Device.Value.Length == 0)
         {
             place.NeedText("device", "which device made it");
         }
@@ -66,7 +67,7 @@ public static class EventReader
                 return new RunEvent.Tap(
                     id,
                     at,
-                    ShortText(place, "unit"),
+                    Player(place, "unit"),
                     ShortText(place, "outcome"),
                     ShortText(place, "zone"),
                     Tags(place),
@@ -74,16 +75,10 @@ public static class EventReader
                 );
             case "turn":
                 Only(place, "unit");
-                return new RunEvent.Turn(id, at, ShortText(place, "unit"));
+                return new RunEvent.Turn(id, at, Player(place, "unit"));
             case "rotate":
                 Only(place, "winner", "loser", "actor");
-                return new RunEvent.Rotate(
-                    id,
-                    at,
-                    ShortText(place, "winner"),
-                    ShortText(place, "loser"),
-                    ShortText(place, "actor")
-                );
+                return new RunEvent.Rotate(id, at, Player(place, "winner"), Player(place, "loser"), Player(place, "actor"));
             case "undo":
                 Only(place, "of");
                 return new RunEvent.Undo(id, at, Of(place));
@@ -98,11 +93,11 @@ public static class EventReader
                     place.NeedText("text", "the words of the note") is var text && text.Length > 0
                         ? ShortText(place, "text", LongestNote) ?? ""
                         : text,
-                    ShortText(place, "unit")
+                    Player(place, "unit")
                 );
             case "sub":
                 Only(place, "out", "in");
-                return new RunEvent.Substitution(id, at, ShortText(place, "out"), ShortText(place, "in"));
+                return new RunEvent.Substitution(id, at, Player(place, "out"), Player(place, "in"));
             case null:
                 return null;
             default:
@@ -117,6 +112,8 @@ public static class EventReader
     }
 
     private static void Only(JsonPlace place, params ReadOnlySpan<string> own) => place.Only(["device", "n", "at", "type", .. own]);
+
+    private static PlayerId? Player(JsonPlace place, string name) => ShortText(place, name) is { } id ? new PlayerId(id) : null;
 
     private static string? ShortText(JsonPlace place, string name, int longest = LongestWord) =>
         place.Find(name) is { } found ? Limited(found, longest) : null;
@@ -145,7 +142,9 @@ public static class EventReader
 
         of.Only("device", "n");
         return new EventId(
-            of.NeedText("device", "whose event") is { Length: > 0 } ? ShortText(of, "device", LongestDevice) ?? "" : "",
+            new DeviceId(
+                of.NeedText("device", "whose event") is { Length: > 0 } ? ShortText(of, "device", LongestDevice) ?? "" : ""
+            ),
             of.Need("n", "which event")?.Whole(0, int.MaxValue) ?? 0
         );
     }

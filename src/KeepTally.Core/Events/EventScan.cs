@@ -1,5 +1,6 @@
 using System.Text;
 using System.Text.Json;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Events;
@@ -185,7 +186,7 @@ internal ref struct EventScan
             }
         }
 
-        _of = device is null || n < 0 ? null : new EventId(device, n);
+        _of = device is null || n < 0 ? null : new EventId(new DeviceId(device), n);
         return _of is not null && _json.TokenType == JsonTokenType.EndObject;
     }
 
@@ -233,14 +234,14 @@ internal ref struct EventScan
             return null;
         }
 
-        var id = new EventId(_device, _n);
+        var id = new EventId(new DeviceId(_device), _n);
         var at = new Instant(_milliseconds);
         return _type switch
         {
             "tap" when Only(1 << Unit | 1 << Outcome | 1 << Zone | 1 << Tags | 1 << Value) => new RunEvent.Tap(
                 id,
                 at,
-                _texts[Unit],
+                Player(Unit),
                 _texts[Outcome],
                 _texts[Zone],
                 _tags,
@@ -250,20 +251,22 @@ internal ref struct EventScan
             "pause" when Only(0) => new RunEvent.Pause(id, at),
             "resume" when Only(0) => new RunEvent.Resume(id, at),
             "end" when Only(0) => new RunEvent.End(id, at),
-            "turn" when Only(1 << Unit) => new RunEvent.Turn(id, at, _texts[Unit]),
+            "turn" when Only(1 << Unit) => new RunEvent.Turn(id, at, Player(Unit)),
             "rotate" when Only(1 << Winner | 1 << Loser | 1 << Actor) => new RunEvent.Rotate(
                 id,
                 at,
-                _texts[Winner],
-                _texts[Loser],
-                _texts[Actor]
+                Player(Winner),
+                Player(Loser),
+                Player(Actor)
             ),
             "undo" when Only(1 << Of) && _of is { } of => new RunEvent.Undo(id, at, of),
             "freeze" when Only(1 << Reason) => new RunEvent.Freeze(id, at, _texts[Reason] ?? ""),
-            "sub" when Only(1 << Out | 1 << In) => new RunEvent.Substitution(id, at, _texts[Out], _texts[In]),
+            "sub" when Only(1 << Out | 1 << In) => new RunEvent.Substitution(id, at, Player(Out), Player(In)),
             _ => null,
         };
     }
+
+    private readonly PlayerId? Player(int property) => _texts[property] is { } id ? new PlayerId(id) : null;
 
     private readonly bool Only(int own) => (_seen & ~own) == 0;
 }

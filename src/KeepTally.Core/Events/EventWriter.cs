@@ -11,7 +11,7 @@ public static class EventWriter
         JsonLine.Write(json =>
         {
             json.WriteStartObject();
-            json.WriteString("device", runEvent.Id.Device);
+            json.WriteString("device", runEvent.Id.Device.Value);
             json.WriteNumber("n", runEvent.Id.N);
             json.WriteNumber("at", runEvent.At.Milliseconds);
             json.WriteString("type", TypeOf(runEvent));
@@ -44,16 +44,16 @@ public static class EventWriter
                 WriteTap(json, tap);
                 break;
             case RunEvent.Turn turn:
-                Optional(json, "unit", turn.Unit);
+                Optional(json, "unit", turn.Unit?.Value);
                 break;
             case RunEvent.Rotate rotate:
-                Optional(json, "winner", rotate.Winner);
-                Optional(json, "loser", rotate.Loser);
-                Optional(json, "actor", rotate.Actor);
+                Optional(json, "winner", rotate.Winner?.Value);
+                Optional(json, "loser", rotate.Loser?.Value);
+                Optional(json, "actor", rotate.Actor?.Value);
                 break;
             case RunEvent.Undo undo:
                 json.WriteStartObject("of");
-                json.WriteString("device", undo.Of.Device);
+                json.WriteString("device", undo.Of.Device.Value);
                 json.WriteNumber("n", undo.Of.N);
                 json.WriteEndObject();
                 break;
@@ -62,18 +62,18 @@ public static class EventWriter
                 break;
             case RunEvent.Note note:
                 json.WriteString("text", note.Text);
-                Optional(json, "unit", note.Unit);
+                Optional(json, "unit", note.Unit?.Value);
                 break;
             case RunEvent.Substitution substitution:
-                Optional(json, "out", substitution.Out);
-                Optional(json, "in", substitution.In);
+                Optional(json, "out", substitution.Out?.Value);
+                Optional(json, "in", substitution.In?.Value);
                 break;
         }
     }
 
     private static void WriteTap(Utf8JsonWriter json, RunEvent.Tap tap)
     {
-        Optional(json, "unit", tap.Unit);
+        Optional(json, "unit", tap.Unit?.Value);
         Optional(json, "outcome", tap.Outcome);
         Optional(json, "zone", tap.Zone);
         if (tap.Tags is { } tags)

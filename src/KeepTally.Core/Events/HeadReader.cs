@@ -1,6 +1,7 @@
 using System.Text.Json;
 using KeepTally.Core.Clock;
 using KeepTally.Core.Faults;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Json;
 
 namespace KeepTally.Core.Events;
@@ -49,7 +50,7 @@ public static class HeadReader
             foreach (var unit in head.Units)
             {
                 json.WriteStartObject();
-                json.WriteString("id", unit.Id);
+                json.WriteString("id", unit.Id.Value);
                 json.WriteString("name", unit.Name);
                 if (unit.Players.Count > 0)
                 {
@@ -74,7 +75,7 @@ public static class HeadReader
         foreach (var player in members)
         {
             json.WriteStartObject();
-            json.WriteString("id", player.Id);
+            json.WriteString("id", player.Id.Value);
             json.WriteString("name", player.Name);
             json.WriteEndObject();
         }
@@ -92,7 +93,7 @@ public static class HeadReader
             place.Find("units")?.Wrong("the list is empty", "write at least one unit");
         }
 
-        place.NoTwice("units", units.Select(unit => unit.Id));
+        place.NoTwice("units", units.Select(unit => unit.Id.Value));
         return new LogHead(
             place.NeedText("drill", "the id of the card"),
             place.Find("stage")?.Whole(0, 1000) ?? 0,
@@ -112,13 +113,13 @@ public static class HeadReader
     {
         place.Only("id", "name", "players");
         var id = place.NeedText("id", "a short id such as \"p1\"");
-        return new Unit(id, place.TextOr("name", id), place.List("players", ReadMember));
+        return new Unit(new PlayerId(id), place.TextOr("name", id), place.List("players", ReadMember));
     }
 
     private static Member ReadMember(JsonPlace place)
     {
         place.Only("id", "name");
         var id = place.NeedText("id", "a short id such as \"p1\"");
-        return new Member(id, place.TextOr("name", id));
+        return new Member(new PlayerId(id), place.TextOr("name", id));
     }
 }

@@ -1,4 +1,5 @@
 using KeepTally.Core.Cards;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Events;
@@ -28,19 +29,19 @@ public sealed record LogHead(
     public IEnumerable<Member> Everyone => Units.SelectMany(unit => unit.People).Concat(Bench ?? []);
 
     /// <summary>The name of anybody the head knows: a unit, a player of one, or somebody who may come in.</summary>
-    public string NameOf(string id) =>
+    public string NameOf(PlayerId id) =>
         Units.FirstOrDefault(unit => unit.Id == id)?.Name
         ?? Units.SelectMany(unit => unit.Players).Concat(Bench ?? []).FirstOrDefault(player => player.Id == id)?.Name
-        ?? id;
+        ?? id.Value;
 }
 
 /// <summary>Who carries a score on a sheet.</summary>
 /// <param name="Players">Who makes up a group or a side at the start; empty where the unit is a player.</param>
-public sealed record Unit(string Id, string Name, IReadOnlyList<Member> Players)
+public sealed record Unit(PlayerId Id, string Name, IReadOnlyList<Member> Players)
 {
     /// <summary>The people behind the unit: its players, or the unit itself where it is a player.</summary>
     public IEnumerable<Member> People => Players.Count > 0 ? Players : [new Member(Id, Name)];
 }
 
 /// <summary>A player of a group or a side.</summary>
-public sealed record Member(string Id, string Name);
+public sealed record Member(PlayerId Id, string Name);

@@ -1,3 +1,4 @@
+using KeepTally.Core.Identity;
 using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Events;
@@ -25,7 +26,7 @@ public abstract record RunEvent(EventId Id, Instant At)
     public sealed record Tap(
         EventId Id,
         Instant At,
-        string? Unit,
+        PlayerId? Unit,
         string? Outcome,
         string? Zone,
         IReadOnlyDictionary<string, string>? Tags,
@@ -33,10 +34,10 @@ public abstract record RunEvent(EventId Id, Instant At)
     ) : RunEvent(Id, At);
 
     /// <summary>The turn passes to <paramref name="Unit"/>, or to the next that is not done.</summary>
-    public sealed record Turn(EventId Id, Instant At, string? Unit) : RunEvent(Id, At);
+    public sealed record Turn(EventId Id, Instant At, PlayerId? Unit) : RunEvent(Id, At);
 
     /// <summary>Places move on; who won, lost or did it where a move asks for it.</summary>
-    public sealed record Rotate(EventId Id, Instant At, string? Winner, string? Loser, string? Actor) : RunEvent(Id, At);
+    public sealed record Rotate(EventId Id, Instant At, PlayerId? Winner, PlayerId? Loser, PlayerId? Actor) : RunEvent(Id, At);
 
     /// <summary><paramref name="Of"/> counts as if it had never been.</summary>
     public sealed record Undo(EventId Id, Instant At, EventId Of) : RunEvent(Id, At);
@@ -45,21 +46,21 @@ public abstract record RunEvent(EventId Id, Instant At)
     public sealed record Freeze(EventId Id, Instant At, string Reason) : RunEvent(Id, At);
 
     /// <summary>Something written down, about <paramref name="Unit"/> or about the whole.</summary>
-    public sealed record Note(EventId Id, Instant At, string Text, string? Unit) : RunEvent(Id, At);
+    public sealed record Note(EventId Id, Instant At, string Text, PlayerId? Unit) : RunEvent(Id, At);
 
     /// <summary><paramref name="Out"/> leaves, <paramref name="In"/> joins; two who are both on change places.</summary>
-    public sealed record Substitution(EventId Id, Instant At, string? Out, string? In) : RunEvent(Id, At);
+    public sealed record Substitution(EventId Id, Instant At, PlayerId? Out, PlayerId? In) : RunEvent(Id, At);
 }
 
 /// <summary>Which device made an event, and which of that device's events it is. Unique on a sheet.</summary>
-public readonly record struct EventId(string Device, int N)
+public readonly record struct EventId(DeviceId Device, int N)
 {
     /// <summary>The device by which the application itself makes what the clock calls for, so that all devices make it alike.</summary>
-    public const string ClockDevice = "clock";
+    public static readonly DeviceId ClockDevice = new("clock");
 
     /// <summary>The device by which the clock of a circuit opens, stops and closes its stations.</summary>
-    public const string CircuitDevice = "circuit";
+    public static readonly DeviceId CircuitDevice = new("circuit");
 
     /// <summary>A sheet has a handful of devices: the number tells most events apart, and hashing stands on the path of every tap.</summary>
-    public override int GetHashCode() => Device is { Length: > 0 } ? (N * 397) ^ ((Device[0] * 31) + Device[^1]) : N;
+    public override int GetHashCode() => Device.Value is { Length: > 0 } device ? (N * 397) ^ ((device[0] * 31) + device[^1]) : N;
 }

@@ -1,5 +1,6 @@
 using KeepTally.Core.Cards;
 using KeepTally.Core.Events;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Places;
 using KeepTally.Core.Scoring;
 
@@ -12,8 +13,8 @@ namespace KeepTally.Core.Floor;
 public sealed class FloorState
 {
     private readonly Stage _stage;
-    private readonly Dictionary<string, Dictionary<string, int>> _goes;
-    private readonly Dictionary<string, (string Place, int Rotation)> _stood;
+    private readonly Dictionary<PlayerId, Dictionary<string, int>> _goes;
+    private readonly Dictionary<PlayerId, (string Place, int Rotation)> _stood;
 
     /// <summary>The places are for the group whose turn it is; the others wait.</summary>
     private readonly bool _groupsInTurn;
@@ -23,8 +24,8 @@ public sealed class FloorState
     public FloorState(Stage stage, IReadOnlyList<Unit> units)
     {
         _stage = stage;
-        _goes = new Dictionary<string, Dictionary<string, int>>(StringComparer.Ordinal);
-        _stood = new Dictionary<string, (string Place, int Rotation)>(StringComparer.Ordinal);
+        _goes = new Dictionary<PlayerId, Dictionary<string, int>>();
+        _stood = new Dictionary<PlayerId, (string Place, int Rotation)>();
         var sides = units
             .SelectMany(unit => unit.People.Select(player => (player.Id, Unit: unit.Id)))
             .ToLookup(each => each.Id, each => each.Unit);
@@ -39,7 +40,7 @@ public sealed class FloorState
         Before = Now;
         Count();
 
-        static string Id(Member player) => player.Id;
+        static PlayerId Id(Member player) => player.Id;
     }
 
     private FloorState(FloorState other)
@@ -50,12 +51,8 @@ public sealed class FloorState
         Now = other.Now;
         Before = other.Before;
         Rotations = other.Rotations;
-        _stood = new Dictionary<string, (string Place, int Rotation)>(other._stood, StringComparer.Ordinal);
-        _goes = other._goes.ToDictionary(
-            goes => goes.Key,
-            goes => new Dictionary<string, int>(goes.Value, StringComparer.Ordinal),
-            StringComparer.Ordinal
-        );
+        _stood = new Dictionary<PlayerId, (string Place, int Rotation)>(other._stood);
+        _goes = other._goes.ToDictionary(goes => goes.Key, goes => new Dictionary<string, int>(goes.Value, StringComparer.Ordinal));
     }
 
     /// <summary>The same floor, that goes its own way from here.</summary>
@@ -71,7 +68,7 @@ public sealed class FloorState
     /// Who stand against each other where a move asks who won or lost: they stand in the spots such moves go from. Empty
     /// where no move asks, or where the taps tell.
     /// </summary>
-    public IReadOnlyList<string> Contestants =>
+    public IReadOnlyList<PlayerId> Contestants =>
         AsksWhoWon(_stage) && _stage.Rotate?.On is RotateTrigger.Round or RotateTrigger.Turn or RotateTrigger.Manual
             ?
             [
@@ -96,15 +93,12 @@ public sealed class FloorState
     /// Where everyone will stand after the next rotation, whoever wins or does it; where that decides it, where they stand
     /// now. Null for who waits.
     /// </summary>
-    public IReadOnlyDictionary<string, Place?> NextPlaces()
+    public IReadOnlyDictionary<PlayerId, Place?> NextPlaces()
     {
         Placement[] ways = [.. Decided().Select(named => Rotation.Once(Now, Moves, named)).DefaultIfEmpty(Next)];
-        return Now
-            .Places.SelectMany(place => Now.At(place.Id))
-            .Concat(Now.Waiting)
-            .ToDictionary(player => player, Sure, StringComparer.Ordinal);
+        return Now.Places.SelectMany(place => Now.At(place.Id)).Concat(Now.Waiting).ToDictionary(player => player, Sure);
 
-        Place? Sure(string player)
+        Place? Sure(PlayerId player)
         {
             var first = ways[0].Of(player);
             return Array.TrueForAll(ways, way => way.Of(player) == first) ? first : Now.Of(player);
@@ -129,21 +123,21 @@ public sealed class FloorState
     private IReadOnlyList<Move> Moves => Rotation.Way(_stage.Moves, _stage.Rotate, Rotations);
 
     /// <summary>Everyone who has stood at a place so far.</summary>
-    public IReadOnlyCollection<string> Stood => _goes.Keys;
+    public IReadOnlyCollection<PlayerId> Stood => _goes.Keys;
 
     /// <summary>How often a player has had each job so far, by the coach's word for it; the go under way counts.</summary>
-    public IReadOnlyDictionary<string, int> GoesOf(string player) =>
+    public IReadOnlyDictionary<string, int> GoesOf(PlayerId player) =>
         _goes.TryGetValue(player, out var goes) ? goes : new Dictionary<string, int>();
 
     /// <summary>Takes an event with what the sheet made of it.</summary>
     /// <param name="tapped">The unit a tap was counted for, or null.</param>
     /// <param name="roster">Who is on the sheet once the event was taken.</param>
     /// <param name="turn">The unit whose turn it is then, or null.</param>
-    public void Apply(RunEvent runEvent, EventResult result, string? tapped, Roster roster, string? turn)
+    public void Apply(RunEvent runEvent, EventResult result, PlayerId? tapped, Roster roster, PlayerId? turn)
     {
         if (_groupsInTurn && (result.TurnPassed || runEvent is RunEvent.Substitution))
         {
-            TakeTurn(turn!, roster);
+            TakeTurn(turn!.Value, roster);
             return;
         }
 
@@ -180,7 +174,7 @@ public sealed class FloorState
     /// Whom a tap names: its unit is the actor, of a success the winner too, of a failure the loser; the other of two who
     /// stand in scoring spots is then the loser, or the winner.
     /// </summary>
-    private Rotation.Named Named(string? actor, bool? success)
+    private Rotation.Named Named(PlayerId? actor, bool? success)
     {
         var others = _stage
             .Places.Where(place => place is { Scores: true, Kind: PlaceKind.Spot })
@@ -188,7 +182,7 @@ public sealed class FloorState
             .Where(player => player != actor)
             .Take(2)
             .ToArray();
-        var other = others.Length == 1 ? others[0] : null;
+        var other = others.Length == 1 ? others[0] : (PlayerId?)null;
         return success switch
         {
             true => new Rotation.Named(actor, other, actor),
@@ -214,7 +208,7 @@ public sealed class FloorState
     }
 
     /// <summary>The places fill with the group whose turn it is.</summary>
-    private void TakeTurn(string unit, Roster roster)
+    private void TakeTurn(PlayerId unit, Roster roster)
     {
         Before = Now;
         var players = roster.Of(unit);

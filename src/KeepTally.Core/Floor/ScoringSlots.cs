@@ -1,6 +1,7 @@
 using KeepTally.Core.Cards;
 using KeepTally.Core.Clock;
 using KeepTally.Core.Events;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Places;
 
 namespace KeepTally.Core.Floor;
@@ -16,7 +17,7 @@ public static class ScoringSlots
         IsByPlace(stage) ? Math.Min(units, Spots(stage).Sum(spot => spot.Size)) : units;
 
     /// <summary>The units to tap, one for each slot; null for a slot where nobody stands.</summary>
-    public static IReadOnlyList<string?> At(Stage stage, IReadOnlyList<Unit> units, FloorState floor, IntervalKind? interval)
+    public static IReadOnlyList<PlayerId?> At(Stage stage, IReadOnlyList<Unit> units, FloorState floor, IntervalKind? interval)
     {
         if (!IsByPlace(stage))
         {
@@ -25,10 +26,10 @@ public static class ScoringSlots
 
         var standing = interval is IntervalKind.Change or IntervalKind.Break ? floor.Before : floor.Now;
         // Who came in when the sheet was done stands in a place but carries no score.
-        var scoring = units.Select(unit => unit.Id).ToHashSet(StringComparer.Ordinal);
+        var scoring = units.Select(unit => unit.Id).ToHashSet();
         var players = Spots(stage).SelectMany(spot => standing.At(spot.Id)).Where(scoring.Contains);
         var count = Count(stage, units.Count);
-        return [.. players.Cast<string?>().Concat(Enumerable.Repeat<string?>(null, count)).Take(count)];
+        return [.. players.Cast<PlayerId?>().Concat(Enumerable.Repeat<PlayerId?>(null, count)).Take(count)];
     }
 
     /// <summary>In turns it is the turn, not the place, that says whose outcomes are tapped.</summary>

@@ -1,4 +1,5 @@
 using KeepTally.Core.Faults;
+using KeepTally.Core.Identity;
 
 namespace KeepTally.Core.Groups;
 
@@ -45,7 +46,7 @@ internal sealed class PairConstraints
             return true;
         }
 
-        var where = new Dictionary<string, int>(StringComparer.Ordinal);
+        var where = new Dictionary<PlayerId, int>();
         foreach (var (index, group) in groups.Index())
         {
             foreach (var player in group)
@@ -63,7 +64,7 @@ internal sealed class PairConstraints
     {
         var first = draft
             .SelectMany((group, index) => group.Select(player => (player.Id, index)))
-            .ToDictionary(each => each.Id, each => each.index, StringComparer.Ordinal);
+            .ToDictionary(each => each.Id, each => each.index);
         var total = draft.Sum(group => group.Count);
         var groups = draft.Select(_ => new List<SplitPlayer>()).ToArray();
         var bound = _blocks
@@ -76,7 +77,7 @@ internal sealed class PairConstraints
         return Place(bound, 0, groups, first, total) ? groups : null;
     }
 
-    private bool Place(SplitPlayer[][] blocks, int next, List<SplitPlayer>[] groups, Dictionary<string, int> first, int total)
+    private bool Place(SplitPlayer[][] blocks, int next, List<SplitPlayer>[] groups, Dictionary<PlayerId, int> first, int total)
     {
         if (next == blocks.Length)
         {
@@ -119,7 +120,7 @@ internal sealed class PairConstraints
     private static List<SplitPlayer[]> Blocks(IReadOnlyList<SplitPlayer> players, SplitRequest request)
     {
         var block = Enumerable.Range(0, players.Count).ToArray();
-        var index = players.Index().ToDictionary(each => each.Item.Id, each => each.Index, StringComparer.Ordinal);
+        var index = players.Index().ToDictionary(each => each.Item.Id, each => each.Index);
         foreach (var pair in request.Together.Where(pair => index.ContainsKey(pair.One) && index.ContainsKey(pair.Other)))
         {
             var (from, to) = (block[index[pair.One]], block[index[pair.Other]]);
@@ -135,9 +136,9 @@ internal sealed class PairConstraints
     private static bool Torn(SplitPlayer[] block, IReadOnlySet<Pair> apart) =>
         block.Any(one => block.Any(other => one.Id != other.Id && apart.Contains(new Pair(one.Id, other.Id))));
 
-    private static bool Both(Dictionary<string, int> where, Pair pair) =>
+    private static bool Both(Dictionary<PlayerId, int> where, Pair pair) =>
         where.ContainsKey(pair.One) && where.ContainsKey(pair.Other);
 
     private static string Names(IEnumerable<SplitPlayer> players) =>
-        string.Join(", ", players.Select(player => player.Name ?? player.Id));
+        string.Join(", ", players.Select(player => player.Name ?? player.Id.Value));
 }

@@ -1,4 +1,5 @@
 using KeepTally.Core.Events;
+using KeepTally.Core.Identity;
 
 namespace KeepTally.Core.Groups;
 
@@ -6,7 +7,7 @@ namespace KeepTally.Core.Groups;
 public static class Partners
 {
     /// <summary>Remembers that everyone in a group was with everyone else of it.</summary>
-    public static void Add(Dictionary<Pair, int> met, IEnumerable<IReadOnlyList<string>> groups)
+    public static void Add(Dictionary<Pair, int> met, IEnumerable<IReadOnlyList<PlayerId>> groups)
     {
         foreach (var group in groups)
         {
@@ -18,7 +19,7 @@ public static class Partners
     }
 
     /// <summary>Who scores alone was together with everyone on the sheet; who scores with others, with those.</summary>
-    public static IEnumerable<IReadOnlyList<string>> Of(LogHead head) =>
+    public static IEnumerable<IReadOnlyList<PlayerId>> Of(LogHead head) =>
         head.Units.Any(unit => unit.Players.Count > 0)
             ? head.Units.Select(unit => unit.Players.Select(player => player.Id).ToArray())
             : [head.Units.Select(unit => unit.Id).ToArray()];

@@ -1,3 +1,5 @@
+using KeepTally.Core.Identity;
+
 namespace KeepTally.Core.Groups;
 
 /// <summary>How players fall into groups. Source: docs/formats.md, section 4, "Split".</summary>
@@ -22,19 +24,20 @@ public enum SplitWay
 /// <summary>A player to be put into a group.</summary>
 /// <param name="Name">What they are called where something is said of them; the id where it is left out.</param>
 /// <param name="Level">The result by which groups are made level, high is strong; null where there is none.</param>
-public sealed record SplitPlayer(string Id, IReadOnlyList<string> Positions, double? Level, string? Name = null);
+public sealed record SplitPlayer(PlayerId Id, IReadOnlyList<string> Positions, double? Level, string? Name = null);
 
 /// <summary>Two players, in no order.</summary>
 public readonly record struct Pair
 {
     /// <summary>The pair of two players, in either order.</summary>
-    public Pair(string one, string other) => (One, Other) = string.CompareOrdinal(one, other) <= 0 ? (one, other) : (other, one);
+    public Pair(PlayerId one, PlayerId other) =>
+        (One, Other) = string.CompareOrdinal(one.Value, other.Value) <= 0 ? (one, other) : (other, one);
 
     /// <summary>The player whose id comes first.</summary>
-    public string One { get; }
+    public PlayerId One { get; }
 
     /// <summary>The other player.</summary>
-    public string Other { get; }
+    public PlayerId Other { get; }
 }
 
 /// <summary>What a coach asks of a split.</summary>

@@ -1,17 +1,19 @@
+using KeepTally.Core.Identity;
+
 namespace KeepTally.Core.Groups;
 
 /// <summary>Groups that were settled, by hand or for a whole practice, as people come, go or are moved.</summary>
 public static class StandingGroups
 {
     /// <summary>The groups with those who are here: who is not is left out, who is new joins the smallest group.</summary>
-    public static IReadOnlyList<IReadOnlyList<string>> Mended(
-        IReadOnlyList<IReadOnlyList<string>> groups,
-        IReadOnlyList<string> here
+    public static IReadOnlyList<IReadOnlyList<PlayerId>> Mended(
+        IReadOnlyList<IReadOnlyList<PlayerId>> groups,
+        IReadOnlyList<PlayerId> here
     )
     {
-        var known = here.ToHashSet(StringComparer.Ordinal);
+        var known = here.ToHashSet();
         var mended = groups.Select(group => group.Where(known.Contains).ToList()).ToList();
-        var placed = mended.SelectMany(group => group).ToHashSet(StringComparer.Ordinal);
+        var placed = mended.SelectMany(group => group).ToHashSet();
         foreach (var player in here.Where(player => !placed.Contains(player)))
         {
             mended.MinBy(group => group.Count)?.Add(player);
@@ -23,7 +25,11 @@ public static class StandingGroups
 
     /// <summary>The groups with one player moved to another group. The last of a group stays: a group is never empty.</summary>
     /// <param name="to">The group gone to, from 0.</param>
-    public static IReadOnlyList<IReadOnlyList<string>> Moved(IReadOnlyList<IReadOnlyList<string>> groups, string player, int to)
+    public static IReadOnlyList<IReadOnlyList<PlayerId>> Moved(
+        IReadOnlyList<IReadOnlyList<PlayerId>> groups,
+        PlayerId player,
+        int to
+    )
     {
         var from = groups.Index().FirstOrDefault(group => group.Item.Contains(player), (-1, [])).Index;
         if (from < 0 || to < 0 || to >= groups.Count || from == to || groups[from].Count == 1)
@@ -43,13 +49,13 @@ public static class StandingGroups
     }
 
     /// <summary>The groups with two players in each other's places.</summary>
-    public static IReadOnlyList<IReadOnlyList<string>> Exchanged(
-        IReadOnlyList<IReadOnlyList<string>> groups,
-        string one,
-        string other
+    public static IReadOnlyList<IReadOnlyList<PlayerId>> Exchanged(
+        IReadOnlyList<IReadOnlyList<PlayerId>> groups,
+        PlayerId one,
+        PlayerId other
     )
     {
-        var all = groups.SelectMany(group => group).ToHashSet(StringComparer.Ordinal);
+        var all = groups.SelectMany(group => group).ToHashSet();
         return all.Contains(one) && all.Contains(other)
             ?
             [
@@ -70,7 +76,7 @@ public static class StandingGroups
     /// Settled groups in another number: merged in turn where fewer are asked for; where more are, dealt out evenly in
     /// the order they stand in.
     /// </summary>
-    public static IReadOnlyList<IReadOnlyList<string>> Into(IReadOnlyList<IReadOnlyList<string>> groups, int count) =>
+    public static IReadOnlyList<IReadOnlyList<PlayerId>> Into(IReadOnlyList<IReadOnlyList<PlayerId>> groups, int count) =>
         count == groups.Count ? groups
         : count < groups.Count
             ?

@@ -1,4 +1,5 @@
 using KeepTally.Core.Events;
+using KeepTally.Core.Identity;
 
 namespace KeepTally.Core.Live;
 
@@ -11,10 +12,10 @@ public static class CallNames
     private static readonly Func<string, string>[] Forms = [First, WithInitial];
 
     /// <summary>Each player's call name by id, told apart from everyone else's here.</summary>
-    public static IReadOnlyDictionary<string, string> Of(IEnumerable<Member> players)
+    public static IReadOnlyDictionary<PlayerId, string> Of(IEnumerable<Member> players)
     {
         var everyone = players.DistinctBy(player => player.Id).ToArray();
-        return everyone.ToDictionary(player => player.Id, player => Of(player, everyone), StringComparer.Ordinal);
+        return everyone.ToDictionary(player => player.Id, player => Of(player, everyone));
     }
 
     private static string Of(Member player, Member[] everyone) =>

@@ -1,5 +1,6 @@
 using KeepTally.Core.Events;
 using KeepTally.Core.Faults;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Live;
@@ -9,10 +10,10 @@ namespace KeepTally.Core.Live;
 /// them their ids and times, and takes in the events of other devices. The drill under way follows from the events alone.
 /// </summary>
 /// <param name="device">This device's own id; its events are numbered per sheet.</param>
-public sealed class LivePractice(string device, IReadOnlyList<LiveRun> runs)
+public sealed class LivePractice(DeviceId device, IReadOnlyList<LiveRun> runs)
 {
-    private readonly Dictionary<string, Sheet> _sheets = runs.SelectMany(run => run.Sheets)
-        .ToDictionary(each => each.Id, each => each.Sheet, StringComparer.Ordinal);
+    private readonly Dictionary<SheetId, Sheet> _sheets = runs.SelectMany(run => run.Sheets)
+        .ToDictionary(each => each.Id, each => each.Sheet);
 
     /// <summary>The drills of the practice, in order.</summary>
     public IReadOnlyList<LiveRun> Runs { get; } = runs;
@@ -33,16 +34,16 @@ public sealed class LivePractice(string device, IReadOnlyList<LiveRun> runs)
     }
 
     /// <summary>The sheet with an id, or null.</summary>
-    public Sheet? Find(string sheet) => _sheets.GetValueOrDefault(sheet);
+    public Sheet? Find(SheetId sheet) => _sheets.GetValueOrDefault(sheet);
 
     /// <summary>Takes in an event from anywhere; null where it stands, else why it cannot.</summary>
-    public Fault? Receive(string sheet, RunEvent runEvent) =>
+    public Fault? Receive(SheetId sheet, RunEvent runEvent) =>
         Find(sheet) is { } live
             ? live.Receive(runEvent)
             : new Fault("sheet", $"there is no sheet \"{sheet}\" in this practice", "reload the page");
 
     /// <summary>The server refused an event: it is taken out, and nothing counts it any more.</summary>
-    public void Retract(string sheet, RunEvent refused) => Find(sheet)?.Retract(refused);
+    public void Retract(SheetId sheet, RunEvent refused) => Find(sheet)?.Retract(refused);
 
     /// <summary>Executes a command on the sheets of the drill under way.</summary>
     public IReadOnlyList<SheetEvent> Execute(RunCommand word, Instant now, string reason = "")
@@ -83,7 +84,7 @@ public sealed class LivePractice(string device, IReadOnlyList<LiveRun> runs)
     }
 
     /// <summary>A tap on a sheet.</summary>
-    public Fault? Tap(string sheet, TapCommand command, Instant now, out IReadOnlyList<SheetEvent> appended)
+    public Fault? Tap(SheetId sheet, TapCommand command, Instant now, out IReadOnlyList<SheetEvent> appended)
     {
         appended = [];
         if (Find(sheet) is not { } live)
@@ -110,7 +111,7 @@ public sealed class LivePractice(string device, IReadOnlyList<LiveRun> runs)
     }
 
     /// <summary>Moves the places of a sheet on and says who won; where two stood against each other, the other lost.</summary>
-    public IReadOnlyList<SheetEvent> RotateWith(string sheet, string winner, Instant now)
+    public IReadOnlyList<SheetEvent> RotateWith(SheetId sheet, PlayerId winner, Instant now)
     {
         if (Find(sheet) is not { } live)
         {
@@ -124,7 +125,7 @@ public sealed class LivePractice(string device, IReadOnlyList<LiveRun> runs)
     }
 
     /// <summary>Passes the turn on a sheet, to a unit or to the next.</summary>
-    public Fault? PassTurn(string sheet, string? unit, Instant now, out IReadOnlyList<SheetEvent> appended)
+    public Fault? PassTurn(SheetId sheet, PlayerId? unit, Instant now, out IReadOnlyList<SheetEvent> appended)
     {
         appended = [];
         if (Find(sheet) is not { } live)
@@ -160,7 +161,7 @@ public sealed class LivePractice(string device, IReadOnlyList<LiveRun> runs)
     }
 
     /// <summary>Takes an event back, or puts one back that was taken back. Who came or went does so on every sheet again.</summary>
-    public IReadOnlyList<SheetEvent> Undo(string sheet, EventId of, Instant now)
+    public IReadOnlyList<SheetEvent> Undo(SheetId sheet, EventId of, Instant now)
     {
         if (Find(sheet) is not { } live || live.Log.Find(of) is not { } reached)
         {
@@ -189,7 +190,7 @@ public sealed class LivePractice(string device, IReadOnlyList<LiveRun> runs)
                 .Select(other => other.Id),
         ];
 
-    private SheetEvent[] Undo(string sheet, Sheet live, EventId of, Instant now)
+    private SheetEvent[] Undo(SheetId sheet, Sheet live, EventId of, Instant now)
     {
         var target = live.Log.IsUndone(of) ? live.Log.StandingUndoOf(of)?.Id : of;
         if (target is not { } reached)
@@ -262,7 +263,7 @@ public sealed class LivePractice(string device, IReadOnlyList<LiveRun> runs)
 
 /// <summary>What a thumb touched: whom, what, where it went, what else it says, and the number it carries.</summary>
 public sealed record TapCommand(
-    string? Unit,
+    PlayerId? Unit,
     string? Outcome,
     string? Zone = null,
     IReadOnlyDictionary<string, string>? Tags = null,
@@ -270,7 +271,7 @@ public sealed record TapCommand(
 );
 
 /// <summary>An event and the sheet it is of.</summary>
-public readonly record struct SheetEvent(string Sheet, RunEvent Event);
+public readonly record struct SheetEvent(SheetId Sheet, RunEvent Event);
 
 /// <summary>What a coach can say to a drill as a whole.</summary>
 public enum RunCommand

@@ -1,6 +1,7 @@
 using KeepTally.Core.Circuits;
 using KeepTally.Core.Clock;
 using KeepTally.Core.Events;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Live;
@@ -21,12 +22,12 @@ public sealed class LiveRun(string name, IReadOnlyList<RunSheet> sheets)
     public RunSheet? Circuit { get; } = sheets.Any(each => each.Stop is not null) ? sheets.First(each => each.Stop is null) : null;
 
     /// <summary>The name of anybody on its sheets or benches.</summary>
-    public string NameOf(string player) =>
-        Sheets.Select(each => each.Sheet.Head.NameOf(player)).FirstOrDefault(name => name != player, player);
+    public string NameOf(PlayerId player) =>
+        Sheets.Select(each => each.Sheet.Head.NameOf(player)).FirstOrDefault(name => name != player.Value, player.Value);
 
     /// <summary>What anybody on its sheets or benches is called in passing.</summary>
-    public string CallNameOf(string player) =>
-        Sheets.FirstOrDefault(each => each.Sheet.Head.NameOf(player) != player)?.Sheet.CallNameOf(player) ?? player;
+    public string CallNameOf(PlayerId player) =>
+        Sheets.FirstOrDefault(each => each.Sheet.Head.NameOf(player) != player.Value)?.Sheet.CallNameOf(player) ?? player.Value;
 
     /// <summary>
     /// The sheet whose clock is shown: a circuit's own, else the first that is not done.

@@ -1,3 +1,4 @@
+using KeepTally.Core.Identity;
 using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Live;
@@ -6,13 +7,13 @@ namespace KeepTally.Core.Live;
 /// <param name="Off">Who goes off, or null.</param>
 /// <param name="In">Who comes in, or null; somebody who is on already changes places with <paramref name="Off"/>.</param>
 /// <param name="Sheet">The sheet to come in on where nobody goes off for it; null for the one with the fewest players.</param>
-public sealed record RosterChange(string? Off, string? In, string? Sheet = null)
+public sealed record RosterChange(PlayerId? Off, PlayerId? In, SheetId? Sheet = null)
 {
     /// <summary>
     /// What it takes on the sheets of the drills left. Who comes or goes does so for the rest of the practice; a change of
     /// places is for the drill under way. Nobody comes in where they are not on the bench of the sheet.
     /// </summary>
-    internal IReadOnlyList<(string Sheet, string? Out, string? In)> Over(IReadOnlyList<LiveRun> left, Instant at)
+    internal IReadOnlyList<(SheetId Sheet, PlayerId? Out, PlayerId? In)> Over(IReadOnlyList<LiveRun> left, Instant at)
     {
         if (left.Count == 0)
         {
@@ -28,7 +29,7 @@ public sealed record RosterChange(string? Off, string? In, string? Sheet = null)
         return [.. left.SelectMany((run, index) => InRun(run.LanesAt(at), index == 0 ? Sheet : null))];
     }
 
-    private (string Sheet, string? Out, string? In)[] InRun(IReadOnlyList<IReadOnlyList<RunSheet>> lanes, string? wished)
+    private (SheetId Sheet, PlayerId? Out, PlayerId? In)[] InRun(IReadOnlyList<IReadOnlyList<RunSheet>> lanes, SheetId? wished)
     {
         if (LaneOf(lanes, Off) is { } leaves)
         {
@@ -54,18 +55,24 @@ public sealed record RosterChange(string? Off, string? In, string? Sheet = null)
     }
 
     /// <summary>On every sheet of a lane; who may not come in on one of them is left out of it.</summary>
-    private static (string Sheet, string? Out, string? In)[] Entries(IReadOnlyList<RunSheet> lane, string? gone, string? comes) =>
+    private static (SheetId Sheet, PlayerId? Out, PlayerId? In)[] Entries(
+        IReadOnlyList<RunSheet> lane,
+        PlayerId? gone,
+        PlayerId? comes
+    ) =>
         [
             .. lane.Select(each =>
                     (
                         each.Id,
-                        Out: gone is not null && each.Sheet.Score.Roster.Has(gone) ? gone : null,
-                        In: comes is not null && (each.Sheet.Score.Roster.Has(comes) || each.Sheet.MayCome(comes)) ? comes : null
+                        Out: gone is { } leaving && each.Sheet.Score.Roster.Has(leaving) ? gone : null,
+                        In: comes is { } coming && (each.Sheet.Score.Roster.Has(coming) || each.Sheet.MayCome(coming))
+                            ? comes
+                            : null
                     )
                 )
                 .Where(each => each.Out is not null || each.In is not null),
         ];
 
-    private static IReadOnlyList<RunSheet>? LaneOf(IReadOnlyList<IReadOnlyList<RunSheet>> lanes, string? player) =>
-        player is null ? null : lanes.FirstOrDefault(lane => lane.Any(each => each.Sheet.Score.Roster.Has(player)));
+    private static IReadOnlyList<RunSheet>? LaneOf(IReadOnlyList<IReadOnlyList<RunSheet>> lanes, PlayerId? player) =>
+        player is { } named ? lanes.FirstOrDefault(lane => lane.Any(each => each.Sheet.Score.Roster.Has(named))) : null;
 }

@@ -3,6 +3,7 @@ using KeepTally.Core.Clock;
 using KeepTally.Core.Events;
 using KeepTally.Core.Faults;
 using KeepTally.Core.Floor;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Places;
 using KeepTally.Core.Scoring;
 using KeepTally.Core.Time;
@@ -17,7 +18,7 @@ public sealed class Sheet
 {
     private readonly DrillCard _card;
     private readonly Timeline? _timeline;
-    private readonly IReadOnlyDictionary<string, string> _callNames;
+    private readonly IReadOnlyDictionary<PlayerId, string> _callNames;
     private readonly TapAddress _known;
     private readonly CheckpointedFold _fold;
     private (Instant At, int Version, ScoreReport Report)? _looked;
@@ -64,7 +65,7 @@ public sealed class Sheet
     public int Version => Now.Version;
 
     /// <summary>What somebody is called in passing: a player by call name, a group or a side by all of its name.</summary>
-    public string CallNameOf(string id) => _callNames.TryGetValue(id, out var name) ? name : Head.NameOf(id);
+    public string CallNameOf(PlayerId id) => _callNames.TryGetValue(id, out var name) ? name : Head.NameOf(id);
 
     /// <summary>Everyone who carries a score on the sheet, who came in later and who went off too.</summary>
     public IReadOnlyList<Unit> Units => Score.Units;
@@ -74,7 +75,7 @@ public sealed class Sheet
         Stage.Scores == Scorer.Player ? [.. Units.Where(unit => Score.Roster.Has(unit.Id))] : Units;
 
     /// <summary>Somebody of the squad who is not on the sheet may come in: the head's bench, and who went off.</summary>
-    public bool MayCome(string player) =>
+    public bool MayCome(PlayerId player) =>
         !Score.Roster.Has(player)
         && (
             (Head.Bench ?? []).Any(each => each.Id == player)
@@ -117,7 +118,7 @@ public sealed class Sheet
     }
 
     /// <summary>What a unit may not say again now, by the limits of the stage.</summary>
-    public IEnumerable<(string Tag, string Value)> Barred(string unit) => Score.Barred(unit);
+    public IEnumerable<(string Tag, string Value)> Barred(PlayerId unit) => Score.Barred(unit);
 
     /// <summary>What became of a standing event; null where it does not stand.</summary>
     public EventResult? ResultOf(EventId id) =>

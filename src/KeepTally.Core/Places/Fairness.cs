@@ -1,3 +1,5 @@
+using KeepTally.Core.Identity;
+
 namespace KeepTally.Core.Places;
 
 /// <summary>How often each player comes to each job as the places move on.</summary>
@@ -6,7 +8,7 @@ namespace KeepTally.Core.Places;
 /// was counted.
 /// </param>
 /// <param name="Goes">For each player, how many goes at each job.</param>
-public sealed record Fairness(int? Rotations, IReadOnlyDictionary<string, IReadOnlyDictionary<string, int>> Goes)
+public sealed record Fairness(int? Rotations, IReadOnlyDictionary<PlayerId, IReadOnlyDictionary<string, int>> Goes)
 {
     private const int Patience = 2000;
 
@@ -27,7 +29,7 @@ public sealed record Fairness(int? Rotations, IReadOnlyDictionary<string, IReadO
         var goes = start
             .Places.SelectMany(place => start.At(place.Id))
             .Concat(start.Waiting)
-            .ToDictionary(player => player, _ => new Dictionary<string, int>(StringComparer.Ordinal), StringComparer.Ordinal);
+            .ToDictionary(player => player, _ => new Dictionary<string, int>(StringComparer.Ordinal));
         var standing = start;
         int? cycle = null;
         for (var go = 1; go <= most && (goOn || cycle is null); go++)
@@ -60,6 +62,7 @@ public sealed record Fairness(int? Rotations, IReadOnlyDictionary<string, IReadO
     private static bool Same(Placement one, Placement other) =>
         one.Places.All(place => one.At(place.Id).SequenceEqual(other.At(place.Id)));
 
-    private static Dictionary<string, IReadOnlyDictionary<string, int>> Kept(Dictionary<string, Dictionary<string, int>> goes) =>
-        goes.ToDictionary(each => each.Key, each => (IReadOnlyDictionary<string, int>)each.Value, StringComparer.Ordinal);
+    private static Dictionary<PlayerId, IReadOnlyDictionary<string, int>> Kept(
+        Dictionary<PlayerId, Dictionary<string, int>> goes
+    ) => goes.ToDictionary(each => each.Key, each => (IReadOnlyDictionary<string, int>)each.Value);
 }

@@ -1,12 +1,14 @@
+using KeepTally.Core.Identity;
+
 namespace KeepTally.Core.Places;
 
 /// <summary>Who stands where. Players are ids; a line's head is its first. Nobody is in two places.</summary>
 public sealed class Placement
 {
     private readonly IReadOnlyList<Place> _places;
-    private readonly Dictionary<string, List<string>> _standing;
+    private readonly Dictionary<string, List<PlayerId>> _standing;
 
-    private Placement(IReadOnlyList<Place> places, Dictionary<string, List<string>> standing, List<string> waiting)
+    private Placement(IReadOnlyList<Place> places, Dictionary<string, List<PlayerId>> standing, List<PlayerId> waiting)
     {
         _places = places;
         _standing = standing;
@@ -17,13 +19,13 @@ public sealed class Placement
     public IReadOnlyList<Place> Places => _places;
 
     /// <summary>Players for whom no place has room.</summary>
-    public IReadOnlyList<string> Waiting { get; }
+    public IReadOnlyList<PlayerId> Waiting { get; }
 
     /// <summary>The players at a place, by id; the head of a line first.</summary>
-    public IReadOnlyList<string> At(string place) => _standing[place];
+    public IReadOnlyList<PlayerId> At(string place) => _standing[place];
 
     /// <summary>The place a player stands at, or null.</summary>
-    public Place? Of(string player) => _places.FirstOrDefault(place => _standing[place.Id].Contains(player));
+    public Place? Of(PlayerId player) => _places.FirstOrDefault(place => _standing[place.Id].Contains(player));
 
     /// <summary>
     /// Places fill in listed order, spots first; who is left spreads over the lines, the shortest line first. A place of a
@@ -33,13 +35,13 @@ public sealed class Placement
     /// <param name="waiting">Who waits whatever room there is.</param>
     public static Placement Fill(
         IReadOnlyList<Place> places,
-        IEnumerable<string> players,
-        Func<string, string?>? sideOf = null,
-        IEnumerable<string>? waiting = null
+        IEnumerable<PlayerId> players,
+        Func<PlayerId, PlayerId?>? sideOf = null,
+        IEnumerable<PlayerId>? waiting = null
     )
     {
-        var standing = places.ToDictionary(place => place.Id, _ => new List<string>(), StringComparer.Ordinal);
-        var left = new List<string>(players);
+        var standing = places.ToDictionary(place => place.Id, _ => new List<PlayerId>(), StringComparer.Ordinal);
+        var left = new List<PlayerId>(players);
         foreach (var spot in places.Where(place => place.Kind == PlaceKind.Spot))
         {
             var takes = left.Where(player => Takes(spot, player)).Take(spot.Size).ToArray();
@@ -59,14 +61,14 @@ public sealed class Placement
 
         return new Placement(places, standing, [.. left, .. waiting ?? []]);
 
-        bool Takes(Place place, string player) => place.Side is null || place.Side == sideOf?.Invoke(player);
+        bool Takes(Place place, PlayerId player) => place.Side is null || place.Side == sideOf?.Invoke(player)?.Value;
     }
 
     /// <summary>The same people after one change; the change works on copies and must keep everybody.</summary>
-    internal Placement With(Action<IReadOnlyDictionary<string, List<string>>, List<string>> change)
+    internal Placement With(Action<IReadOnlyDictionary<string, List<PlayerId>>, List<PlayerId>> change)
     {
-        var standing = _standing.ToDictionary(pair => pair.Key, pair => new List<string>(pair.Value), StringComparer.Ordinal);
-        var waiting = new List<string>(Waiting);
+        var standing = _standing.ToDictionary(pair => pair.Key, pair => new List<PlayerId>(pair.Value), StringComparer.Ordinal);
+        var waiting = new List<PlayerId>(Waiting);
         change(standing, waiting);
         return new Placement(_places, standing, waiting);
     }

@@ -1,10 +1,12 @@
+using KeepTally.Core.Identity;
+
 namespace KeepTally.Core.Places;
 
 /// <summary>The one rule by which places move on. Source: docs/formats.md, section 4.</summary>
 public static class Rotation
 {
     /// <summary>Whom a rotation may ask for by what they did.</summary>
-    public readonly record struct Named(string? Winner, string? Loser, string? Actor);
+    public readonly record struct Named(PlayerId? Winner, PlayerId? Loser, PlayerId? Actor);
 
     /// <summary>
     /// One rotation. Movers leave first, then arrive in the listed order, then lines feed spots. A mover whose spot
@@ -49,7 +51,7 @@ public static class Rotation
             ? [.. moves.Select(move => move with { From = move.To, To = move.From })]
             : moves;
 
-    private sealed record Mover(string Player, string From, string To);
+    private sealed record Mover(PlayerId Player, string From, string To);
 
     private static List<Mover> Mark(Placement before, IReadOnlyList<Move> moves, Named named, Dictionary<string, Place> kinds)
     {
@@ -101,7 +103,7 @@ public static class Rotation
     }
 
     /// <summary>The heads of a line go to a spot while it has room.</summary>
-    internal static void Feed(List<string> line, List<string> spot, int size)
+    internal static void Feed(List<PlayerId> line, List<PlayerId> spot, int size)
     {
         while (line.Count > 0 && spot.Count < size)
         {

@@ -1,3 +1,5 @@
+using KeepTally.Core.Identity;
+
 namespace KeepTally.Core.Places;
 
 /// <summary>
@@ -14,9 +16,9 @@ public static class SubstitutionRule
     public static Placement Apply(
         Placement before,
         IReadOnlyList<Move> moves,
-        string? gone,
-        string? comes,
-        Func<string, string?>? sideOf = null
+        PlayerId? gone,
+        PlayerId? comes,
+        Func<PlayerId, PlayerId?>? sideOf = null
     ) =>
         before.With(
             (standing, waiting) =>
@@ -25,37 +27,38 @@ public static class SubstitutionRule
                 var there = Find(standing, waiting, comes);
                 if (left is { } one && there is { } other)
                 {
-                    (one.List[one.At], other.List[other.At]) = (comes!, gone!);
+                    (one.List[one.At], other.List[other.At]) = (comes!.Value, gone!.Value);
                 }
                 else if (left is { } place && comes is not null)
                 {
-                    place.List[place.At] = comes;
+                    place.List[place.At] = comes.Value;
                 }
                 else if (left is not null || there is null)
                 {
                     left?.List.RemoveAt(left.Value.At);
-                    waiting.AddRange(comes is null ? [] : [comes]);
+                    waiting.AddRange(comes is { } newcomer ? [newcomer] : []);
                     MoveUp(before.Places, moves, standing);
                     Seat(before.Places, standing, waiting, sideOf);
                 }
             }
         );
 
-    private static (List<string> List, int At)? Find(
-        IReadOnlyDictionary<string, List<string>> standing,
-        List<string> waiting,
-        string? player
+    private static (List<PlayerId> List, int At)? Find(
+        IReadOnlyDictionary<string, List<PlayerId>> standing,
+        List<PlayerId> waiting,
+        PlayerId? player
     )
     {
-        var list = player is null ? null : standing.Values.Append(waiting).FirstOrDefault(each => each.Contains(player));
-        return list is null ? null : (list, list.IndexOf(player!));
+        return player is { } named && standing.Values.Append(waiting).FirstOrDefault(each => each.Contains(named)) is { } list
+            ? (list, list.IndexOf(named))
+            : null;
     }
 
     /// <summary>A spot with room takes the head of the line that feeds it.</summary>
     private static void MoveUp(
         IReadOnlyList<Place> places,
         IReadOnlyList<Move> moves,
-        IReadOnlyDictionary<string, List<string>> standing
+        IReadOnlyDictionary<string, List<PlayerId>> standing
     )
     {
         var byId = places.ToDictionary(place => place.Id, StringComparer.Ordinal);
@@ -67,14 +70,14 @@ public static class SubstitutionRule
 
     private static void Seat(
         IReadOnlyList<Place> places,
-        IReadOnlyDictionary<string, List<string>> standing,
-        List<string> waiting,
-        Func<string, string?>? sideOf
+        IReadOnlyDictionary<string, List<PlayerId>> standing,
+        List<PlayerId> waiting,
+        Func<PlayerId, PlayerId?>? sideOf
     )
     {
         foreach (var player in waiting.ToArray())
         {
-            var open = places.Where(place => place.Side is null || place.Side == sideOf?.Invoke(player)).ToArray();
+            var open = places.Where(place => place.Side is null || place.Side == sideOf?.Invoke(player)?.Value).ToArray();
             var room =
                 open.FirstOrDefault(place => place.Kind == PlaceKind.Spot && standing[place.Id].Count < place.Size)
                 ?? open.Where(place => place.Kind == PlaceKind.Line).MinBy(place => standing[place.Id].Count);

@@ -17,24 +17,17 @@ public static class DrillTable
     )
     {
         var lines = sheets
-            .SelectMany(
-                (sheet, index) =>
-                    sheet.Report.Units.Select(unit =>
-                        (Key: $"{index}/{unit.Id}", sheet.Name, Unit: sheet.Units.First(each => each.Id == unit.Id), Report: unit)
-                    )
+            .SelectMany(sheet =>
+                sheet.Report.Units.Select(unit =>
+                    ((sheet.Name, Unit: sheet.Units.First(each => each.Id == unit.Id), Report: unit), unit.Figures)
+                )
             )
-            .ToDictionary(line => line.Key, StringComparer.Ordinal);
-        var keyed = lines.Values.Select(line => (line.Key, line.Report.Figures)).ToArray();
+            .ToArray();
         return
         [
             .. RankRule
-                .Rank(measures, keyed)
-                .Select(ranked => new DrillRow(
-                    ranked.Rank,
-                    lines[ranked.Unit].Name,
-                    lines[ranked.Unit].Unit,
-                    lines[ranked.Unit].Report
-                )),
+                .Rank(measures, lines)
+                .Select(ranked => new DrillRow(ranked.Rank, ranked.Unit.Name, ranked.Unit.Unit, ranked.Unit.Report)),
         ];
     }
 }

@@ -30,7 +30,7 @@ internal static class HeadFit
         }
 
         var stage = card.Stages[head.Stage];
-        var units = head.Units.Select(unit => unit.Id).ToHashSet(StringComparer.Ordinal);
+        var units = head.Units.Select(unit => unit.Id.Value).ToHashSet(StringComparer.Ordinal);
         foreach (var name in Named(stage).Where(name => !units.Contains(name)).Distinct())
         {
             faults.Add(new Fault("units", $"the card asks for \"{name}\"", "add it to the units of the log"));

@@ -1,4 +1,5 @@
 using KeepTally.Core.Cards;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Tallies;
 
 namespace KeepTally.Core.Scoring;
@@ -6,14 +7,14 @@ namespace KeepTally.Core.Scoring;
 /// <summary>Points of an outcome, each to its recipient. Totals may go below nought.</summary>
 internal static class PointsRule
 {
-    internal static void Give(OutcomeRule outcome, UnitTally self, UnitTally[] units, NameIndex byId)
+    internal static void Give(OutcomeRule outcome, UnitTally self, UnitTally[] units, NameIndex<PlayerId> byId)
     {
         self.Points += outcome.OwnPoints;
         foreach (var award in outcome.OtherPoints)
         {
             if (award.To is Recipient.Named named)
             {
-                units[byId.Of(named.Unit)].Points += award.Points;
+                units[byId.Of(new PlayerId(named.Unit))].Points += award.Points;
                 continue;
             }
 

@@ -15,9 +15,9 @@ public static class ReplayWriter
             json.WriteNumber("stage", report.Stage);
             json.WriteBoolean("started", report.Started);
             json.WriteBoolean("done", report.Done);
-            json.WriteString("winner", report.Winner);
-            json.WriteString("turn", report.Turn);
-            json.WriteString("ball", report.Ball);
+            json.WriteString("winner", report.Winner?.Value);
+            json.WriteString("turn", report.Turn?.Value);
+            json.WriteString("ball", report.Ball?.Value);
             Seconds(json, "running", report.Running.SinceStart);
             json.WriteNumber("late", report.Late);
             json.WriteStartArray("units");
@@ -32,7 +32,7 @@ public static class ReplayWriter
             {
                 json.WriteStartObject();
                 json.WriteNumber("rank", ranked.Rank);
-                json.WriteString("unit", ranked.Unit);
+                json.WriteString("unit", ranked.Unit.Value);
                 json.WriteEndObject();
             }
 
@@ -54,7 +54,7 @@ public static class ReplayWriter
     private static void Unit(Utf8JsonWriter json, UnitReport unit)
     {
         json.WriteStartObject();
-        json.WriteString("id", unit.Id);
+        json.WriteString("id", unit.Id.Value);
         json.WriteNumber("points", unit.Points);
         json.WriteNumber("attempts", unit.Attempts);
         json.WriteNumber("successes", unit.Successes);

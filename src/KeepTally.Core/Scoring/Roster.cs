@@ -1,5 +1,6 @@
 using KeepTally.Core.Cards;
 using KeepTally.Core.Events;
+using KeepTally.Core.Identity;
 
 namespace KeepTally.Core.Scoring;
 
@@ -11,7 +12,7 @@ namespace KeepTally.Core.Scoring;
 public sealed class Roster
 {
     private readonly bool _singles;
-    private readonly List<(string Unit, List<string> Players)> _units;
+    private readonly List<(PlayerId Unit, List<PlayerId> Players)> _units;
 
     internal Roster(Stage stage, IReadOnlyList<Unit> units)
     {
@@ -23,7 +24,7 @@ public sealed class Roster
     {
         _singles = other._singles;
         Mark = other.Mark;
-        _units = [.. other._units.Select(unit => (unit.Unit, new List<string>(unit.Players)))];
+        _units = [.. other._units.Select(unit => (unit.Unit, new List<PlayerId>(unit.Players)))];
     }
 
     internal Roster Copy() => new(this);
@@ -32,16 +33,16 @@ public sealed class Roster
     public object Mark { get; private set; } = new();
 
     /// <summary>Everyone on the sheet, unit by unit.</summary>
-    public IEnumerable<string> Everyone => _units.SelectMany(unit => unit.Players);
+    public IEnumerable<PlayerId> Everyone => _units.SelectMany(unit => unit.Players);
 
     /// <summary>How many players are on the sheet.</summary>
     public int Count => _units.Sum(unit => unit.Players.Count);
 
     /// <summary>Whether a player is on the sheet.</summary>
-    public bool Has(string player) => UnitOf(player) is not null;
+    public bool Has(PlayerId player) => UnitOf(player) is not null;
 
     /// <summary>The unit a player is in now, or null.</summary>
-    public string? UnitOf(string player)
+    public PlayerId? UnitOf(PlayerId player)
     {
         foreach (var (unit, players) in _units)
         {
@@ -55,44 +56,44 @@ public sealed class Roster
     }
 
     /// <summary>The players of a unit now.</summary>
-    public IReadOnlyList<string> Of(string unit) => _units.Find(each => each.Unit == unit).Players ?? [];
+    public IReadOnlyList<PlayerId> Of(PlayerId unit) => _units.Find(each => each.Unit == unit).Players ?? [];
 
     /// <summary>Applies a substitution; who left the sheet by it and who came onto it. Two who are both on change groups.</summary>
-    internal (string? Left, string? Came) Apply(RunEvent.Substitution substitution)
+    internal (PlayerId? Left, PlayerId? Came) Apply(RunEvent.Substitution substitution)
     {
         Mark = new object();
-        var leaves = substitution.Out is { } gone && Has(gone) ? gone : null;
+        var leaves = substitution.Out is { } gone && Has(gone) ? (PlayerId?)gone : null;
         var comes = substitution.In;
-        if (comes is not null && Has(comes))
+        if (comes is { } present && Has(present))
         {
-            if (leaves is not null)
+            if (leaves is { } partner)
             {
-                Exchange(leaves, comes);
+                Exchange(partner, present);
             }
 
             return (null, null);
         }
 
-        if (leaves is not null)
+        if (leaves is { } leaver)
         {
-            var players = ListOf(leaves);
-            var at = players.IndexOf(leaves);
+            var players = ListOf(leaver);
+            var at = players.IndexOf(leaver);
             players.RemoveAt(at);
-            if (comes is not null && !_singles)
+            if (comes is { } successor && !_singles)
             {
-                players.Insert(at, comes);
+                players.Insert(at, successor);
             }
         }
 
-        if (comes is not null && (_singles || leaves is null))
+        if (comes is { } newcomer && (_singles || leaves is null))
         {
-            Join(comes);
+            Join(newcomer);
         }
 
         return (leaves, comes);
     }
 
-    private void Join(string player)
+    private void Join(PlayerId player)
     {
         if (!_singles)
         {
@@ -108,7 +109,7 @@ public sealed class Roster
         }
     }
 
-    private void Exchange(string one, string other)
+    private void Exchange(PlayerId one, PlayerId other)
     {
         if (one == other || _singles)
         {
@@ -120,5 +121,5 @@ public sealed class Roster
         (first[i], second[j]) = (other, one);
     }
 
-    private List<string> ListOf(string player) => _units.First(unit => unit.Players.Contains(player)).Players;
+    private List<PlayerId> ListOf(PlayerId player) => _units.First(unit => unit.Players.Contains(player)).Players;
 }

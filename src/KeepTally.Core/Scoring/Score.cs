@@ -2,6 +2,7 @@ using KeepTally.Core.Cards;
 using KeepTally.Core.Clock;
 using KeepTally.Core.Events;
 using KeepTally.Core.Faults;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Rules;
 using KeepTally.Core.Rules.Effects;
 using KeepTally.Core.Rules.Endings;
@@ -45,7 +46,7 @@ public sealed class Score
         _address = new TapAddress(_stage, head);
         Roster = new Roster(_stage, head.Units);
         var units = head.Units.Select((unit, index) => TallyOf(unit, index));
-        _state = new ScoreState([.. units], _stage.Play, _stage.Ball is { } ball ? _address.Units.Of(ball) : -1);
+        _state = new ScoreState([.. units], _stage.Play, _stage.Ball is { } ball ? _address.Units.Of(new PlayerId(ball)) : -1);
         _limit = TimeEnding.LimitOf(_stage.Until);
         _countIn = _stage.Clock?.CountIn ?? Duration.Zero;
     }
@@ -94,16 +95,16 @@ public sealed class Score
     public string? FrozenFor => _freezes.OpenReason;
 
     /// <summary>The id of the unit whose turn it is; null where there are no turns.</summary>
-    public string? Turn => UnitAt(_state.Turn);
+    public PlayerId? Turn => UnitAt(_state.Turn);
 
     /// <summary>The id of the unit a result names by its index; null where it names none.</summary>
-    internal string? UnitAt(int index) => index < 0 ? null : _state.Units[index].Unit.Id;
+    internal PlayerId? UnitAt(int index) => index < 0 ? null : _state.Units[index].Unit.Id;
 
     /// <summary>Why an event cannot stand on this sheet, whatever the state of play; null where it can.</summary>
     public Fault? Check(RunEvent runEvent) => _address.Check(runEvent);
 
     /// <summary>What a unit may not say again now, by the limits of the stage.</summary>
-    public IEnumerable<(string Tag, string Value)> Barred(string unit) =>
+    public IEnumerable<(string Tag, string Value)> Barred(PlayerId unit) =>
         _address.Units.Of(unit) is >= 0 and var index ? _judges.Barred(_state.Units[index]) : [];
 
     /// <summary>Takes the next event.</summary>
@@ -153,24 +154,24 @@ public sealed class Score
     public ScoreSnapshot Snapshot(Instant at) => ScoreReporter.Snapshot(_stage, _state, _limit, IsStartedAt(at), RunningAt(at));
 
     /// <summary>What is told or shown of one unit at a moment.</summary>
-    public UnitSnapshot SnapshotOf(string unit, Instant at)
+    public UnitSnapshot SnapshotOf(PlayerId unit, Instant at)
     {
         var tally = _state.Units[_address.Units.Of(unit)];
         return UnitReporter.Snapshot(_stage, tally, _state.IsUnitDoneAt(tally, _limit, IsStartedAt(at), RunningAt(at)));
     }
 
     /// <summary>How one unit stands at a moment; null where there is no such unit.</summary>
-    public UnitReport? UnitAt(string unit, Instant at) =>
+    public UnitReport? UnitAt(PlayerId unit, Instant at) =>
         _address.Units.Of(unit) is >= 0 and var index
             ? ScoreReporter.UnitAt(_stage, _state, _limit, IsStartedAt(at), _state.Units[index], RunningAt(at))
             : null;
 
     /// <summary>The unit ranked first at a moment, where it is alone there.</summary>
-    public string? LeaderAt(Instant at) =>
+    public PlayerId? LeaderAt(Instant at) =>
         ScoreReporter.Leader(_stage, _state, _limit, IsStartedAt(at), RunningAt(at)) is >= 0 and var leader ? UnitAt(leader) : null;
 
     /// <summary>The unit with the ball, or null.</summary>
-    public string? Ball => UnitAt(_state.Ball);
+    public PlayerId? Ball => UnitAt(_state.Ball);
 
     /// <summary>Whether the sheet is done at a moment not before its last event, without writing a report.</summary>
     public bool IsDoneAt(Instant at) => _state.IsDoneAt(_limit, IsStartedAt(at), RunningAt(at));
@@ -307,15 +308,15 @@ public sealed class Score
         }
 
         var running = RunningAt(substitution.At);
-        var comes = came is null ? null : UnitOf(came);
+        var comes = came is { } newcomer ? UnitOf(newcomer) : null;
         if (comes is not null)
         {
             _state.ComeOn(comes, running);
         }
 
-        if (left is not null)
+        if (left is { } leaver)
         {
-            _state.GoOff(UnitOf(left), comes, running);
+            _state.GoOff(UnitOf(leaver), comes, running);
         }
 
         if (_state.AllDone)
@@ -332,7 +333,7 @@ public sealed class Score
     }
 
     /// <summary>The tally of a player, a fresh one for who was never on the sheet.</summary>
-    private UnitTally UnitOf(string player) =>
+    private UnitTally UnitOf(PlayerId player) =>
         _address.Units.Of(player) is >= 0 and var index
             ? _state.Units[index]
             : TallyOf(new Unit(player, _head.NameOf(player), []), _address.Units.Add(player));

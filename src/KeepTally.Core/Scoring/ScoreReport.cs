@@ -1,3 +1,4 @@
+using KeepTally.Core.Identity;
 using KeepTally.Core.Rules.Measures;
 using KeepTally.Core.Tallies;
 using KeepTally.Core.Time;
@@ -9,9 +10,9 @@ public sealed record ScoreReport(
     int Stage,
     bool Started,
     bool Done,
-    string? Winner,
-    string? Turn,
-    string? Ball,
+    PlayerId? Winner,
+    PlayerId? Turn,
+    PlayerId? Ball,
     RunningTime Running,
     int Late,
     IReadOnlyList<UnitReport> Units,
@@ -23,7 +24,7 @@ public sealed record ScoreReport(
 public sealed record UnitReport
 {
     /// <summary>The id of the unit.</summary>
-    public required string Id { get; init; }
+    public required PlayerId Id { get; init; }
 
     /// <summary>Its points; they may be below nought.</summary>
     public required double Points { get; init; }

@@ -1,4 +1,5 @@
 using KeepTally.Core.Cards;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Rules.Measures;
 using KeepTally.Core.Tallies;
 using KeepTally.Core.Time;
@@ -21,18 +22,23 @@ internal static class ScoreReporter
     {
         var units = Array.ConvertAll(state.Units, unit => UnitAt(stage, state, limit, started, unit, running));
         var done = state.IsDoneAt(limit, started, running);
-        var ranking = RankRule.Rank(
-            stage.Measures,
-            Array.ConvertAll(
-                state.Units,
-                unit => (unit.Unit.Id, UnitFigures.Of(stage, unit, state.UnitTimeAt(unit, limit, started, running)))
-            )
-        );
+        RankedUnit[] ranking =
+        [
+            .. RankRule
+                .Rank(
+                    stage.Measures,
+                    Array.ConvertAll(
+                        state.Units,
+                        unit => (unit.Unit.Id, UnitFigures.Of(stage, unit, state.UnitTimeAt(unit, limit, started, running)))
+                    )
+                )
+                .Select(ranked => new RankedUnit(ranked.Rank, ranked.Unit)),
+        ];
         return new ScoreReport(
             stageIndex,
             started,
             done,
-            state.Winner >= 0 ? state.Units[state.Winner].Unit.Id
+            state.Winner >= 0 ? (PlayerId?)state.Units[state.Winner].Unit.Id
                 : done ? RankRule.FirstAlone(ranking)
                 : null,
             done || state.Turn < 0 ? null : state.Units[state.Turn].Unit.Id,
@@ -52,7 +58,7 @@ internal static class ScoreReporter
         return new ScoreSnapshot(
             started,
             done,
-            state.Winner >= 0 ? state.Units[state.Winner].Unit.Id
+            state.Winner >= 0 ? (PlayerId?)state.Units[state.Winner].Unit.Id
                 : done && Leader(stage, state, limit, started, running) is >= 0 and var leader ? state.Units[leader].Unit.Id
                 : null,
             done || state.Turn < 0 ? null : state.Units[state.Turn].Unit.Id,

@@ -1,6 +1,7 @@
 using KeepTally.Core.Cards;
 using KeepTally.Core.Events;
 using KeepTally.Core.Faults;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Rules.Zones;
 using KeepTally.Core.Tallies;
 
@@ -14,19 +15,19 @@ internal sealed class TapAddress
 {
     private readonly Play _play;
     private readonly Outcome[] _outcomes;
-    private readonly NameIndex _outcomeIds;
-    private readonly NameIndex _zones;
+    private readonly NameIndex<string> _outcomeIds;
+    private readonly NameIndex<string> _zones;
 
     /// <summary>Who may come in but has not: a tap that names one of them is late, not wrong.</summary>
-    private readonly HashSet<string> _bench;
+    private readonly HashSet<PlayerId> _bench;
 
     internal TapAddress(Stage stage, LogHead head)
     {
         _play = stage.Play;
         _outcomes = [.. stage.Outcomes];
-        _outcomeIds = new NameIndex(stage.Outcomes.Select(outcome => outcome.Id));
-        _zones = new NameIndex(stage.Targets?.Names ?? []);
-        Units = new NameIndex(head.Units.Select(unit => unit.Id));
+        _outcomeIds = new NameIndex<string>(stage.Outcomes.Select(outcome => outcome.Id));
+        _zones = new NameIndex<string>(stage.Targets?.Names ?? []);
+        Units = new NameIndex<PlayerId>(head.Units.Select(unit => unit.Id));
         _bench = stage.Scores == Scorer.Player ? [.. (head.Bench ?? []).Select(player => player.Id)] : [];
     }
 
@@ -40,12 +41,12 @@ internal sealed class TapAddress
         Units = other.Units.Copy();
     }
 
-    internal NameIndex Units { get; }
+    internal NameIndex<PlayerId> Units { get; }
 
     internal TapAddress Copy() => new(this);
 
     /// <summary>Somebody the head does not name may come in all the same: from now on a tap may name them.</summary>
-    internal void Expect(string player)
+    internal void Expect(PlayerId player)
     {
         if (Units.Of(player) < 0)
         {
@@ -109,7 +110,7 @@ internal sealed class TapAddress
             {
                 TappedBy.Ball => ball,
                 TappedBy.OffBall => ball < 0 ? -1 : (ball + 1) % Units.Count,
-                TappedBy.Named side => Units.Of(side.Side),
+                TappedBy.Named side => Units.Of(new PlayerId(side.Side)),
                 _ => -1,
             };
         }
@@ -119,7 +120,7 @@ internal sealed class TapAddress
         }
         else
         {
-            return new Fault("unit", "the tap does not say who", "name one of " + Words(Units.Names));
+            return new Fault("unit", "the tap does not say who", "name one of " + Words(Units.Names.Select(id => id.Value)));
         }
 
         found = new Addressed(unit, outcome, zone);
@@ -128,10 +129,10 @@ internal sealed class TapAddress
 
     private int ZoneOf(string landed) => _zones.Count > 0 && landed == Targets.None ? _zones.Count : _zones.Of(landed);
 
-    private bool IsKnown(string unit) => Units.Of(unit) >= 0 || _bench.Contains(unit);
+    private bool IsKnown(PlayerId unit) => Units.Of(unit) >= 0 || _bench.Contains(unit);
 
-    private Fault UnknownUnit(string unit) =>
-        new("unit", $"there is no \"{unit}\" on this sheet", "use one of " + Words(Units.Names));
+    private Fault UnknownUnit(PlayerId unit) =>
+        new("unit", $"there is no \"{unit}\" on this sheet", "use one of " + Words(Units.Names.Select(id => id.Value)));
 
     private static string Words(IEnumerable<string> words) => string.Join(", ", words);
 }

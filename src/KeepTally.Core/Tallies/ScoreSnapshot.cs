@@ -1,3 +1,5 @@
+using KeepTally.Core.Identity;
+
 namespace KeepTally.Core.Tallies;
 
 /// <summary>How a sheet stands at a moment, as far as words about one tap ask for it: quick to take before and after.</summary>
@@ -5,9 +7,9 @@ namespace KeepTally.Core.Tallies;
 public sealed record ScoreSnapshot(
     bool Started,
     bool Done,
-    string? Winner,
-    string? Turn,
-    string? Ball,
+    PlayerId? Winner,
+    PlayerId? Turn,
+    PlayerId? Ball,
     IReadOnlyList<UnitSnapshot> Units
 );
 

@@ -1,4 +1,5 @@
 using KeepTally.Core.Cards;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Places;
 using KeepTally.Core.Text;
 
@@ -41,7 +42,7 @@ public static class FairWords
     }
 
     private static Placement Start(Stage stage, int players) =>
-        Placement.Fill(stage.Places, Enumerable.Range(0, players).Select(n => $"{n}"));
+        Placement.Fill(stage.Places, Enumerable.Range(0, players).Select(n => new PlayerId($"{n}")));
 
     private static string Who(int players) => Phrase.Capital(Phrase.Of(players, "player"));
 

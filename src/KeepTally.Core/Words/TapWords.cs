@@ -1,5 +1,6 @@
 using KeepTally.Core.Cards;
 using KeepTally.Core.Events;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Live;
 using KeepTally.Core.Rules;
 using KeepTally.Core.Rules.Effects;
@@ -140,5 +141,5 @@ public static class TapWords
 
     private static string Name(Sheet sheet, int unit) => sheet.CallNameOf(sheet.Units[unit].Id);
 
-    private static string Name(Sheet sheet, string unit) => sheet.CallNameOf(unit);
+    private static string Name(Sheet sheet, PlayerId unit) => sheet.CallNameOf(unit);
 }

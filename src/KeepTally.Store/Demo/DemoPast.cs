@@ -1,6 +1,7 @@
 using System.Globalization;
 using KeepTally.Core.Chance;
 using KeepTally.Core.Groups;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Live;
 using KeepTally.Core.Time;
 using KeepTally.Store.Database;
@@ -19,7 +20,7 @@ namespace KeepTally.Store.Demo;
 public sealed class DemoPast(TallyDb db, PracticeStart start, RunStore runStore, TimeProvider clock)
 {
     private const int Weeks = 8;
-    private const string Device = "demo";
+    private static readonly DeviceId Device = new("demo");
 
     private static readonly (string Title, (string Card, double Minutes, int Groups)[] Sheet)[] Practices =
     [

@@ -2,6 +2,7 @@ using KeepTally.Core.Cards;
 using KeepTally.Core.Chance;
 using KeepTally.Core.Clock;
 using KeepTally.Core.Floor;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Live;
 using KeepTally.Core.Rules.Zones;
 using KeepTally.Core.Time;
@@ -10,7 +11,7 @@ namespace KeepTally.Store.Demo;
 
 /// <summary>Made-up players who play a drill by its own rules, better or worse by a fixed skill: the same draw, the same taps.</summary>
 /// <param name="skill">The chance that a player's try comes off; a side or a group has an even one.</param>
-internal sealed class StandIns(SeededDraw draw, IReadOnlyDictionary<string, double> skill)
+internal sealed class StandIns(SeededDraw draw, IReadOnlyDictionary<PlayerId, double> skill)
 {
     private const int Parts = 1000;
     private const double Even = 0.45;
@@ -48,7 +49,7 @@ internal sealed class StandIns(SeededDraw draw, IReadOnlyDictionary<string, doub
         foreach (var each in run.OpenAt(now).ToArray())
         {
             var live = each.Sheet;
-            var units = ScoringSlots.At(live.Stage, live.UnitsOn, live.Floor, IntervalKind.Work).OfType<string>().ToArray();
+            var units = ScoringSlots.At(live.Stage, live.UnitsOn, live.Floor, IntervalKind.Work).OfType<PlayerId>().ToArray();
             foreach (var unit in live.Stage.Play == Core.Cards.Play.Together ? units : One(live, units, now))
             {
                 if (Chance() < Seen && Touch(live, unit, now) is { } command)
@@ -60,12 +61,12 @@ internal sealed class StandIns(SeededDraw draw, IReadOnlyDictionary<string, doub
     }
 
     /// <summary>Whose turn it is; in a match whichever side the play falls to.</summary>
-    private string[] One(Sheet live, string[] units, Instant now) =>
+    private PlayerId[] One(Sheet live, PlayerId[] units, Instant now) =>
         live.ReportAt(now).Turn is { } turn ? [turn]
         : units.Length == 0 ? []
         : [units[draw.Below(units.Length)]];
 
-    private TapCommand? Touch(Sheet live, string unit, Instant now)
+    private TapCommand? Touch(Sheet live, PlayerId unit, Instant now)
     {
         var report = live.ReportAt(now).Units.First(each => each.Id == unit);
         if (report.Done)
@@ -83,7 +84,7 @@ internal sealed class StandIns(SeededDraw draw, IReadOnlyDictionary<string, doub
 
         var fitting = live
             .Stage.Outcomes.Where(outcome => (outcome.Result == OutcomeResult.Success) == comesOff)
-            .Where(outcome => outcome.By is not TappedBy.Named named || named.Side == unit)
+            .Where(outcome => outcome.By is not TappedBy.Named named || named.Side == unit.Value)
             .ToArray();
         return fitting.Length == 0 ? null : new TapCommand(unit, fitting[draw.Below(fitting.Length)].Id);
     }

@@ -1,5 +1,6 @@
 using KeepTally.Core.Events;
 using KeepTally.Core.Faults;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Scoring;
 using KeepTally.Core.Time;
 using KeepTally.Store.Book;
@@ -16,7 +17,7 @@ namespace KeepTally.Store.Events;
 public sealed class EventJournal(TallyDb db, JournalWriter writer, TextCache texts)
 {
     /// <inheritdoc cref="JournalWriter.AppendAsync"/>
-    public Task<Appended> AppendAsync(string sheetId, IReadOnlyList<RunEvent> events) => writer.AppendAsync(sheetId, events);
+    public Task<Appended> AppendAsync(SheetId sheet, IReadOnlyList<RunEvent> events) => writer.AppendAsync(sheet, events);
 
     /// <summary>The events of a practice that arrived after a sequence number, in order of arrival.</summary>
     public async Task<IReadOnlyList<EventRow>> SinceAsync(
@@ -44,12 +45,15 @@ public sealed class EventJournal(TallyDb db, JournalWriter writer, TextCache tex
         return await rows.AsNoTracking().OrderBy(row => row.Sequence).ToListAsync(cancellationToken);
     }
 
-    /// <summary>What a sheet is kept by, and the practice it belongs to; null where there is no such sheet.</summary>
-    public async Task<AppendGuard?> SheetAsync(string sheetId, CancellationToken cancellationToken = default)
+    /// <summary>
+    /// What a sheet is kept by, and the practice it belongs to, or why its card no longer reads; null where there is no such
+    /// sheet.
+    /// </summary>
+    public async Task<Result<AppendGuard>?> SheetAsync(SheetId sheetId, CancellationToken cancellationToken = default)
     {
         var row = await db
             .Sheets.AsNoTracking()
-            .Where(sheet => sheet.Id == sheetId)
+            .Where(sheet => sheet.Id == sheetId.Value)
             .Select(sheet => new
             {
                 sheet.HeadJson,
@@ -64,12 +68,10 @@ public sealed class EventJournal(TallyDb db, JournalWriter writer, TextCache tex
         }
 
         var head = texts.Head(row.HeadJson);
-        return new AppendGuard(
-            row.PracticeId,
-            row.Origin,
-            Score.Open(texts.Card(row.CardJson, head.Options), head).Require(),
-            new EventGate(head)
-        );
+        var card = texts.Read(row.CardJson, head.Options);
+        return card.IsOk
+            ? Result.Ok(new AppendGuard(row.PracticeId, row.Origin, Score.Open(card.Value, head).Require(), new EventGate(head)))
+            : Result.Fail<AppendGuard>(card.Faults);
     }
 }
 

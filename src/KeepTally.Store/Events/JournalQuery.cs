@@ -1,4 +1,5 @@
 using System.Data.Common;
+using KeepTally.Core.Identity;
 using KeepTally.Store.Tables;
 
 namespace KeepTally.Store.Events;
@@ -7,7 +8,7 @@ namespace KeepTally.Store.Events;
 internal sealed class JournalQuery(DbConnection connection)
 {
     /// <summary>The practice a sheet belongs to, or null where there is no such sheet.</summary>
-    internal int? PracticeOf(string sheet, DbTransaction transaction)
+    internal int? PracticeOf(SheetId sheet, DbTransaction transaction)
     {
         using var command = Command(
             transaction,
@@ -15,7 +16,7 @@ internal sealed class JournalQuery(DbConnection connection)
             SELECT Blocks.PracticeId FROM Sheets JOIN Runs ON Runs.Id = Sheets.RunId JOIN Blocks ON Blocks.Id = Runs.BlockId
             WHERE Sheets.Id = $sheet
             """,
-            ("$sheet", sheet)
+            ("$sheet", sheet.Value)
         );
         return (int?)(long?)command.ExecuteScalar();
     }

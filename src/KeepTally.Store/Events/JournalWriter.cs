@@ -1,5 +1,6 @@
 using System.Threading.Channels;
 using KeepTally.Core.Events;
+using KeepTally.Core.Identity;
 using KeepTally.Store.Database;
 using KeepTally.Store.Tables;
 using Microsoft.Data.Sqlite;
@@ -21,10 +22,10 @@ public sealed class JournalWriter : IDisposable
         new UnboundedChannelOptions { SingleReader = true }
     );
     private readonly Lazy<Thread> _writing;
-    private readonly Dictionary<string, int> _practices = new(StringComparer.Ordinal);
+    private readonly Dictionary<SheetId, int> _practices = [];
     private readonly Dictionary<int, long> _last = [];
 
-    private sealed record Request(string Sheet, IReadOnlyList<EventRow> Rows, TaskCompletionSource<Appended> Done);
+    private sealed record Request(SheetId Sheet, IReadOnlyList<EventRow> Rows, TaskCompletionSource<Appended> Done);
 
     private sealed record Written(int Practice, Appended Appended);
 
@@ -38,7 +39,7 @@ public sealed class JournalWriter : IDisposable
     /// <summary>Appends a batch of events that were checked against the sheet: all of them or none.</summary>
     /// <exception cref="SqliteException">The disk would not take it; nothing of the batch was written.</exception>
     /// <exception cref="InvalidOperationException">There is no such sheet.</exception>
-    public Task<Appended> AppendAsync(string sheet, IReadOnlyList<RunEvent> events)
+    public Task<Appended> AppendAsync(SheetId sheet, IReadOnlyList<RunEvent> events)
     {
         _ = _writing.Value;
         var request = new Request(
@@ -152,7 +153,7 @@ public sealed class JournalWriter : IDisposable
         return new Written(practice, new Appended(fresh, conflicting));
     }
 
-    private int PracticeOf(string sheet, JournalQuery query, SqliteTransaction transaction)
+    private int PracticeOf(SheetId sheet, JournalQuery query, SqliteTransaction transaction)
     {
         if (!_practices.TryGetValue(sheet, out var practice))
         {

@@ -3,6 +3,7 @@ using KeepTally.Core.Dealing;
 using KeepTally.Core.Events;
 using KeepTally.Core.Faults;
 using KeepTally.Core.Groups;
+using KeepTally.Core.Identity;
 using KeepTally.Store.Squads;
 using KeepTally.Store.Tables;
 
@@ -12,10 +13,10 @@ namespace KeepTally.Store.Practices;
 internal sealed class GroupFacts
 {
     private readonly Practice _practice;
-    private readonly Dictionary<string, Player> _players;
-    private readonly Dictionary<string, Restrictions> _limits;
+    private readonly Dictionary<PlayerId, Player> _players;
+    private readonly Dictionary<PlayerId, Restrictions> _limits;
     private readonly Dictionary<Pair, int> _met;
-    private readonly IReadOnlyDictionary<string, double> _levels;
+    private readonly IReadOnlyDictionary<PlayerId, double> _levels;
     private readonly IReadOnlySet<Pair> _together;
     private readonly IReadOnlySet<Pair> _apart;
 
@@ -24,7 +25,7 @@ internal sealed class GroupFacts
         IReadOnlyList<Player> players,
         IReadOnlyList<KeptPair> pairs,
         Dictionary<Pair, int> met,
-        IReadOnlyDictionary<string, double> levels
+        IReadOnlyDictionary<PlayerId, double> levels
     )
     {
         _practice = practice;
@@ -43,7 +44,7 @@ internal sealed class GroupFacts
     /// <summary>Everyone of the squad.</summary>
     internal IReadOnlyList<Member> Squad { get; }
 
-    internal IReadOnlyList<string> Here { get; }
+    internal IReadOnlyList<PlayerId> Here { get; }
 
     internal IReadOnlyList<Member> Members { get; }
 
@@ -88,7 +89,7 @@ internal sealed class GroupFacts
             : Result.Fail<IReadOnlyList<IReadOnlyList<Member>>>(made.Faults);
     }
 
-    internal IReadOnlyList<IReadOnlyList<Member>> MembersOf(IReadOnlyList<IReadOnlyList<string>> groups) =>
+    internal IReadOnlyList<IReadOnlyList<Member>> MembersOf(IReadOnlyList<IReadOnlyList<PlayerId>> groups) =>
         [.. groups.Select(MembersOf)];
 
     /// <param name="name">What a group is called, from its index and how many there are.</param>
@@ -115,7 +116,7 @@ internal sealed class GroupFacts
     internal void Remember(DealtBlock block) =>
         Partners.Add(_met, (block.Groups?.Groups ?? []).Select(group => group.Players.Select(player => player.Id).ToArray()));
 
-    private Member[] MembersOf(IReadOnlyList<string> ids) => [.. ids.Select(id => new Member(id, _players[id].Name))];
+    private Member[] MembersOf(IReadOnlyList<PlayerId> ids) => [.. ids.Select(id => new Member(id, _players[id].Name))];
 
     private SplitPlayer Known(Member player) =>
         new(

@@ -5,6 +5,7 @@ using KeepTally.Core.Dealing;
 using KeepTally.Core.Events;
 using KeepTally.Core.Faults;
 using KeepTally.Core.Groups;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Text;
 using KeepTally.Store.Book;
 using KeepTally.Store.Squads;
@@ -36,10 +37,13 @@ public sealed class GroupPlan(SquadBook squad, PairBook pairs, PartnerMemory par
     }
 
     /// <summary>Groups as they are kept: a JSON list of lists of unit ids; empty where nothing is written.</summary>
-    internal static IReadOnlyList<IReadOnlyList<string>> Written(string json) =>
-        json.Length == 0 ? [] : JsonSerializer.Deserialize<string[][]>(json)!;
+    internal static IReadOnlyList<IReadOnlyList<PlayerId>> Written(string json) =>
+        json.Length == 0
+            ? []
+            : [.. JsonSerializer.Deserialize<string[][]>(json)!.Select(group => group.Select(id => new PlayerId(id)).ToArray())];
 
-    internal static string Written(IEnumerable<IReadOnlyList<string>> groups) => JsonSerializer.Serialize(groups);
+    internal static string Written(IEnumerable<IReadOnlyList<PlayerId>> groups) =>
+        JsonSerializer.Serialize(groups.Select(group => group.Select(player => player.Value)));
 
     private DealtBlock Make(Block block, DealtGroups? settled, GroupFacts facts)
     {
@@ -112,7 +116,7 @@ public sealed class GroupPlan(SquadBook squad, PairBook pairs, PartnerMemory par
     }
 
     /// <summary>The groups that were made by hand, or settled for the practice, with those who may take part; null where they are dealt.</summary>
-    private static IReadOnlyList<IReadOnlyList<string>>? StandingOf(
+    private static IReadOnlyList<IReadOnlyList<PlayerId>>? StandingOf(
         Block block,
         Stage? stage,
         DealtGroups? settled,

@@ -1,4 +1,5 @@
 using KeepTally.Core.Groups;
+using KeepTally.Core.Identity;
 using KeepTally.Store.Database;
 using KeepTally.Store.Tables;
 using Microsoft.EntityFrameworkCore;
@@ -80,7 +81,7 @@ public sealed class GroupWriter(TallyDb db, PracticeBook book, GroupPlan plan)
     public Task<bool> MoveAsync(
         int practiceId,
         int? blockId,
-        string player,
+        PlayerId player,
         int to,
         CancellationToken cancellationToken = default
     ) => ByHandAsync(practiceId, blockId, groups => StandingGroups.Moved(groups, player, to), cancellationToken);
@@ -89,8 +90,8 @@ public sealed class GroupWriter(TallyDb db, PracticeBook book, GroupPlan plan)
     public Task<bool> ExchangeAsync(
         int practiceId,
         int? blockId,
-        string one,
-        string other,
+        PlayerId one,
+        PlayerId other,
         CancellationToken cancellationToken = default
     ) => ByHandAsync(practiceId, blockId, groups => StandingGroups.Exchanged(groups, one, other), cancellationToken);
 
@@ -114,7 +115,7 @@ public sealed class GroupWriter(TallyDb db, PracticeBook book, GroupPlan plan)
     private async Task<bool> ByHandAsync(
         int practiceId,
         int? blockId,
-        Func<IReadOnlyList<IReadOnlyList<string>>, IReadOnlyList<IReadOnlyList<string>>> change,
+        Func<IReadOnlyList<IReadOnlyList<PlayerId>>, IReadOnlyList<IReadOnlyList<PlayerId>>> change,
         CancellationToken cancellationToken
     )
     {
@@ -143,7 +144,7 @@ public sealed class GroupWriter(TallyDb db, PracticeBook book, GroupPlan plan)
     }
 
     /// <summary>The groups of a block as they stand, or those settled for the practice; null where there are none.</summary>
-    private async Task<IReadOnlyList<IReadOnlyList<string>>?> GroupsOfAsync(
+    private async Task<IReadOnlyList<IReadOnlyList<PlayerId>>?> GroupsOfAsync(
         int practiceId,
         int? blockId,
         CancellationToken cancellationToken

@@ -1,5 +1,6 @@
 using KeepTally.Core.Cards;
 using KeepTally.Core.Dealing;
+using KeepTally.Core.Identity;
 using KeepTally.Store.Book;
 using KeepTally.Store.Database;
 using Microsoft.EntityFrameworkCore;
@@ -52,13 +53,13 @@ public sealed class PlayerLevels(TallyDb db, ScoredRuns outcomes, TextCache text
     }
 
     /// <summary>Each player's latest result in a drill, high for strong; who has none is left out.</summary>
-    public async Task<IReadOnlyDictionary<string, double>> OfAsync(
+    public async Task<IReadOnlyDictionary<PlayerId, double>> OfAsync(
         int team,
         string card,
         CancellationToken cancellationToken = default
     )
     {
-        var levels = new Dictionary<string, double>(StringComparer.Ordinal);
+        var levels = new Dictionary<PlayerId, double>();
         if (card.Length == 0)
         {
             return levels;

@@ -1,6 +1,7 @@
 using KeepTally.Core.Cards;
 using KeepTally.Core.Events;
 using KeepTally.Core.Faults;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Live;
 using KeepTally.Store.Book;
 using KeepTally.Store.Database;
@@ -55,7 +56,7 @@ public sealed record StoredRun(Run Run, IReadOnlyList<StoredSheet> Sheets, Fault
 {
     /// <summary>Every sheet folded from its events, to be shown or gone on with.</summary>
     public IReadOnlyList<RunSheet> Fold() =>
-        [.. Sheets.Select(sheet => new RunSheet(sheet.Row.Id, sheet.Row.Name, sheet.Fold(), sheet.Row.Stop))];
+        [.. Sheets.Select(sheet => new RunSheet(new SheetId(sheet.Row.Id), sheet.Row.Name, sheet.Fold(), sheet.Row.Stop))];
 }
 
 /// <param name="Card">The card it is kept by: its own, else its run's.</param>

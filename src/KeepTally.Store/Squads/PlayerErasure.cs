@@ -1,4 +1,5 @@
 using KeepTally.Core.Events;
+using KeepTally.Core.Identity;
 using KeepTally.Store.Database;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Caching.Memory;
@@ -43,12 +44,12 @@ public sealed class PlayerErasure(TallyDb db, IMemoryCache cache)
         return true;
     }
 
-    private static Unit Without(Unit each, string unit) =>
+    private static Unit Without(Unit each, PlayerId unit) =>
         each with
         {
             Name = each.Id == unit ? Nameless : each.Name,
             Players = [.. each.Players.Select(member => Without(member, unit))],
         };
 
-    private static Member Without(Member member, string unit) => member.Id == unit ? member with { Name = Nameless } : member;
+    private static Member Without(Member member, PlayerId unit) => member.Id == unit ? member with { Name = Nameless } : member;
 }

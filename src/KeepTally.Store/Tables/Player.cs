@@ -1,3 +1,5 @@
+using KeepTally.Core.Identity;
+
 namespace KeepTally.Store.Tables;
 
 /// <summary>A player of the squad. Kept small on purpose: players are often children.</summary>
@@ -24,10 +26,10 @@ public sealed class Player
     public bool Archived { get; set; }
 
     /// <summary>Who this player is in logs and cards.</summary>
-    public string UnitId => UnitIdOf(Id);
+    public PlayerId UnitId => UnitIdOf(Id);
 
     /// <summary>Who the player with an id is in logs and cards: the one place where such names are made.</summary>
-    public static string UnitIdOf(int id) => $"p{id}";
+    public static PlayerId UnitIdOf(int id) => new($"p{id}");
 }
 
 /// <summary>The hand a player throws or holds the stick with.</summary>

@@ -1,5 +1,6 @@
 using KeepTally.Core.Circuits;
 using KeepTally.Core.Events;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Time;
 
 namespace KeepTally.Store.Tables;
@@ -75,11 +76,11 @@ public sealed class EventRow
     public required string Line { get; init; }
 
     /// <summary>An event that has no place in the order of arrival yet.</summary>
-    internal static EventRow Of(string sheet, RunEvent runEvent) =>
+    internal static EventRow Of(SheetId sheet, RunEvent runEvent) =>
         new()
         {
-            SheetId = sheet,
-            Device = runEvent.Id.Device,
+            SheetId = sheet.Value,
+            Device = runEvent.Id.Device.Value,
             N = runEvent.Id.N,
             At = runEvent.At.Milliseconds,
             Line = EventWriter.Write(runEvent),

@@ -1,3 +1,5 @@
+using KeepTally.Core.Faults;
+using KeepTally.Core.Identity;
 using KeepTally.Store.Events;
 using Microsoft.Extensions.Caching.Memory;
 
@@ -8,20 +10,21 @@ public sealed class AppendGuards(IMemoryCache cache)
 {
     private static readonly TimeSpan Kept = TimeSpan.FromHours(3);
 
-    /// <summary>What events of a sheet are held against; null where there is no such sheet.</summary>
-    public async Task<AppendGuard?> FindAsync(EventJournal journal, string sheet, CancellationToken cancellationToken)
+    /// <summary>What events of a sheet are held against, or why its card no longer reads; null where there is no such sheet.</summary>
+    public async Task<Result<AppendGuard>?> FindAsync(EventJournal journal, SheetId sheet, CancellationToken cancellationToken)
     {
         var key = (nameof(AppendGuards), sheet);
         if (cache.TryGetValue(key, out AppendGuard? known))
         {
-            return known;
+            return Result.Ok(known!);
         }
 
-        if (await journal.SheetAsync(sheet, cancellationToken) is not { } found)
+        var found = await journal.SheetAsync(sheet, cancellationToken);
+        if (found is { IsOk: true })
         {
-            return null;
+            cache.Set(key, found.Value, new MemoryCacheEntryOptions { SlidingExpiration = Kept, Size = 1 });
         }
 
-        return cache.Set(key, found, new MemoryCacheEntryOptions { SlidingExpiration = Kept, Size = 1 });
+        return found;
     }
 }

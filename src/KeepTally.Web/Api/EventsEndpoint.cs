@@ -2,6 +2,7 @@ using System.Text;
 using System.Text.Json.Serialization;
 using KeepTally.Core.Events;
 using KeepTally.Core.Faults;
+using KeepTally.Core.Identity;
 using KeepTally.Store.Events;
 
 namespace KeepTally.Web.Api;
@@ -56,13 +57,20 @@ internal static class EventsEndpoint
             );
         }
 
-        if (await rules.FindAsync(journal, sheet, cancellationToken) is not { } found)
+        if (await rules.FindAsync(journal, new SheetId(sheet), cancellationToken) is not { } found)
         {
             return ApiProblem.NotFound("sheet", $"there is no sheet \"{sheet}\"", "reload the page of the practice");
         }
 
+        if (!found.IsOk)
+        {
+            // The device keeps what it has and sends it again once the card is mended.
+            var fault = found.Faults[0].For("the card of this drill no longer reads");
+            return ApiProblem.Of(StatusCodes.Status409Conflict, "sheet", fault.Problem, fault.Mend);
+        }
+
         using var body = new StreamReader(request.Body, Encoding.UTF8);
-        var (events, faults) = Read(await body.ReadToEndAsync(cancellationToken), found, clock.GetUtcNow());
+        var (events, faults) = Read(await body.ReadToEndAsync(cancellationToken), found.Value, clock.GetUtcNow());
         if (faults.Count > 0)
         {
             return ApiProblem.Of(
@@ -74,7 +82,7 @@ internal static class EventsEndpoint
             );
         }
 
-        var appended = await journal.AppendAsync(sheet, events);
+        var appended = await journal.AppendAsync(new SheetId(sheet), events);
         return TypedResults.Ok(new Kept(appended.Fresh.Count, appended.Conflicting));
     }
 

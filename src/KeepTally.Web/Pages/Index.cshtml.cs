@@ -2,6 +2,7 @@ using KeepTally.Core.Dealing;
 using KeepTally.Core.Events;
 using KeepTally.Core.Formats;
 using KeepTally.Core.Groups;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Planning;
 using KeepTally.Core.Text;
 using KeepTally.Store.Practices;
@@ -62,7 +63,7 @@ public sealed class IndexModel(
         Practice!.Start.Add(TimeSpan.FromSeconds(seconds)).ToString("HH:mm", System.Globalization.CultureInfo.InvariantCulture);
 
     /// <summary>What each player of the squad is called in passing, by unit id.</summary>
-    public IReadOnlyDictionary<string, string> CallNames { get; private set; } = new Dictionary<string, string>();
+    public IReadOnlyDictionary<PlayerId, string> CallNames { get; private set; } = new Dictionary<PlayerId, string>();
 
     /// <summary>How the players here fall into a block's groups, in words.</summary>
     public string GroupWords(Block block) => BlockWords.Groups(block, Dealt.FirstOrDefault(each => each.Block.Id == block.Id));

@@ -1,6 +1,7 @@
 using KeepTally.Core.Circuits;
 using KeepTally.Core.Events;
 using KeepTally.Core.Formats;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Live;
 using KeepTally.Core.Time;
 
@@ -27,9 +28,9 @@ public sealed class CircuitRunTests
             CircuitCard.Id,
             0,
             clock.Chosen,
-            [.. groups.Select((group, g) => new Unit($"g{g}", $"g{g}", group))]
+            [.. groups.Select((group, g) => new Unit(new PlayerId($"g{g}"), $"g{g}", group))]
         );
-        var sheets = new List<RunSheet> { new("clock", "", Sheet.Open(clock, head).Require()) };
+        var sheets = new List<RunSheet> { new(new SheetId("clock"), "", Sheet.Open(clock, head).Require()) };
         var drill = Given.Card(
             """
             "clock":{"work":4,"change":1,"rounds":9,"countIn":3}
@@ -44,7 +45,7 @@ public sealed class CircuitRunTests
                 var others = groups[1 - group].Append(Of("x")).ToArray();
                 sheets.Add(
                     new RunSheet(
-                        $"{round + 1}{"AB"[group]}",
+                        new SheetId($"{round + 1}{"AB"[group]}"),
                         $"station {station + 1}",
                         Sheet.Open(drill, new LogHead("d", 0, drill.Chosen, units, 0, others, CountIn: new Duration(0))).Require(),
                         new CircuitStop(round + 1, station, group)
@@ -53,12 +54,12 @@ public sealed class CircuitRunTests
             }
         }
 
-        _practice = new LivePractice("me", [new LiveRun("Circuit of 2", sheets)]);
+        _practice = new LivePractice(new DeviceId("me"), [new LiveRun("Circuit of 2", sheets)]);
 
-        static Member Of(string id) => new(id, id);
+        static Member Of(string id) => new(new PlayerId(id), id);
     }
 
-    private Sheet Open(string id) => _practice.Find(id)!;
+    private Sheet Open(string id) => _practice.Find(new SheetId(id))!;
 
     private void At(long seconds) => _practice.AppendDue(new Instant(seconds * 1000));
 
@@ -77,7 +78,7 @@ public sealed class CircuitRunTests
         Assert.False(Open("2A").Score.Clock.IsStarted);
 
         At(17);
-        _practice.Tap("1A", new TapCommand("a", "make"), new Instant(17_000), out _);
+        _practice.Tap(new SheetId("1A"), new TapCommand(new PlayerId("a"), "make"), new Instant(17_000), out _);
         Assert.Equal(
             (10_000, 1),
             (
@@ -87,7 +88,7 @@ public sealed class CircuitRunTests
         );
 
         At(21);
-        _practice.Tap("1A", new TapCommand("a", "make"), new Instant(21_000), out _);
+        _practice.Tap(new SheetId("1A"), new TapCommand(new PlayerId("a"), "make"), new Instant(21_000), out _);
         Assert.Equal(
             (1, 1),
             ((int)Open("1A").ReportAt(new Instant(21_000)).Of("a").Points, Open("1A").ReportAt(new Instant(21_000)).Late)
@@ -105,7 +106,9 @@ public sealed class CircuitRunTests
 
         Assert.Equal(
             [5000, 15_000, 20_000],
-            Open("1B").Log.Events.Where(runEvent => runEvent.Id.Device == "circuit").Select(runEvent => runEvent.At.Milliseconds)
+            Open("1B")
+                .Log.Events.Where(runEvent => runEvent.Id.Device == EventId.CircuitDevice)
+                .Select(runEvent => runEvent.At.Milliseconds)
         );
         Assert.Empty(_practice.AppendDue(new Instant(62_000)));
     }
@@ -131,8 +134,8 @@ public sealed class CircuitRunTests
     {
         _practice.Execute(RunCommand.Start, new Instant(0));
         At(7);
-        _practice.ChangeRoster(new RosterChange("c", null), new Instant(8000));
-        _practice.ChangeRoster(new RosterChange(null, "x"), new Instant(9000));
+        _practice.ChangeRoster(new RosterChange(new PlayerId("c"), null), new Instant(8000));
+        _practice.ChangeRoster(new RosterChange(null, new PlayerId("x")), new Instant(9000));
 
         Assert.Equal(
             "ab dx ab dx",
@@ -140,7 +143,7 @@ public sealed class CircuitRunTests
         );
 
         At(21);
-        _practice.ChangeRoster(new RosterChange("a", "x"), new Instant(22_000));
+        _practice.ChangeRoster(new RosterChange(new PlayerId("a"), new PlayerId("x")), new Instant(22_000));
         Assert.Equal(
             ["ab", "dx", "bx", "da"],
             _practice.Runs[0].Sheets.Skip(1).Select(each => string.Concat(each.Sheet.Score.Roster.Everyone))

@@ -1,6 +1,7 @@
 using CsCheck;
 using KeepTally.Core.Cards;
 using KeepTally.Core.Events;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Live;
 using KeepTally.Core.Scoring;
 using KeepTally.Core.Tests.Live;
@@ -57,9 +58,9 @@ public sealed class LogProperties
                 (history, pick) =>
                 {
                     var (card, events) = history;
-                    var target = events.Length == 0 ? new EventId("nobody", 1) : events[pick % events.Length].Id;
-                    var undo = new RunEvent.Undo(new EventId("z", 1), new Instant(50_000), target);
-                    var redo = new RunEvent.Undo(new EventId("z", 2), new Instant(50_000), undo.Id);
+                    var target = events.Length == 0 ? new EventId(new DeviceId("nobody"), 1) : events[pick % events.Length].Id;
+                    var undo = new RunEvent.Undo(new EventId(new DeviceId("z"), 1), new Instant(50_000), target);
+                    var redo = new RunEvent.Undo(new EventId(new DeviceId("z"), 2), new Instant(50_000), undo.Id);
 
                     Assert.Equal(Replayed(card, events), Replayed(card, [.. events, undo, redo]));
                 }
@@ -80,7 +81,7 @@ public sealed class LogProperties
                         return;
                     }
 
-                    var undo = new RunEvent.Undo(new EventId("z", 1), new Instant(50_000), target.Id);
+                    var undo = new RunEvent.Undo(new EventId(new DeviceId("z"), 1), new Instant(50_000), target.Id);
                     Assert.Equal(
                         Replayed(card, [.. events.Where(runEvent => runEvent != target)]),
                         Replayed(card, [.. events, undo])
@@ -203,10 +204,10 @@ public sealed class LogProperties
                 (each, index) =>
                     AnyLog.Event(
                         card,
-                        new EventId(each.Device, index + 1),
+                        new EventId(new DeviceId(each.Device), index + 1),
                         each.Word.Item1 == 0 ? each.At / 7 : each.At,
                         each.Word,
-                        new EventId(each.Device, each.Reach)
+                        new EventId(new DeviceId(each.Device), each.Reach)
                     )
             ),
         ];

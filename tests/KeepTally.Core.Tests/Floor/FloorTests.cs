@@ -1,4 +1,5 @@
 using KeepTally.Core.Events;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Live;
 using KeepTally.Core.Time;
 
@@ -36,11 +37,13 @@ public sealed class FloorTests
     {
         var sheet = Lines("""{"on":"manual"}""").Taps("a+ a+");
 
-        sheet.Add(new RunEvent.Substitution(new EventId("x", 1), new Instant(9000), "a", "d"));
+        sheet.Add(
+            new RunEvent.Substitution(new EventId(new DeviceId("x"), 1), new Instant(9000), new PlayerId("a"), new PlayerId("d"))
+        );
         Assert.Equal("d|bc", Stood(sheet));
-        sheet.Add(new RunEvent.Substitution(new EventId("x", 2), new Instant(9001), "b", null));
-        sheet.Add(new RunEvent.Substitution(new EventId("x", 3), new Instant(9002), null, "e"));
-        sheet.Add(new RunEvent.Substitution(new EventId("x", 4), new Instant(9003), null, "e"));
+        sheet.Add(new RunEvent.Substitution(new EventId(new DeviceId("x"), 2), new Instant(9001), new PlayerId("b"), null));
+        sheet.Add(new RunEvent.Substitution(new EventId(new DeviceId("x"), 3), new Instant(9002), null, new PlayerId("e")));
+        sheet.Add(new RunEvent.Substitution(new EventId(new DeviceId("x"), 4), new Instant(9003), null, new PlayerId("e")));
 
         Assert.Equal("d|ce", Stood(sheet));
         Assert.Equal(2, sheet.Now().Of("a").Points);
@@ -52,11 +55,11 @@ public sealed class FloorTests
         var sheet = Lines("""{"on":"manual"}""");
         var next = sheet.Floor.Next;
 
-        sheet.Add(new RunEvent.Rotate(new EventId("x", 1), new Instant(5000), null, null, null));
+        sheet.Add(new RunEvent.Rotate(new EventId(new DeviceId("x"), 1), new Instant(5000), null, null, null));
 
         Assert.Equal(next.At("s"), sheet.Floor.Now.At("s"));
         Assert.Equal(next.At("q"), sheet.Floor.Now.At("q"));
-        Assert.Equal(["a"], sheet.Floor.Before.At("s"));
+        Assert.Equal(["a"], sheet.Floor.Before.At("s").Select(id => id.Value));
     }
 
     private static Sheet Duel(string on) =>
@@ -85,11 +88,11 @@ public sealed class FloorTests
     public void Where_no_tap_tells_who_won_the_clock_waits_for_the_coach_to_say_it()
     {
         var sheet = Duel("round");
-        var practice = new LivePractice("me", [new LiveRun("duel", [new RunSheet("s", "", sheet)])]);
+        var practice = new LivePractice(new DeviceId("me"), [new LiveRun("duel", [new RunSheet(new SheetId("s"), "", sheet)])]);
 
         Assert.Empty(practice.AppendDue(new Instant(11_000)));
-        Assert.Equal(["a", "b"], sheet.Floor.Contestants);
-        practice.RotateWith("s", "b", new Instant(11_500));
+        Assert.Equal(["a", "b"], sheet.Floor.Contestants.Select(id => id.Value));
+        practice.RotateWith(new SheetId("s"), new PlayerId("b"), new Instant(11_500));
 
         Assert.Equal("bc|da", Stood(sheet));
         Assert.Empty(Duel("success").Floor.Contestants);
@@ -99,7 +102,9 @@ public sealed class FloorTests
     public void Who_came_in_moves_on_by_their_own_taps()
     {
         var sheet = Lines("""{"on":"success"}""");
-        sheet.Add(new RunEvent.Substitution(new EventId("x", 1), new Instant(1000), "a", "d"));
+        sheet.Add(
+            new RunEvent.Substitution(new EventId(new DeviceId("x"), 1), new Instant(1000), new PlayerId("a"), new PlayerId("d"))
+        );
 
         Assert.Equal("b|cd", Stood(sheet.Taps("d+")));
     }
@@ -119,7 +124,7 @@ public sealed class FloorTests
 
         Assert.Equal(
             expected,
-            string.Join(' ', floor.NextPlaces().OrderBy(next => next.Key).Select(next => $"{next.Key},{next.Value?.Id}"))
+            string.Join(' ', floor.NextPlaces().OrderBy(next => next.Key.Value).Select(next => $"{next.Key},{next.Value?.Id}"))
         );
     }
 
@@ -134,7 +139,7 @@ public sealed class FloorTests
         );
         var floor = Given.Open(card, "a", "b", "c").Floor;
 
-        Assert.Equal(["a", "b", "c"], floor.NextPlaces().Keys.Order());
+        Assert.Equal(["a", "b", "c"], floor.NextPlaces().Keys.Select(id => id.Value).Order());
         Assert.All(floor.NextPlaces(), next => Assert.Equal(floor.Next.Of(next.Key), next.Value));
     }
 
@@ -148,13 +153,13 @@ public sealed class FloorTests
         );
         Unit[] groups = [Group("a", "b", "c"), Group("d", "e")];
         var sheet = Sheet.Open(card, new LogHead(card.Id, 0, card.Chosen, groups)).Require();
-        sheet.Add(new RunEvent.Start(new EventId("s", 1), new Instant(0)));
+        sheet.Add(new RunEvent.Start(new EventId(new DeviceId("s"), 1), new Instant(0)));
         Assert.Equal(("a", "bc", "de"), Standing());
 
-        sheet.Add(new RunEvent.Turn(new EventId("s", 2), new Instant(1000), null));
+        sheet.Add(new RunEvent.Turn(new EventId(new DeviceId("s"), 2), new Instant(1000), null));
         Assert.Equal(("d", "e", "abc"), Standing());
 
-        sheet.Add(new RunEvent.Substitution(new EventId("s", 3), new Instant(2000), "d", null));
+        sheet.Add(new RunEvent.Substitution(new EventId(new DeviceId("s"), 3), new Instant(2000), new PlayerId("d"), null));
         Assert.Equal(("e", "", "abc"), Standing());
 
         (string, string, string) Standing() =>
@@ -165,6 +170,10 @@ public sealed class FloorTests
             );
 
         static Unit Group(params string[] players) =>
-            new($"g-{players[0]}", $"Group {players[0]}", [.. players.Select(player => new Member(player, player))]);
+            new(
+                new PlayerId($"g-{players[0]}"),
+                $"Group {players[0]}",
+                [.. players.Select(player => new Member(new PlayerId(player), player))]
+            );
     }
 }

@@ -1,5 +1,6 @@
 using CsCheck;
 using KeepTally.Core.Groups;
+using KeepTally.Core.Identity;
 
 namespace KeepTally.Core.Tests.Groups;
 
@@ -11,7 +12,9 @@ public sealed class SplitTests
             Gen.Double[0, 100]
         )
         .Array[1, 24]
-        .Select(drawn => drawn.Select((each, index) => new SplitPlayer($"p{index}", [each.Item1], each.Item2)).ToArray());
+        .Select(drawn =>
+            drawn.Select((each, index) => new SplitPlayer(new PlayerId($"p{index}"), [each.Item1], each.Item2)).ToArray()
+        );
 
     private static readonly Gen<SplitWay> AnyWay = Gen.OneOf(Enum.GetValues<SplitWay>());
 
@@ -24,8 +27,8 @@ public sealed class SplitTests
                     var groups = Make(squad, SplitRequest.Of(way, Math.Min(wanted, squad.Length), seed));
 
                     Assert.Equal(
-                        squad.Select(player => player.Id).Order(),
-                        groups.SelectMany(group => group).Select(player => player.Id).Order()
+                        squad.Select(player => player.Id.Value).Order(),
+                        groups.SelectMany(group => group).Select(player => player.Id.Value).Order()
                     );
                     Assert.InRange(groups.Max(group => group.Count) - groups.Min(group => group.Count), 0, 1);
                 }
@@ -56,7 +59,13 @@ public sealed class SplitTests
                     var pairs = drawn
                         .Where(each => each.Item1 % squad.Length != each.Item2 % squad.Length)
                         .Select(each =>
-                            (Pair: new Pair($"p{each.Item1 % squad.Length}", $"p{each.Item2 % squad.Length}"), each.Item3)
+                            (
+                                Pair: new Pair(
+                                    new PlayerId($"p{each.Item1 % squad.Length}"),
+                                    new PlayerId($"p{each.Item2 % squad.Length}")
+                                ),
+                                each.Item3
+                            )
                         )
                         .ToArray();
                     var request = SplitRequest.Of(way, Math.Min(wanted, squad.Length)) with
@@ -114,7 +123,7 @@ public sealed class SplitTests
     [Fact]
     public void Level_goes_in_a_snake()
     {
-        var squad = Enumerable.Range(1, 7).Select(n => new SplitPlayer($"{n}", [], 100 - n)).ToArray();
+        var squad = Enumerable.Range(1, 7).Select(n => new SplitPlayer(new PlayerId($"{n}"), [], 100 - n)).ToArray();
 
         Assert.Equal(["1 6 7", "2 5", "3 4"], Names(Make(squad, SplitRequest.Of(SplitWay.Level, 3))));
     }
@@ -125,7 +134,7 @@ public sealed class SplitTests
         var squad = Enumerable
             .Range(0, 12)
             .Select(n => new SplitPlayer(
-                $"{n}",
+                new PlayerId($"{n}"),
                 [
                     n < 4 ? "wing"
                     : n < 8 ? "back"
@@ -142,7 +151,7 @@ public sealed class SplitTests
     public void Twelve_players_make_six_and_six()
     {
         // Source: the rule of thumb of design.md.
-        var squad = Enumerable.Range(0, 12).Select(n => new SplitPlayer($"{n}", [], null)).ToArray();
+        var squad = Enumerable.Range(0, 12).Select(n => new SplitPlayer(new PlayerId($"{n}"), [], null)).ToArray();
 
         Assert.Equal([6, 6], Make(squad, SplitRequest.Of(SplitWay.Shuffle, 2)).Select(group => group.Count));
     }
@@ -153,7 +162,7 @@ public sealed class SplitTests
     [InlineData("a b,a c,b c", "", "leave no way")]
     public void What_cannot_be_done_is_said(string apart, string together, string said)
     {
-        var squad = "abcd".Select(name => new SplitPlayer($"{name}", [], null)).ToArray();
+        var squad = "abcd".Select(name => new SplitPlayer(new PlayerId($"{name}"), [], null)).ToArray();
         var made = Split.Make(squad, SplitRequest.Of(SplitWay.Listed, 2) with { Apart = Pairs(apart), Together = Pairs(together) });
 
         Assert.Contains(said, made.Faults.Single().Problem, StringComparison.Ordinal);
@@ -163,7 +172,7 @@ public sealed class SplitTests
         [
             .. written
                 .Split(',', StringSplitOptions.RemoveEmptyEntries)
-                .Select(pair => new Pair(pair.Split(' ')[0], pair.Split(' ')[1])),
+                .Select(pair => new Pair(new PlayerId(pair.Split(' ')[0]), new PlayerId(pair.Split(' ')[1]))),
         ];
 
     /// <summary>Whether any even split at all keeps the pairs: tried one by one, for a small squad.</summary>

@@ -1,5 +1,6 @@
 using CsCheck;
 using KeepTally.Core.Groups;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Words;
 
 namespace KeepTally.Core.Tests.Groups;
@@ -7,14 +8,14 @@ namespace KeepTally.Core.Tests.Groups;
 /// <summary>Groups that were settled, as people come, go and are moved by hand.</summary>
 public sealed class StandingGroupsTests
 {
-    private static readonly string[][] Trios =
+    private static readonly PlayerId[][] Trios =
     [
-        ["a", "b", "c"],
-        ["d", "e", "f"],
-        ["g", "h"],
+        Given.Players(["a", "b", "c"]),
+        Given.Players(["d", "e", "f"]),
+        Given.Players(["g", "h"]),
     ];
 
-    private static string Written(IEnumerable<IReadOnlyList<string>> groups) =>
+    private static string Written(IEnumerable<IReadOnlyList<PlayerId>> groups) =>
         string.Join(" ", groups.Select(group => string.Concat(group)));
 
     [Theory]
@@ -23,7 +24,7 @@ public sealed class StandingGroupsTests
     [InlineData("acdefgh", "ac def gh")]
     [InlineData("abcdef", "abc def")] // a group of which nobody is here is none
     public void Groups_keep_to_who_is_here(string here, string expected) =>
-        Assert.Equal(expected, Written(StandingGroups.Mended(Trios, [.. here.Select(static each => each.ToString())])));
+        Assert.Equal(expected, Written(StandingGroups.Mended(Trios, Given.Players(here.Select(each => each.ToString())))));
 
     [Theory]
     [InlineData("a", 2, "bc def gha")]
@@ -31,7 +32,7 @@ public sealed class StandingGroupsTests
     [InlineData("a", 3, "abc def gh")]
     [InlineData("nobody", 1, "abc def gh")]
     public void A_player_moves_to_another_group(string player, int to, string expected) =>
-        Assert.Equal(expected, Written(StandingGroups.Moved(Trios, player, to)));
+        Assert.Equal(expected, Written(StandingGroups.Moved(Trios, new PlayerId(player), to)));
 
     [Fact]
     public void The_last_of_a_group_stays() =>
@@ -40,10 +41,10 @@ public sealed class StandingGroupsTests
             Written(
                 StandingGroups.Moved(
                     [
-                        ["a"],
-                        ["b", "c"],
+                        [new PlayerId("a")],
+                        [new PlayerId("b"), new PlayerId("c")],
                     ],
-                    "a",
+                    new PlayerId("a"),
                     1
                 )
             )
@@ -53,7 +54,7 @@ public sealed class StandingGroupsTests
     [InlineData("a", "h", "hbc def ga")]
     [InlineData("a", "nobody", "abc def gh")]
     public void Two_change_places(string one, string other, string expected) =>
-        Assert.Equal(expected, Written(StandingGroups.Exchanged(Trios, one, other)));
+        Assert.Equal(expected, Written(StandingGroups.Exchanged(Trios, new PlayerId(one), new PlayerId(other))));
 
     [Theory]
     [InlineData(3, "abc def gh")]
@@ -69,14 +70,15 @@ public sealed class StandingGroupsTests
             .Sample(
                 (players, count, drawn) =>
                 {
-                    var here = Enumerable.Range(0, players).Select(n => $"p{n}").ToArray();
+                    var here = Given.Players(Enumerable.Range(0, players).Select(n => $"p{n}"));
                     var groups = Split.Listed(here, Math.Min(count, players));
                     foreach (var (one, other, moves) in drawn)
                     {
                         groups = moves
-                            ? StandingGroups.Moved(groups, $"p{one}", other % 4)
-                            : StandingGroups.Exchanged(groups, $"p{one}", $"p{other}");
-                        Assert.Equal(here.Order(), groups.SelectMany(group => group).Order());
+                            ? StandingGroups.Moved(groups, new PlayerId($"p{one}"), other % 4)
+                            : StandingGroups.Exchanged(groups, new PlayerId($"p{one}"), new PlayerId($"p{other}"));
+                        Assert.Equal(here.ToHashSet(), groups.SelectMany(group => group).ToHashSet());
+                        Assert.Equal(here.Length, groups.Sum(group => group.Count));
                         Assert.DoesNotContain(groups, group => group.Count == 0);
                     }
                 }
@@ -90,13 +92,13 @@ public sealed class StandingGroupsTests
             [Of("a", "keeper", 9), Of("b", "keeper", 9), Of("c", "wing", 9)],
             [Of("d", "wing", 4)],
         ];
-        var met = new Dictionary<Pair, int> { [new Pair("a", "b")] = 1 };
+        var met = new Dictionary<Pair, int> { [new Pair(new PlayerId("a"), new PlayerId("b"))] = 1 };
 
         Assert.Equal(
             "3 in the largest group, 1 in the smallest; two keepers in one group and none in another; 5 between the strongest group and the weakest; one pair together lately.",
             EvenWords.Of([3, 1], Split.Judge(groups, met))
         );
 
-        static SplitPlayer Of(string id, string position, double level) => new(id, [position], level);
+        static SplitPlayer Of(string id, string position, double level) => new(new PlayerId(id), [position], level);
     }
 }

@@ -1,6 +1,7 @@
 using CsCheck;
 using KeepTally.Core.Cards;
 using KeepTally.Core.Events;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Live;
 using KeepTally.Core.Rules.Tagging;
 using KeepTally.Core.Rules.Zones;
@@ -63,8 +64,13 @@ internal static class AnyLog
                     card.Id,
                     0,
                     card.Chosen,
-                    [new Unit("a", "Ada", []), new Unit("b", "Bea", [])],
-                    Bench: [new Member("c", "Cleo"), new Member("d", "Dora"), new Member("e", "Esme")]
+                    [new Unit(new PlayerId("a"), "Ada", []), new Unit(new PlayerId("b"), "Bea", [])],
+                    Bench:
+                    [
+                        new Member(new PlayerId("c"), "Cleo"),
+                        new Member(new PlayerId("d"), "Dora"),
+                        new Member(new PlayerId("e"), "Esme"),
+                    ]
                 )
             )
             .Require();
@@ -93,10 +99,10 @@ internal static class AnyLog
             2 => new RunEvent.Resume(id, new Instant(at)),
             3 => new RunEvent.Freeze(id, new Instant(at), unit),
             4 or 5 => new RunEvent.Undo(id, new Instant(at), reach),
-            6 => new RunEvent.Turn(id, new Instant(at), other % 2 == 0 ? null : unit),
+            6 => new RunEvent.Turn(id, new Instant(at), Given.Player(other % 2 == 0 ? null : unit)),
             7 => new RunEvent.Rotate(id, new Instant(at), null, null, null),
             8 when other < 3 => new RunEvent.End(id, new Instant(at)),
-            8 => new RunEvent.Note(id, new Instant(at), "well done", unit),
+            8 => new RunEvent.Note(id, new Instant(at), "well done", new PlayerId(unit)),
             9 or 10 when players => Sub(id, at, anybody, "abcde"[other % 5].ToString(), third),
             _ => Tap(card.Stages[0], id, at, players && third % 7 == 0 ? anybody : unit, one, other, third),
         };
@@ -105,16 +111,16 @@ internal static class AnyLog
     private static RunEvent.Substitution Sub(EventId id, long at, string gone, string comes, int third) =>
         (third % 3) switch
         {
-            0 => new RunEvent.Substitution(id, new Instant(at), gone, null),
-            1 => new RunEvent.Substitution(id, new Instant(at), null, comes),
-            _ => new RunEvent.Substitution(id, new Instant(at), gone, comes),
+            0 => new RunEvent.Substitution(id, new Instant(at), new PlayerId(gone), null),
+            1 => new RunEvent.Substitution(id, new Instant(at), null, new PlayerId(comes)),
+            _ => new RunEvent.Substitution(id, new Instant(at), new PlayerId(gone), new PlayerId(comes)),
         };
 
     private static RunEvent.Tap Tap(Stage stage, EventId id, long at, string unit, int one, int other, int third) =>
         new(
             id,
             new Instant(at),
-            unit,
+            new PlayerId(unit),
             stage.Targets is not null && other % 4 > 0 ? null
                 : other % 3 == 0 ? "miss"
                 : "make",

@@ -1,5 +1,6 @@
 using CsCheck;
 using KeepTally.Core.Events;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Live;
 
 namespace KeepTally.Core.Tests.Live;
@@ -28,7 +29,7 @@ public sealed class CallNamesTests
 
     private static IEnumerable<string> Called(string[] names)
     {
-        var members = names.Select((name, index) => new Member($"p{index}", name)).ToArray();
+        var members = names.Select((name, index) => new Member(new PlayerId($"p{index}"), name)).ToArray();
         var calls = CallNames.Of(members);
         return members.Select(member => calls[member.Id]);
     }

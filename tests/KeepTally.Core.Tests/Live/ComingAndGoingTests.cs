@@ -1,5 +1,6 @@
 using KeepTally.Core.Cards;
 using KeepTally.Core.Events;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Live;
 using KeepTally.Core.Time;
 
@@ -25,10 +26,10 @@ public sealed class ComingAndGoingTests
         Assert.Null(
             sheet.Add(
                 new RunEvent.Substitution(
-                    new EventId("u", sheet.Log.Events.Count + 1),
+                    new EventId(new DeviceId("u"), sheet.Log.Events.Count + 1),
                     at is { } given ? new Instant(given) : sheet.Log.LastAt + Duration.FromSeconds(1),
-                    gone,
-                    comes
+                    Given.Player(gone),
+                    Given.Player(comes)
                 )
             )
         );
@@ -40,7 +41,7 @@ public sealed class ComingAndGoingTests
     {
         var sheet = Sub(Given.Started(FreeShots, "a", "b").Taps("a+"), null, "c").Taps("c+ c-");
 
-        Assert.Equal(["a", "b", "c"], sheet.Now().Units.Select(unit => unit.Id));
+        Assert.Equal(["a", "b", "c"], sheet.Now().Units.Select(unit => unit.Id).Select(id => id.Value));
         Assert.Equal((1, 2), ((int)sheet.Now().Of("c").Points, sheet.Now().Of("c").Attempts));
         Assert.Equal(new Duration(2000), sheet.Now().Of("c").Running);
     }
@@ -81,17 +82,24 @@ public sealed class ComingAndGoingTests
         var alone = Sub(Given.Started(InTurns, "a", "b", "c").Taps("a+"), "a", null);
         var replaced = Sub(Given.Started(InTurns, "a", "b", "c").Taps("a+"), "a", "d");
 
-        Assert.Equal("b", alone.Now().Turn);
-        Assert.Equal("d", replaced.Now().Turn);
-        Assert.Equal("c", Sub(alone, null, "a").Taps("b+ b+").Now().Turn);
+        Assert.Equal("b", alone.Now().Turn?.Value);
+        Assert.Equal("d", replaced.Now().Turn?.Value);
+        Assert.Equal("c", Sub(alone, null, "a").Taps("b+ b+").Now().Turn?.Value);
     }
 
     [Fact]
     public void A_tap_for_somebody_who_has_not_come_in_is_late_and_for_a_stranger_is_wrong()
     {
-        var head = new LogHead("d", 0, FreeShots.Chosen, [new Unit("a", "A", [])], 0, [new Member("b", "Bea")]);
+        var head = new LogHead(
+            "d",
+            0,
+            FreeShots.Chosen,
+            [new Unit(new PlayerId("a"), "A", [])],
+            0,
+            [new Member(new PlayerId("b"), "Bea")]
+        );
         var sheet = Sheet.Open(FreeShots, head).Require();
-        sheet.Add(new RunEvent.Start(new EventId("s", 1), new Instant(0)));
+        sheet.Add(new RunEvent.Start(new EventId(new DeviceId("s"), 1), new Instant(0)));
 
         Assert.Null(sheet.Tap("b", "make"));
         Assert.NotNull(sheet.Tap("z", "make"));
@@ -105,7 +113,7 @@ public sealed class ComingAndGoingTests
         var sheet = Given.Started(FreeShots, "a", "b").Taps("a+ b+ b+ b+");
         Sub(sheet, "a", null);
         var substitution = sheet.Log.Events[^1];
-        sheet.Add(new RunEvent.Undo(new EventId("z", 1), substitution.At + new Duration(1), substitution.Id));
+        sheet.Add(new RunEvent.Undo(new EventId(new DeviceId("z"), 1), substitution.At + new Duration(1), substitution.Id));
 
         Assert.False(sheet.Now().Done);
         Assert.False(sheet.Now().Of("a").Off);
@@ -132,7 +140,7 @@ public sealed class ComingAndGoingTests
         Assert.Equal("gbc ex fy", Groups(sheet));
 
         static Unit Group(string id, params string[] players) =>
-            new(id, id, [.. players.Select(player => new Member(player, player))]);
+            new(new PlayerId(id), id, [.. players.Select(player => new Member(new PlayerId(player), player))]);
 
         static string Groups(Sheet sheet) =>
             string.Join(' ', sheet.Units.Select(unit => string.Concat(sheet.Score.Roster.Of(unit.Id))));
@@ -155,8 +163,8 @@ public sealed class ComingAndGoingTests
         sheet.Taps("a+ b- a+ b+");
         Sub(sheet, "a", "c");
 
-        Assert.Equal((3, 2), (sheet.Floor.GoesOf("a")["shooter"], sheet.Floor.GoesOf("a")["feeder"]));
-        Assert.Equal((2, 3), (sheet.Floor.GoesOf("b")["shooter"], sheet.Floor.GoesOf("b")["feeder"]));
-        Assert.Equal(1, sheet.Floor.GoesOf("c")["shooter"]);
+        Assert.Equal((3, 2), (sheet.Floor.GoesOf(new PlayerId("a"))["shooter"], sheet.Floor.GoesOf(new PlayerId("a"))["feeder"]));
+        Assert.Equal((2, 3), (sheet.Floor.GoesOf(new PlayerId("b"))["shooter"], sheet.Floor.GoesOf(new PlayerId("b"))["feeder"]));
+        Assert.Equal(1, sheet.Floor.GoesOf(new PlayerId("c"))["shooter"]);
     }
 }

@@ -1,6 +1,7 @@
 using System.Globalization;
 using KeepTally.Core.Cards;
 using KeepTally.Core.Events;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Live;
 using KeepTally.Core.Scoring;
 using KeepTally.Core.Time;
@@ -28,7 +29,8 @@ internal sealed class Convergence
         internal string Name => name;
         internal Sheet Sheet => sheet;
         internal long Skew => skew;
-        internal LivePractice Practice { get; } = new(name, [new LiveRun("one", [new RunSheet("s", "", sheet)])]);
+        internal LivePractice Practice { get; } =
+            new(new DeviceId(name), [new LiveRun("one", [new RunSheet(new SheetId("s"), "", sheet)])]);
         internal List<RunEvent> Unsent { get; } = [];
         internal int Heard { get; set; }
         internal bool Online { get; set; } = true;
@@ -98,10 +100,10 @@ internal sealed class Convergence
         var log = device.Sheet.Log;
         // A device stamps after all it has seen; here it appends anything, sensible or not.
         var at = device.Sheet.Stamp(new Instant(now)).Milliseconds;
-        var reach = log.Count == 0 ? new EventId(device.Name, 1) : log.Events[_chance.Next(log.Count)].Id;
+        var reach = log.Count == 0 ? new EventId(new DeviceId(device.Name), 1) : log.Events[_chance.Next(log.Count)].Id;
         var runEvent = AnyLog.Event(
             _card,
-            new EventId(device.Name, log.LastNumberOf(device.Name) + 1),
+            new EventId(new DeviceId(device.Name), log.LastNumberOf(new DeviceId(device.Name)) + 1),
             at,
             (_chance.Next(20), _chance.Next(41), _chance.Next(41), _chance.Next(41)),
             reach
@@ -203,7 +205,7 @@ internal sealed class Convergence
                 yield return $"device {device.Name} shows another sheet";
             }
 
-            if (_acknowledged.FirstOrDefault(id => !device.Sheet.Log.Holds(id)) is { Device: { } } lost)
+            if (_acknowledged.FirstOrDefault(id => !device.Sheet.Log.Holds(id)) is { Device.Value: { } } lost)
             {
                 yield return $"device {device.Name} has lost {lost}";
             }

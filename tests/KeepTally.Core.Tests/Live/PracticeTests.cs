@@ -1,6 +1,7 @@
 using KeepTally.Core.Cards;
 using KeepTally.Core.Events;
 using KeepTally.Core.Floor;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Live;
 using KeepTally.Core.Time;
 
@@ -19,16 +20,16 @@ public sealed class PracticeTests
 
     private static LivePractice Practice(string device = "me") =>
         new(
-            device,
+            new DeviceId(device),
             [
                 new LiveRun(
                     "one",
                     [
-                        new RunSheet("s1", "", Given.Open(Trio, "a", "b", "c")),
-                        new RunSheet("s2", "", Given.Open(Trio, "d", "e", "f")),
+                        new RunSheet(new SheetId("s1"), "", Given.Open(Trio, "a", "b", "c")),
+                        new RunSheet(new SheetId("s2"), "", Given.Open(Trio, "d", "e", "f")),
                     ]
                 ),
-                new LiveRun("two", [new RunSheet("s3", "", Given.Open(Given.Card(""), "a", "b"))]),
+                new LiveRun("two", [new RunSheet(new SheetId("s3"), "", Given.Open(Given.Card(""), "a", "b"))]),
             ]
         );
 
@@ -37,7 +38,10 @@ public sealed class PracticeTests
     {
         var practice = Practice();
 
-        Assert.Equal(["s1", "s2"], practice.Execute(RunCommand.Start, new Instant(1000)).Select(sheetEvent => sheetEvent.Sheet));
+        Assert.Equal(
+            ["s1", "s2"],
+            practice.Execute(RunCommand.Start, new Instant(1000)).Select(sheetEvent => sheetEvent.Sheet).Select(id => id.Value)
+        );
         Assert.Empty(practice.Execute(RunCommand.Start, new Instant(2000)));
         Assert.Empty(practice.Execute(RunCommand.Resume, new Instant(2000)));
         Assert.Equal(2, practice.Execute(RunCommand.Pause, new Instant(3000)).Count);
@@ -62,7 +66,7 @@ public sealed class PracticeTests
 
         Assert.Equal(early, late);
         Assert.All(early, sheetEvent => Assert.Equal(new Instant(65_000), sheetEvent.Event.At));
-        Assert.Equal(["c"], yours.Runs[0].Sheets[0].Sheet.Floor.Now.At("shoot"));
+        Assert.Equal(["c"], yours.Runs[0].Sheets[0].Sheet.Floor.Now.At("shoot").Select(id => id.Value));
         Assert.Equal(2, yours.AppendDue(new Instant(140_000)).Count);
         Assert.Empty(yours.AppendDue(new Instant(10_000_000)));
     }
@@ -85,9 +89,9 @@ public sealed class PracticeTests
         var practice = Practice();
         practice.Execute(RunCommand.Start, new Instant(0));
         practice.AppendDue(new Instant(66_000));
-        var sheet = practice.Find("s1")!;
+        var sheet = practice.Find(new SheetId("s1"))!;
 
-        string? Slot(long at) =>
+        PlayerId? Slot(long at) =>
             ScoringSlots.At(
                 sheet.Stage,
                 sheet.Head.Units,
@@ -95,7 +99,7 @@ public sealed class PracticeTests
                 sheet.Timeline!.At(sheet.Score.Clock.At(new Instant(at))).Kind
             )[0];
 
-        Assert.Equal(("a", "c"), (Slot(66_000), Slot(80_000)));
+        Assert.Equal(("a", "c"), (Slot(66_000)?.Value, Slot(80_000)?.Value));
     }
 
     [Fact]
@@ -103,14 +107,14 @@ public sealed class PracticeTests
     {
         var practice = Practice();
         practice.Execute(RunCommand.Start, new Instant(0));
-        practice.Tap("s1", new TapCommand("a", "make"), new Instant(10_000), out _);
+        practice.Tap(new SheetId("s1"), new TapCommand(new PlayerId("a"), "make"), new Instant(10_000), out _);
         practice.Execute(RunCommand.End, new Instant(20_000));
         Assert.Equal(1, practice.Current);
 
         practice.Execute(RunCommand.Back, new Instant(21_000));
 
         Assert.Equal(0, practice.Current);
-        Assert.False(practice.Find("s1")!.Score.Report(new Instant(21_000)).Done);
+        Assert.False(practice.Find(new SheetId("s1"))!.Score.Report(new Instant(21_000)).Done);
         practice.Execute(RunCommand.End, new Instant(22_000));
         practice.Execute(RunCommand.End, new Instant(23_000));
         Assert.Equal(2, practice.Current);
@@ -122,27 +126,27 @@ public sealed class PracticeTests
     {
         var practice = Practice();
         practice.Execute(RunCommand.Start, new Instant(0));
-        practice.Tap("s1", new TapCommand("a", "make"), new Instant(10_000), out var appended);
+        practice.Tap(new SheetId("s1"), new TapCommand(new PlayerId("a"), "make"), new Instant(10_000), out var appended);
         var tap = appended[0].Event.Id;
 
-        double Points() => practice.Find("s1")!.Score.Report(new Instant(20_000)).Of("a").Points;
+        double Points() => practice.Find(new SheetId("s1"))!.Score.Report(new Instant(20_000)).Of("a").Points;
 
-        practice.Undo("s1", tap, new Instant(11_000));
+        practice.Undo(new SheetId("s1"), tap, new Instant(11_000));
         Assert.Equal(0, Points());
-        practice.Undo("s1", tap, new Instant(12_000));
+        practice.Undo(new SheetId("s1"), tap, new Instant(12_000));
         Assert.Equal(1, Points());
-        practice.Undo("s1", tap, new Instant(13_000));
+        practice.Undo(new SheetId("s1"), tap, new Instant(13_000));
         Assert.Equal(0, Points());
-        Assert.Empty(practice.Undo("s1", new EventId("nobody", 9), new Instant(14_000)));
+        Assert.Empty(practice.Undo(new SheetId("s1"), new EventId(new DeviceId("nobody"), 9), new Instant(14_000)));
     }
 
     [Fact]
     public void Every_event_is_stamped_after_all_that_were_seen_so_that_an_answer_never_ties_with_what_it_answers()
     {
         var practice = Practice();
-        practice.Receive("s1", new RunEvent.Start(new EventId("other", 1), new Instant(5_000)));
+        practice.Receive(new SheetId("s1"), new RunEvent.Start(new EventId(new DeviceId("other"), 1), new Instant(5_000)));
 
-        practice.Tap("s1", new TapCommand("a", "make"), new Instant(3_000), out var appended);
+        practice.Tap(new SheetId("s1"), new TapCommand(new PlayerId("a"), "make"), new Instant(3_000), out var appended);
 
         Assert.Equal(new Instant(5_001), appended[0].Event.At);
     }

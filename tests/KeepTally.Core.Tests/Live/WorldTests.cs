@@ -1,5 +1,6 @@
 using KeepTally.Core.Cards;
 using KeepTally.Core.Events;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Scoring;
 using KeepTally.Core.Time;
 
@@ -87,7 +88,7 @@ public sealed class WorldTests
                     sheet.Tap(chance.Next(2) == 0 ? "x" : "y", "make");
                 }
 
-                return sheet.Now().Winner == "x" ? 1.0 : 0.0;
+                return sheet.Now().Winner?.Value == "x" ? 1.0 : 0.0;
             });
 
         AssertMean(0.5, [.. wins]);
@@ -102,15 +103,15 @@ public sealed class WorldTests
 
     private static UnitReport PlayOut(DrillCard card, double p, Random chance)
     {
-        var sheet = Score.Open(card, new LogHead(card.Id, 0, card.Chosen, [new Unit("a", "A", [])])).Require();
-        sheet.Apply(new RunEvent.Start(new EventId("s", 1), new Instant(0)));
+        var sheet = Score.Open(card, new LogHead(card.Id, 0, card.Chosen, [new Unit(new PlayerId("a"), "A", [])])).Require();
+        sheet.Apply(new RunEvent.Start(new EventId(new DeviceId("s"), 1), new Instant(0)));
         for (var n = 1; ; n++)
         {
             sheet.Apply(
                 new RunEvent.Tap(
-                    new EventId("t", n),
+                    new EventId(new DeviceId("t"), n),
                     new Instant(n),
-                    "a",
+                    new PlayerId("a"),
                     chance.NextDouble() < p ? "make" : "miss",
                     null,
                     null,

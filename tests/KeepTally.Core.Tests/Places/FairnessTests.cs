@@ -24,7 +24,7 @@ public sealed class FairnessTests
                 (jobs, waiting) =>
                 {
                     var (places, moves) = Row(jobs);
-                    var players = Enumerable.Range(0, jobs + waiting).Select(n => $"{n}").ToArray();
+                    var players = Given.Players(Enumerable.Range(0, jobs + waiting).Select(n => $"{n}"));
 
                     var fair = Fairness.Of(Placement.Fill(places, players), moves);
 
@@ -43,7 +43,7 @@ public sealed class FairnessTests
                 (jobs, waiting, goes) =>
                 {
                     var (places, moves) = Row(jobs);
-                    var players = Enumerable.Range(0, jobs + waiting).Select(n => $"{n}").ToArray();
+                    var players = Given.Players(Enumerable.Range(0, jobs + waiting).Select(n => $"{n}"));
 
                     var fair = Fairness.Over(goes, Placement.Fill(places, players), moves);
 
@@ -136,7 +136,7 @@ public sealed class FairnessTests
     {
         var stage = ShippedCard.Read(id).Stages[index];
         var fair = Fairness.Of(
-            Placement.Fill(stage.Places, Enumerable.Range(0, players).Select(n => $"{n}")),
+            Placement.Fill(stage.Places, Given.Players(Enumerable.Range(0, players).Select(n => $"{n}"))),
             stage.Moves,
             stage.Rotate
         );

@@ -1,5 +1,6 @@
 using CsCheck;
 using KeepTally.Core.Groups;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Places;
 
 namespace KeepTally.Core.Tests.Places;
@@ -36,17 +37,22 @@ public sealed class RotationTests
     public void Nobody_is_lost_doubled_or_squeezed_in_whatever_moves_are_written() =>
         AnyFloor.Sample(floor =>
         {
-            var players = Enumerable.Range(1, floor.Players).Select(number => $"p{number}").ToArray();
+            var players = Given.Players(Enumerable.Range(1, floor.Players).Select(number => $"p{number}"));
             var standing = Placement.Fill(floor.Places, players);
             for (var turn = 0; turn < 12; turn++)
             {
                 var everyone = floor.Places.SelectMany(place => standing.At(place.Id)).Concat(standing.Waiting).ToArray();
-                Assert.Equal(players.Order(), everyone.Order());
+                Assert.Equal(players.Length, everyone.Length);
+                Assert.Equal(players.ToHashSet(), everyone.ToHashSet());
                 Assert.All(
                     floor.Places.Where(place => place.Kind == PlaceKind.Spot),
                     spot => Assert.True(standing.At(spot.Id).Count <= spot.Size)
                 );
-                standing = Rotation.Once(standing, floor.Moves, new Rotation.Named(floor.Named, "p2", "p3"));
+                standing = Rotation.Once(
+                    standing,
+                    floor.Moves,
+                    new Rotation.Named(new PlayerId(floor.Named), new PlayerId("p2"), new PlayerId("p3"))
+                );
             }
         });
 
@@ -54,16 +60,16 @@ public sealed class RotationTests
     public void A_mover_with_no_room_stays_and_keeps_the_room_from_others()
     {
         Place[] places = [Spot("a"), Spot("b"), Spot("c")];
-        var standing = Placement.Fill(places, ["x", "y", "z"]);
+        var standing = Placement.Fill(places, [new PlayerId("x"), new PlayerId("y"), new PlayerId("z")]);
 
         // c stays, so b cannot leave, so a cannot either.
         var after = Rotation.Once(standing, [new Move("a", "b", MoveWho.All), new Move("b", "c", MoveWho.All)], default);
 
         Assert.Equal(
             [
-                ["x"],
-                ["y"],
-                ["z"],
+                [new PlayerId("x")],
+                [new PlayerId("y")],
+                [new PlayerId("z")],
             ],
             places.Select(place => after.At(place.Id))
         );
@@ -79,10 +85,14 @@ public sealed class RotationTests
         ];
         Move[] moves = [new Move("court", "line", MoveWho.Loser), new Move("line", "court", MoveWho.All)];
 
-        var after = Rotation.Once(Placement.Fill(places, ["a", "b", "c", "d"]), moves, new Rotation.Named("a", "b", null));
+        var after = Rotation.Once(
+            Placement.Fill(places, [new PlayerId("a"), new PlayerId("b"), new PlayerId("c"), new PlayerId("d")]),
+            moves,
+            new Rotation.Named(new PlayerId("a"), new PlayerId("b"), null)
+        );
 
-        Assert.Equal(["a", "c"], after.At("court"));
-        Assert.Equal(["d", "b"], after.At("line"));
+        Assert.Equal(["a", "c"], after.At("court").Select(id => id.Value));
+        Assert.Equal(["d", "b"], after.At("line").Select(id => id.Value));
     }
 
     [Fact]

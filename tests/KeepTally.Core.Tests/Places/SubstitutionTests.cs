@@ -1,4 +1,5 @@
 using CsCheck;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Places;
 
 namespace KeepTally.Core.Tests.Places;
@@ -23,29 +24,36 @@ public sealed class MendingTests
     public void One_rule_mends_the_places(string? gone, string? comes, string expected) =>
         Assert.Equal(
             expected,
-            Written(SubstitutionRule.Apply(Placement.Fill(ShooterAndLine, ["a", "b", "c", "d"]), Round, gone, comes))
+            Written(
+                SubstitutionRule.Apply(
+                    Placement.Fill(ShooterAndLine, [new PlayerId("a"), new PlayerId("b"), new PlayerId("c"), new PlayerId("d")]),
+                    Round,
+                    Given.Player(gone),
+                    Given.Player(comes)
+                )
+            )
         );
 
     [Fact]
     public void Who_waits_takes_a_spot_that_comes_free()
     {
-        var waiting = Placement.Fill([Spot("one"), Spot("two")], ["a", "b", "c"]);
+        var waiting = Placement.Fill([Spot("one"), Spot("two")], [new PlayerId("a"), new PlayerId("b"), new PlayerId("c")]);
 
-        Assert.Equal("a|c", Written(SubstitutionRule.Apply(waiting, [], "b", null)));
+        Assert.Equal("a|c", Written(SubstitutionRule.Apply(waiting, [], new PlayerId("b"), null)));
     }
 
     [Fact]
     public void A_place_of_a_side_takes_nobody_of_the_other()
     {
         Place[] places = [Spot("red-end") with { Side = "red" }, Spot("blue-end") with { Side = "blue" }];
-        var start = Placement.Fill(places, ["r1", "b1", "b2"], Side);
+        var start = Placement.Fill(places, [new PlayerId("r1"), new PlayerId("b1"), new PlayerId("b2")], Side);
 
-        var after = SubstitutionRule.Apply(start, [], "r1", null, Side);
+        var after = SubstitutionRule.Apply(start, [], new PlayerId("r1"), null, Side);
 
         Assert.Equal("|b1", Written(after));
-        Assert.Equal(["b2"], after.Waiting);
+        Assert.Equal(["b2"], after.Waiting.Select(id => id.Value));
 
-        static string Side(string player) => player[0] == 'r' ? "red" : "blue";
+        static PlayerId? Side(PlayerId player) => new(player.Value[0] == 'r' ? "red" : "blue");
     }
 
     [Fact]
@@ -55,15 +63,15 @@ public sealed class MendingTests
                 (floor, players, changes) =>
                 {
                     var here = Enumerable.Range(1, players).Select(Name).ToList();
-                    var standing = Placement.Fill(floor.Places, here);
+                    var standing = Placement.Fill(floor.Places, Given.Players(here));
                     foreach (var (gone, comes) in changes.Select(each => (Maybe(each.Item1), Maybe(each.Item2))))
                     {
-                        standing = SubstitutionRule.Apply(standing, floor.Moves, gone, comes);
+                        standing = SubstitutionRule.Apply(standing, floor.Moves, Given.Player(gone), Given.Player(comes));
                         Follow(here, gone, comes);
                         standing = Rotation.Once(standing, floor.Moves, default);
 
                         var everyone = floor.Places.SelectMany(place => standing.At(place.Id)).Concat(standing.Waiting);
-                        Assert.Equal(here.Order(), everyone.Order());
+                        Assert.Equal(here.Order(), everyone.Select(id => id.Value).Order());
                         Assert.All(
                             floor.Places.Where(place => place.Kind == PlaceKind.Spot),
                             spot => Assert.True(standing.At(spot.Id).Count <= spot.Size)

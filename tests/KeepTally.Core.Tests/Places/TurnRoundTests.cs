@@ -1,4 +1,5 @@
 using CsCheck;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Places;
 
 namespace KeepTally.Core.Tests.Places;
@@ -12,11 +13,11 @@ public sealed class TurnRoundTests
     public void After_two_rounds_the_corners_go_back_the_way_they_came()
     {
         var (places, moves) = Ring(4);
-        var standing = Placement.Fill(places, ["a", "b", "c", "d"]);
+        var standing = Placement.Fill(places, [new PlayerId("a"), new PlayerId("b"), new PlayerId("c"), new PlayerId("d")]);
         var corners = new List<string>();
         for (var rotations = 0; rotations < 8; rotations++)
         {
-            corners.Add(standing.Of("a")!.Id);
+            corners.Add(standing.Of(new PlayerId("a"))!.Id);
             standing = Rotation.Once(standing, Rotation.Way(moves, AfterTwo, rotations), default);
         }
 
@@ -30,7 +31,7 @@ public sealed class TurnRoundTests
                 (corners, after) =>
                 {
                     var (places, moves) = Ring(corners);
-                    var standing = Placement.Fill(places, places.Select(place => $"p{place.Id}"));
+                    var standing = Placement.Fill(places, Given.Players(places.Select(place => $"p{place.Id}")));
                     for (var rotations = 0; rotations < 2 * after; rotations++)
                     {
                         standing = Rotation.Once(
@@ -40,7 +41,7 @@ public sealed class TurnRoundTests
                         );
                     }
 
-                    Assert.All(places, place => Assert.Equal([$"p{place.Id}"], standing.At(place.Id)));
+                    Assert.All(places, place => Assert.Equal([$"p{place.Id}"], standing.At(place.Id).Select(id => id.Value)));
                 }
             );
 
@@ -49,7 +50,11 @@ public sealed class TurnRoundTests
     {
         var (places, moves) = Ring(4);
 
-        var fair = Fairness.Of(Placement.Fill(places, ["a", "b", "c", "d"]), moves, AfterTwo);
+        var fair = Fairness.Of(
+            Placement.Fill(places, [new PlayerId("a"), new PlayerId("b"), new PlayerId("c"), new PlayerId("d")]),
+            moves,
+            AfterTwo
+        );
 
         Assert.Equal(4, fair.Rotations);
         Assert.Equal((0, 2, 1, 3), fair.At("3"));

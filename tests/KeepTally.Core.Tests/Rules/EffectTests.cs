@@ -25,7 +25,7 @@ public sealed class EffectTests
         sheet.Tap(null, "lost");
         sheet.Tap(null, "steal");
 
-        Assert.Equal(("z", 1.0, 1.0), (sheet.Now().Ball, sheet.Now().Of("y").Points, sheet.Now().Of("x").Points));
+        Assert.Equal(("z", 1.0, 1.0), (sheet.Now().Ball?.Value, sheet.Now().Of("y").Points, sheet.Now().Of("x").Points));
     }
 
     [Fact]
@@ -38,7 +38,7 @@ public sealed class EffectTests
 
         sheet.Tap(null, "block");
 
-        Assert.Equal((true, "z"), (sheet.Now().Done, sheet.Now().Winner));
+        Assert.Equal((true, "z"), (sheet.Now().Done, sheet.Now().Winner?.Value));
     }
 
     [Fact]
@@ -50,7 +50,7 @@ public sealed class EffectTests
         sheet.Tap("x", "catch");
         sheet.Tap("y", "goal");
 
-        Assert.Equal(("x", 1), (sheet.Now().Winner, sheet.Now().Late));
+        Assert.Equal(("x", 1), (sheet.Now().Winner?.Value, sheet.Now().Late));
     }
 
     [Fact]

@@ -1,4 +1,5 @@
 using KeepTally.Core.Events;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Scoring;
 using KeepTally.Core.Time;
 
@@ -21,7 +22,7 @@ public sealed class EndingTests
 
         Assert.Equal(
             (true, "x", 13.0, 11.0),
-            (sheet.Now().Done, sheet.Now().Winner, sheet.Now().Of("x").Points, sheet.Now().Of("y").Points)
+            (sheet.Now().Done, sheet.Now().Winner?.Value, sheet.Now().Of("x").Points, sheet.Now().Of("y").Points)
         );
     }
 
@@ -73,7 +74,7 @@ public sealed class EndingTests
         );
 
         sheet.Tap("a", "make", 63_000);
-        sheet.Add(new RunEvent.End(new EventId("s", 2), new Instant(65_000)));
+        sheet.Add(new RunEvent.End(new EventId(new DeviceId("s"), 2), new Instant(65_000)));
         sheet.Tap("a", "make", 66_000);
 
         Assert.Equal((1, 1, 65_000), (sheet.Now().Of("a").Attempts, sheet.Now().Late, sheet.Now().Running.Milliseconds));
@@ -90,11 +91,11 @@ public sealed class EndingTests
             ),
             "a"
         );
-        sheet.Add(new RunEvent.Pause(new EventId("s", 2), new Instant(10_000)));
-        sheet.Add(new RunEvent.Pause(new EventId("s", 3), new Instant(15_000)));
-        sheet.Add(new RunEvent.Resume(new EventId("s", 4), new Instant(30_000)));
-        sheet.Add(new RunEvent.Freeze(new EventId("s", 5), new Instant(40_000), "spacing"));
-        sheet.Add(new RunEvent.Resume(new EventId("s", 6), new Instant(55_000)));
+        sheet.Add(new RunEvent.Pause(new EventId(new DeviceId("s"), 2), new Instant(10_000)));
+        sheet.Add(new RunEvent.Pause(new EventId(new DeviceId("s"), 3), new Instant(15_000)));
+        sheet.Add(new RunEvent.Resume(new EventId(new DeviceId("s"), 4), new Instant(30_000)));
+        sheet.Add(new RunEvent.Freeze(new EventId(new DeviceId("s"), 5), new Instant(40_000), "spacing"));
+        sheet.Add(new RunEvent.Resume(new EventId(new DeviceId("s"), 6), new Instant(55_000)));
 
         Assert.Equal(
             (20_000L, 60_000L),
@@ -130,8 +131,8 @@ public sealed class EndingTests
         var sheet = Given.Open(Given.Card(""), "a");
 
         sheet.Tap("a", "make", 0);
-        sheet.Add(new RunEvent.Start(new EventId("s", 1), new Instant(10)));
-        sheet.Add(new RunEvent.End(new EventId("s", 2), new Instant(20)));
+        sheet.Add(new RunEvent.Start(new EventId(new DeviceId("s"), 1), new Instant(10)));
+        sheet.Add(new RunEvent.End(new EventId(new DeviceId("s"), 2), new Instant(20)));
         sheet.Tap("a", "make", 30);
 
         Assert.Equal((2, 0.0), (sheet.Now().Late, sheet.Now().Of("a").Points));

@@ -1,6 +1,7 @@
 using KeepTally.Core.Cards;
 using KeepTally.Core.Events;
 using KeepTally.Core.Formats;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Json;
 using KeepTally.Core.Live;
 using KeepTally.Core.Rulebook;
@@ -108,8 +109,13 @@ public sealed class MadeUpRuleTests
                 With()
             )
             .Require();
-        var sheet = Sheet.Open(card, new LogHead("d", 0, card.Chosen, [new Unit("a", "A", []), new Unit("b", "B", [])])).Require();
-        sheet.Add(new RunEvent.Start(new EventId("s", 1), new Instant(0)));
+        var sheet = Sheet
+            .Open(
+                card,
+                new LogHead("d", 0, card.Chosen, [new Unit(new PlayerId("a"), "A", []), new Unit(new PlayerId("b"), "B", [])])
+            )
+            .Require();
+        sheet.Add(new RunEvent.Start(new EventId(new DeviceId("s"), 1), new Instant(0)));
 
         sheet.Taps("a+ a+ a+ a- b-");
         Assert.Equal(((((0 + 1) / 2.0) + 1) / 2.0 + 2 + 1) / 2.0, sheet.Now().Of("a").Points);

@@ -1,4 +1,5 @@
 using KeepTally.Core.Events;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Live;
 using KeepTally.Core.Rules.Measures;
 using KeepTally.Core.Rules.Zones;
@@ -153,9 +154,9 @@ public sealed class ZoneAndTagTests
         {
             sheet.Add(
                 new RunEvent.Tap(
-                    new EventId("t", sheet.Log.Events.Count),
+                    new EventId(new DeviceId("t"), sheet.Log.Events.Count),
                     sheet.Log.LastAt + new Duration(1),
-                    "a",
+                    new PlayerId("a"),
                     outcome,
                     null,
                     null,
@@ -175,9 +176,9 @@ public sealed class ZoneAndTagTests
             var tags = new Dictionary<string, string> { ["finish"] = finish };
             sheet.Add(
                 new RunEvent.Tap(
-                    new EventId("t", sheet.Log.Events.Count),
+                    new EventId(new DeviceId("t"), sheet.Log.Events.Count),
                     sheet.Log.LastAt + new Duration(1000),
-                    "a",
+                    new PlayerId("a"),
                     "make",
                     null,
                     tags,

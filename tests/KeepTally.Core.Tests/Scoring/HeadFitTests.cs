@@ -1,5 +1,6 @@
 using KeepTally.Core.Cards;
 using KeepTally.Core.Events;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Live;
 
 namespace KeepTally.Core.Tests.Scoring;
@@ -15,7 +16,7 @@ public sealed class HeadFitTests
 
     private static string? Fault(string drill, int stage, params string[] units) =>
         Sheet
-            .Open(Match, new LogHead(drill, stage, Match.Chosen, [.. units.Select(unit => new Unit(unit, unit, []))]))
+            .Open(Match, new LogHead(drill, stage, Match.Chosen, [.. units.Select(unit => new Unit(new PlayerId(unit), unit, []))]))
             .Faults.FirstOrDefault()
             ?.ToString();
 
@@ -45,7 +46,10 @@ public sealed class HeadFitTests
             "d",
             0,
             new Dictionary<string, string> { ["to"] = "15" },
-            [new Unit("x", "Plain", [new Member("p1", "Zoë \"Ace\" Fern")]), new Unit("y", "Striped", [])]
+            [
+                new Unit(new PlayerId("x"), "Plain", [new Member(new PlayerId("p1"), "Zoë \"Ace\" Fern")]),
+                new Unit(new PlayerId("y"), "Striped", []),
+            ]
         );
 
         var read = HeadReader.Read(HeadReader.Write(head)).Require();

@@ -1,4 +1,5 @@
 using KeepTally.Core.Events;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Live;
 using KeepTally.Core.Time;
 using KeepTally.Core.Words;
@@ -28,7 +29,7 @@ public sealed class SettledTests
             )
             .Taps("a+ a+ a+ b+ a- a-");
 
-        Assert.Equal((true, "b"), (match.Now().Done, match.Now().Winner));
+        Assert.Equal((true, "b"), (match.Now().Done, match.Now().Winner?.Value));
     }
 
     [Fact]
@@ -39,7 +40,7 @@ public sealed class SettledTests
             """;
         var match = Given.Started(Given.Card(Stage, MissIsOut), "a", "b", "c").Taps("c+ c+ b+ a-");
 
-        Assert.Equal("c", match.Now().Winner);
+        Assert.Equal("c", match.Now().Winner?.Value);
     }
 
     [Fact]
@@ -65,7 +66,7 @@ public sealed class SettledTests
     public void An_end_closes_a_sheet_that_never_started()
     {
         var sheet = Given.Open(Given.Card(""), "a");
-        sheet.Add(new RunEvent.End(new EventId("d", 1), new Instant(5)));
+        sheet.Add(new RunEvent.End(new EventId(new DeviceId("d"), 1), new Instant(5)));
 
         Assert.Equal((true, false), (sheet.Now().Done, sheet.Now().Started));
     }
@@ -75,7 +76,7 @@ public sealed class SettledTests
     {
         var sheet = Given.Open(Given.Card(""), "a");
         var n = 0;
-        void Say(Func<EventId, RunEvent> make) => sheet.Add(make(new EventId("d", ++n)));
+        void Say(Func<EventId, RunEvent> make) => sheet.Add(make(new EventId(new DeviceId("d"), ++n)));
         Say(id => new RunEvent.Freeze(id, new Instant(0), "early"));
         Say(id => new RunEvent.Start(id, new Instant(1000)));
         Say(id => new RunEvent.Freeze(id, new Instant(2000), "spacing"));
@@ -105,23 +106,24 @@ public sealed class SettledTests
             .Taps("a+");
 
         var unit = sheet.Now().Of("a");
-        Assert.Equal(("a", 1, 1), (sheet.Now().Winner, unit.Outs, unit.Place));
+        Assert.Equal(("a", 1, 1), (sheet.Now().Winner?.Value, unit.Outs, unit.Place));
     }
 
     [Fact]
     public void In_turns_the_first_has_the_turn_before_the_start_too() =>
-        Assert.Equal("a", Given.Open(Given.Card("\"play\":\"turns\""), "a", "b").Now().Turn);
+        Assert.Equal("a", Given.Open(Given.Card("\"play\":\"turns\""), "a", "b").Now().Turn?.Value);
 
     [Fact]
     public void An_undo_in_the_millisecond_of_what_it_undoes_reaches_it_whatever_the_devices_are_called()
     {
         var card = Given.Card("");
         var (a, b) = (Given.Started(card, "a"), Given.Started(card, "a"));
-        LivePractice On(string device, Sheet sheet) => new(device, [new LiveRun("one", [new RunSheet("s", "", sheet)])]);
-        On("b", b).Tap("s", new TapCommand("a", "make"), new Instant(7000), out var tap);
+        LivePractice On(string device, Sheet sheet) =>
+            new(new DeviceId(device), [new LiveRun("one", [new RunSheet(new SheetId("s"), "", sheet)])]);
+        On("b", b).Tap(new SheetId("s"), new TapCommand(new PlayerId("a"), "make"), new Instant(7000), out var tap);
         a.Receive(tap[0].Event);
 
-        var undo = On("a", a).Undo("s", tap[0].Event.Id, new Instant(7000));
+        var undo = On("a", a).Undo(new SheetId("s"), tap[0].Event.Id, new Instant(7000));
         b.Receive(undo[0].Event);
 
         Assert.Equal((0.0, 0.0), (a.Now().Of("a").Points, b.Now().Of("a").Points));
@@ -131,7 +133,7 @@ public sealed class SettledTests
     public void A_clock_word_and_its_answer_in_one_millisecond_leave_the_clock_as_said_last()
     {
         var sheet = Given.Started(Given.Card(""), "a");
-        var practice = new LivePractice("z", [new LiveRun("one", [new RunSheet("s", "", sheet)])]);
+        var practice = new LivePractice(new DeviceId("z"), [new LiveRun("one", [new RunSheet(new SheetId("s"), "", sheet)])]);
         practice.Execute(RunCommand.Pause, new Instant(5000));
         practice.Execute(RunCommand.Resume, new Instant(5000));
 
@@ -151,7 +153,15 @@ public sealed class SettledTests
 
         Assert.Equal((69, 74), (sheet.Now().Of("a").Window.Made, sheet.Now().Of("a").Window.Taken));
         var before = sheet.Score.Snapshot(sheet.Log.LastAt + new Duration(1000));
-        var tap = new RunEvent.Tap(new EventId("w", 1), sheet.Log.LastAt + new Duration(1000), "a", "miss", null, null, null);
+        var tap = new RunEvent.Tap(
+            new EventId(new DeviceId("w"), 1),
+            sheet.Log.LastAt + new Duration(1000),
+            new PlayerId("a"),
+            "miss",
+            null,
+            null,
+            null
+        );
         sheet.Add(tap);
 
         Assert.StartsWith(
@@ -167,11 +177,14 @@ public sealed class SettledTests
     [InlineData(10_800_000, "at")]
     public void A_moment_is_let_in_as_far_as_the_allowance_goes(long ahead, string? fault)
     {
-        var gate = new EventGate(new LogHead("d", 0, new Dictionary<string, string>(), [new Unit("a", "Ada", [])]));
+        var gate = new EventGate(new LogHead("d", 0, new Dictionary<string, string>(), [new Unit(new PlayerId("a"), "Ada", [])]));
 
         Assert.Equal(
             fault,
-            gate.Check(new RunEvent.Start(new EventId("d", 1), new Instant(100_000 + ahead)), new Instant(100_000))?.Path
+            gate.Check(
+                new RunEvent.Start(new EventId(new DeviceId("d"), 1), new Instant(100_000 + ahead)),
+                new Instant(100_000)
+            )?.Path
         );
     }
 

@@ -1,4 +1,5 @@
 using KeepTally.Core.Events;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Tests.Scoring;
@@ -50,7 +51,10 @@ public sealed class TapTests
             """
         );
 
-        Assert.Equal(["b", "a", "c"], Given.Started(card, "a", "b", "c").Taps("a+ b-").Now().Ranking.Select(ranked => ranked.Unit));
+        Assert.Equal(
+            ["b", "a", "c"],
+            Given.Started(card, "a", "b", "c").Taps("a+ b-").Now().Ranking.Select(ranked => ranked.Unit).Select(id => id.Value)
+        );
     }
 
     [Fact]
@@ -63,10 +67,12 @@ public sealed class TapTests
             """
         );
         var sheet = Given.Started(card, "a", "b", "c").Taps("a+ a-");
-        Assert.Equal(["b"], sheet.Floor.Now.At("s"));
+        Assert.Equal(["b"], sheet.Floor.Now.At("s").Select(id => id.Value));
 
-        sheet.Add(new RunEvent.Undo(new EventId("u", 1), sheet.Log.LastAt + new Duration(1), sheet.Log.Events[^1].Id));
+        sheet.Add(
+            new RunEvent.Undo(new EventId(new DeviceId("u"), 1), sheet.Log.LastAt + new Duration(1), sheet.Log.Events[^1].Id)
+        );
 
-        Assert.Equal(["a"], sheet.Floor.Now.At("s"));
+        Assert.Equal(["a"], sheet.Floor.Now.At("s").Select(id => id.Value));
     }
 }

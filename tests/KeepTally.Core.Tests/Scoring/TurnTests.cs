@@ -1,4 +1,5 @@
 using KeepTally.Core.Events;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Live;
 using KeepTally.Core.Time;
 
@@ -14,7 +15,11 @@ public sealed class TurnTests
         Given.Started(Given.Card($"\"play\":\"turns\",\"until\":[{until}]", Outcomes), "a", "b", "c");
 
     private static void Turn(Sheet sheet, long at, string? unit = null) =>
-        Assert.Null(sheet.Add(new RunEvent.Turn(new EventId("turn", sheet.Log.Events.Count), new Instant(at), unit)));
+        Assert.Null(
+            sheet.Add(
+                new RunEvent.Turn(new EventId(new DeviceId("turn"), sheet.Log.Events.Count), new Instant(at), Given.Player(unit))
+            )
+        );
 
     [Fact]
     public void A_tap_that_names_nobody_is_of_the_unit_whose_turn_it_is()
@@ -25,7 +30,7 @@ public sealed class TurnTests
         sheet.Tap(null, "home", 2000);
         sheet.Tap(null, "miss", 3000);
 
-        Assert.Equal(("b", 1, 1), (sheet.Now().Turn, sheet.Now().Of("a").Successes, sheet.Now().Of("b").Attempts));
+        Assert.Equal(("b", 1, 1), (sheet.Now().Turn?.Value, sheet.Now().Of("a").Successes, sheet.Now().Of("b").Attempts));
     }
 
     [Fact]
@@ -34,12 +39,12 @@ public sealed class TurnTests
         var sheet = Turns("""{"successes":1}""");
         sheet.Tap(null, "home", 1000);
         sheet.Tap(null, "make", 2000);
-        Assert.Equal("c", sheet.Now().Turn);
+        Assert.Equal("c", sheet.Now().Turn?.Value);
 
         sheet.Tap(null, "home", 3000);
         sheet.Tap(null, "home", 4000);
 
-        Assert.Equal("c", sheet.Now().Turn);
+        Assert.Equal("c", sheet.Now().Turn?.Value);
     }
 
     [Fact]
@@ -61,13 +66,13 @@ public sealed class TurnTests
         var sheet = Turns("""{"seconds":10}""");
         sheet.Tap(null, "make", 10_001);
 
-        Assert.Equal((1, "a", true), (sheet.Now().Late, sheet.Now().Turn, sheet.Now().Of("a").Done));
+        Assert.Equal((1, "a", true), (sheet.Now().Late, sheet.Now().Turn?.Value, sheet.Now().Of("a").Done));
         Turn(sheet, 14_000);
         sheet.Tap(null, "make", 24_000);
         Turn(sheet, 24_000);
         Turn(sheet, 40_000);
 
-        Assert.Equal((true, "b", 34_000L), (sheet.Now().Done, sheet.Now().Winner, sheet.Now().Running.Milliseconds));
+        Assert.Equal((true, "b", 34_000L), (sheet.Now().Done, sheet.Now().Winner?.Value, sheet.Now().Running.Milliseconds));
         Assert.Equal([10_000L, 10_000L, 10_000L], sheet.Now().Units.Select(unit => unit.Running.Milliseconds));
     }
 
@@ -87,11 +92,13 @@ public sealed class TurnTests
         var sheet = Turns("""{"successes":1}""");
         sheet.Tap(null, "make", 1000);
         Turn(sheet, 2000, "a");
-        Assert.Equal("b", sheet.Now().Turn);
+        Assert.Equal("b", sheet.Now().Turn?.Value);
 
         Turn(sheet, 3000, "c");
 
-        Assert.Equal("c", sheet.Now().Turn);
-        Assert.NotNull(sheet.Add(new RunEvent.Turn(new EventId("turn", 99), new Instant(4000), "nobody")));
+        Assert.Equal("c", sheet.Now().Turn?.Value);
+        Assert.NotNull(
+            sheet.Add(new RunEvent.Turn(new EventId(new DeviceId("turn"), 99), new Instant(4000), new PlayerId("nobody")))
+        );
     }
 }

@@ -2,6 +2,7 @@ using CsCheck;
 using KeepTally.Core.Cards;
 using KeepTally.Core.Events;
 using KeepTally.Core.Formats;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Live;
 using KeepTally.Core.Scoring;
 using KeepTally.Core.Time;
@@ -103,8 +104,8 @@ public sealed class CardProperties
                             {
                                 var now =
                                     $"{unit.Points} {unit.Attempts} {unit.Streak} {unit.Cleared} {unit.Outs} {unit.Place} {unit.Running}";
-                                Assert.Equal(done.TryGetValue(unit.Id, out var before) ? before : now, now);
-                                done[unit.Id] = now;
+                                Assert.Equal(done.TryGetValue(unit.Id.Value, out var before) ? before : now, now);
+                                done[unit.Id.Value] = now;
                             }
                         }
                     );
@@ -189,9 +190,9 @@ public sealed class CardProperties
         {
             var unit = taps[i].Who < 3 ? "abc"[taps[i].Who].ToString() : null;
             var tap = new RunEvent.Tap(
-                new EventId("t", i + 1),
+                new EventId(new DeviceId("t"), i + 1),
                 new Instant((i + 1) * 1000),
-                unit,
+                Given.Player(unit),
                 outcomes[taps[i].What % outcomes.Count].Id,
                 null,
                 null,

@@ -1,6 +1,7 @@
 using KeepTally.Core.Cards;
 using KeepTally.Core.Clock;
 using KeepTally.Core.Events;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Live;
 using KeepTally.Core.Rules.Measures;
 using KeepTally.Core.Rules.Zones;
@@ -35,8 +36,8 @@ public sealed class FamilyTests
     {
         var bout = ShippedCard.Play("beat-the-minute", 2, 0, ("time", seconds)).Tap("a:clean a:make a:miss");
 
-        Assert.Equal((3.0, "a"), (bout["a"].Points, bout.Now.Turn));
-        Assert.Equal("b", bout.Wait(double.Parse(seconds, null)).Now.Turn);
+        Assert.Equal((3.0, "a"), (bout["a"].Points, bout.Now.Turn?.Value));
+        Assert.Equal("b", bout.Wait(double.Parse(seconds, null)).Now.Turn?.Value);
     }
 
     [Theory]
@@ -143,7 +144,7 @@ public sealed class FamilyTests
         var target = int.Parse(to, null);
         var bout = ShippedCard.Play("win-it-score-it", 2, 0, ("to", to)).Tap($"plain:rebound*{target - 2} plain:won-goal");
 
-        Assert.Equal("plain", bout.Now.Winner);
+        Assert.Equal("plain", bout.Now.Winner?.Value);
         Assert.Equal(target, bout["plain"].Points);
     }
 
@@ -153,7 +154,7 @@ public sealed class FamilyTests
         var bout = ShippedCard.Play("serve-siege").Tap(":good*4 :poor :lost :untouched");
 
         Assert.Equal((4.0, 9.0), (bout["receivers"].Points, bout["server"].Points));
-        Assert.Equal("server", bout.Tap(":untouched :poor").Now.Winner);
+        Assert.Equal("server", bout.Tap(":untouched :poor").Now.Winner?.Value);
     }
 
     [Fact]
@@ -167,7 +168,7 @@ public sealed class FamilyTests
         Assert.Equal(setter, bout.Live.Floor.Now.At("set")[0]);
         Assert.Equal(1, bout.Tap("a:rally a:error")["a"].Points);
         Assert.Equal(0, bout.Tap("a:save a:gave-up")["a"].Points);
-        Assert.Equal("b", bout.Wait(45).Now.Turn);
+        Assert.Equal("b", bout.Wait(45).Now.Turn?.Value);
     }
 
     [Theory]
@@ -183,19 +184,19 @@ public sealed class FamilyTests
     public void An_attacker_against_a_held_back_defender(string steal, string miss, string ball, double stolen)
     {
         var bout = ShippedCard.Play("one-hand-behind", 2, 0, ("steal", steal), ("miss", miss)).Tap(":goal :miss");
-        Assert.Equal((1.0, ball), (bout["first"].Points, bout.Now.Ball));
+        Assert.Equal((1.0, ball), (bout["first"].Points, bout.Now.Ball?.Value));
 
         var thief = ball == "first" ? "second" : "first";
         Assert.Equal(stolen + (thief == "first" ? 1 : 0), bout.Tap(":steal")[thief].Points);
-        Assert.Equal(thief, bout.Now.Ball);
-        Assert.Equal(ball, bout.Tap(":block").Now.Winner);
+        Assert.Equal(thief, bout.Now.Ball?.Value);
+        Assert.Equal(ball, bout.Tap(":block").Now.Winner?.Value);
     }
 
     [Theory]
     [InlineData("7", 7)]
     [InlineData("3", 3)]
     public void It_goes_to_seven_or_to_three(string to, int goals) =>
-        Assert.Equal("first", ShippedCard.Play("one-hand-behind", 2, 0, ("to", to)).Tap($":goal*{goals}").Now.Winner);
+        Assert.Equal("first", ShippedCard.Play("one-hand-behind", 2, 0, ("to", to)).Tap($":goal*{goals}").Now.Winner?.Value);
 
     [Fact]
     public void A_carrier_touches_lines_never_the_same_twice_running_and_a_foul_tackle_costs_one()
@@ -212,12 +213,12 @@ public sealed class FamilyTests
     public void Whoever_loses_the_ball_goes_into_the_middle()
     {
         var bout = ShippedCard.Play("square-thief", 5);
-        Assert.Equal(["a"], bout.Live.Floor.Now.At("middle"));
+        Assert.Equal(["a"], bout.Live.Floor.Now.At("middle").Select(id => id.Value));
 
         bout.Tap("c:lost");
-        Assert.Equal(["c"], bout.Live.Floor.Now.At("middle"));
-        Assert.Contains("a", bout.Live.Floor.Now.At("ring"));
-        Assert.Equal(["c"], bout.Tap("c:won").Live.Floor.Now.At("middle"));
+        Assert.Equal(["c"], bout.Live.Floor.Now.At("middle").Select(id => id.Value));
+        Assert.Contains("a", bout.Live.Floor.Now.At("ring").Select(id => id.Value));
+        Assert.Equal(["c"], bout.Tap("c:won").Live.Floor.Now.At("middle").Select(id => id.Value));
     }
 
     [Fact]
@@ -228,7 +229,7 @@ public sealed class FamilyTests
 
         bout.Tap("b:won c:won a:won");
         Assert.Equal([1, 2, 3], new[] { "b", "c", "a" }.Select(unit => bout[unit].Place!.Value));
-        Assert.Equal(("b", 1), (bout.Now.Winner, bout.Now.Late));
+        Assert.Equal(("b", 1), (bout.Now.Winner?.Value, bout.Now.Late));
     }
 
     [Fact]
@@ -238,7 +239,7 @@ public sealed class FamilyTests
         bout.Say("", "home", null, 31.4).Say("", "home", null, 30.2).Say("", "home", null, 29.8).Say("", "home", null, 33.0);
 
         Assert.Equal(29.8, bout["a"].Readings.Best);
-        Assert.Equal((true, "a"), (bout.Now.Done, bout.Now.Winner));
+        Assert.Equal((true, "a"), (bout.Now.Done, bout.Now.Winner?.Value));
     }
 
     [Fact]
@@ -251,7 +252,7 @@ public sealed class FamilyTests
         }
 
         Assert.Equal((12.0, 38.0 / 3), (bout["a"].Readings.Mean, bout["b"].Readings.Mean));
-        Assert.Equal((true, "a"), (bout.Now.Done, bout.Now.Winner));
+        Assert.Equal((true, "a"), (bout.Now.Done, bout.Now.Winner?.Value));
     }
 
     [Fact]
@@ -293,7 +294,7 @@ public sealed class FamilyTests
     public void Two_halves_of_four_minutes_have_one_between_and_a_drop_turns_it_over()
     {
         var bout = ShippedCard.Play("two-halves").Tap(":drop :point");
-        Assert.Equal((1.0, "plain"), (bout["striped"].Points, bout.Now.Ball));
+        Assert.Equal((1.0, "plain"), (bout["striped"].Points, bout.Now.Ball?.Value));
 
         var timeline = bout.Live.Timeline!;
         Assert.Equal(
@@ -340,28 +341,34 @@ public sealed class FamilyTests
     public void Places_move_on_with_the_turn_however_it_passes()
     {
         var bout = ShippedCard.Play("saved-or-scored", 3).Tap("a:held*9");
-        Assert.Equal(["a"], bout.Live.Floor.Now.At("goal"));
+        Assert.Equal(["a"], bout.Live.Floor.Now.At("goal").Select(id => id.Value));
 
-        Assert.Equal(["b"], bout.Tap("a:goal").Live.Floor.Now.At("goal"));
-        Assert.Equal(["c"], bout.Turn().Live.Floor.Now.At("goal"));
-        Assert.Equal(["c"], bout.Turn("a").Live.Floor.Now.At("goal"));
+        Assert.Equal(["b"], bout.Tap("a:goal").Live.Floor.Now.At("goal").Select(id => id.Value));
+        Assert.Equal(["c"], bout.Turn().Live.Floor.Now.At("goal").Select(id => id.Value));
+        Assert.Equal(["c"], bout.Turn("a").Live.Floor.Now.At("goal").Select(id => id.Value));
     }
 
     [Fact]
     public void Each_side_comes_from_its_own_line_after_a_drop()
     {
         var card = ShippedCard.Read("two-halves");
-        Member[] Eight(string side) => [.. Enumerable.Range(1, 4).Select(n => new Member($"{side}{n}", $"{side} {n}"))];
+        Member[] Eight(string side) =>
+            [.. Enumerable.Range(1, 4).Select(n => new Member(new PlayerId($"{side}{n}"), $"{side} {n}"))];
         var live = Sheet
             .Open(
                 card,
-                new LogHead(card.Id, 0, card.Chosen, [new("plain", "Plain", Eight("p")), new("striped", "Striped", Eight("s"))])
+                new LogHead(
+                    card.Id,
+                    0,
+                    card.Chosen,
+                    [new(new PlayerId("plain"), "Plain", Eight("p")), new(new PlayerId("striped"), "Striped", Eight("s"))]
+                )
             )
             .Require();
         Assert.Equal("p1 p2 p3, s4", Standing());
 
-        live.Add(new RunEvent.Start(new EventId("t", 1), new Instant(0)));
-        live.Add(new RunEvent.Tap(new EventId("t", 2), new Instant(9000), null, "drop", null, null, null));
+        live.Add(new RunEvent.Start(new EventId(new DeviceId("t"), 1), new Instant(0)));
+        live.Add(new RunEvent.Tap(new EventId(new DeviceId("t"), 2), new Instant(9000), null, "drop", null, null, null));
         Assert.Equal("p4 p1 p2, s3", Standing());
 
         string Standing() =>
@@ -380,8 +387,8 @@ public sealed class FamilyTests
     {
         var bout = ShippedCard.Play("stay-on", 4).Tap("a:goal c:goal");
 
-        Assert.Equal(["c", "d"], bout.Live.Floor.Now.At("duel").Order());
-        Assert.Equal(["b", "a"], bout.Live.Floor.Now.At("queue"));
+        Assert.Equal(["c", "d"], bout.Live.Floor.Now.At("duel").Select(id => id.Value).Order());
+        Assert.Equal(["b", "a"], bout.Live.Floor.Now.At("queue").Select(id => id.Value));
         Assert.Equal((1.0, 1.0), (bout["a"].Points, bout["c"].Points));
     }
 
@@ -389,13 +396,20 @@ public sealed class FamilyTests
     public void Four_rounds_one_way_and_four_the_other_end_where_they_began()
     {
         var card = ShippedCard.Read("round-and-back");
-        Member[] players = [new("a", "A"), new("b", "B"), new("c", "C"), new("d", "D"), new("e", "E")];
-        var live = Sheet.Open(card, new LogHead(card.Id, 0, card.Chosen, [new Unit("g", "G", players)])).Require();
-        live.Add(new RunEvent.Start(new EventId("t", 1), new Instant(0)));
+        Member[] players =
+        [
+            new(new PlayerId("a"), "A"),
+            new(new PlayerId("b"), "B"),
+            new(new PlayerId("c"), "C"),
+            new(new PlayerId("d"), "D"),
+            new(new PlayerId("e"), "E"),
+        ];
+        var live = Sheet.Open(card, new LogHead(card.Id, 0, card.Chosen, [new Unit(new PlayerId("g"), "G", players)])).Require();
+        live.Add(new RunEvent.Start(new EventId(new DeviceId("t"), 1), new Instant(0)));
         var corners = new List<string>();
         for (var round = 0; round < 8; round++)
         {
-            corners.Add(live.Floor.Now.Of("a")!.Id);
+            corners.Add(live.Floor.Now.Of(new PlayerId("a"))!.Id);
             foreach (var due in live.Due(new Instant(5000 + (33_000 * round) + 25_500)).ToArray())
             {
                 live.Add(due);

@@ -1,6 +1,7 @@
 using KeepTally.Core.Cards;
 using KeepTally.Core.Events;
 using KeepTally.Core.Formats;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Live;
 using KeepTally.Core.Scoring;
 using KeepTally.Core.Time;
@@ -38,7 +39,7 @@ internal sealed class Bout
         var sides = card.Stages[stage].Sides;
         var names = sides.Count > 0 ? sides : [.. Enumerable.Range(0, count).Select(i => ((char)('a' + i)).ToString())];
         _live = Sheet
-            .Open(card, new LogHead(card.Id, stage, card.Chosen, [.. names.Select(name => new Unit(name, name, []))]))
+            .Open(card, new LogHead(card.Id, stage, card.Chosen, [.. names.Select(name => new Unit(new PlayerId(name), name, []))]))
             .Require();
         _live.Add(new RunEvent.Start(NextId(), new Instant(0)));
         _now = card.Stages[stage].Clock?.CountIn.Milliseconds ?? 0;
@@ -53,7 +54,7 @@ internal sealed class Bout
 
     internal UnitReport this[string unit] => Now.Of(unit);
 
-    private EventId NextId() => new("t", ++_said);
+    private EventId NextId() => new(new DeviceId("t"), ++_said);
 
     /// <summary>Taps in a row: <c>a:make</c>, by whoever is meant <c>:goal</c>, many times <c>a:make*5</c>.</summary>
     internal Bout Tap(string taps)
@@ -82,7 +83,7 @@ internal sealed class Bout
         var tap = new RunEvent.Tap(
             NextId(),
             new Instant(_now),
-            who.Length == 0 ? null : who,
+            Given.Player(who.Length == 0 ? null : who),
             outcome,
             zone,
             tags.Length == 0 ? null : tags.ToDictionary(tag => tag.Tag, tag => tag.Value),
@@ -109,14 +110,14 @@ internal sealed class Bout
     internal Bout Turn(string? unit = null)
     {
         _now += 1000;
-        _live.Add(new RunEvent.Turn(NextId(), new Instant(_now), unit));
+        _live.Add(new RunEvent.Turn(NextId(), new Instant(_now), Given.Player(unit)));
         return this;
     }
 
     internal Bout Rotate(string? winner = null)
     {
         _now += 1000;
-        _live.Add(new RunEvent.Rotate(NextId(), new Instant(_now), winner, null, null));
+        _live.Add(new RunEvent.Rotate(NextId(), new Instant(_now), Given.Player(winner), null, null));
         return this;
     }
 }

@@ -1,4 +1,5 @@
 using KeepTally.Core.Events;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Live;
 using KeepTally.Core.Tests.Shipped;
 
@@ -47,10 +48,10 @@ public sealed class TapWordsTests
             "scores":"group"
             """
         );
-        var group = new Unit("g1", "Group A", [new Member("p1", "Wren Tarn")]);
+        var group = new Unit(new PlayerId("g1"), "Group A", [new Member(new PlayerId("p1"), "Wren Tarn")]);
         var sheet = Sheet.Open(card, new LogHead(card.Id, 0, card.Chosen, [group])).Require();
 
-        Assert.Equal(("Group A", "Wren"), (sheet.CallNameOf("g1"), sheet.CallNameOf("p1")));
+        Assert.Equal(("Group A", "Wren"), (sheet.CallNameOf(new PlayerId("g1")), sheet.CallNameOf(new PlayerId("p1"))));
     }
 
     [Fact]

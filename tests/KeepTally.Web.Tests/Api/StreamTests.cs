@@ -1,5 +1,6 @@
 using System.Text.Json;
 using KeepTally.Core.Events;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Time;
 using KeepTally.Store.Events;
 using Microsoft.Data.Sqlite;
@@ -63,8 +64,8 @@ public sealed class StreamTests(Installation home) : IClassFixture<Installation>
                         for (var n = 1; n <= Taps; n++)
                         {
                             await writer.AppendAsync(
-                                sheets[device % 4],
-                                [new RunEvent.Start(new EventId($"s{device}", n), new Instant(n))]
+                                new SheetId(sheets[device % 4]),
+                                [new RunEvent.Start(new EventId(new DeviceId($"s{device}"), n), new Instant(n))]
                             );
                         }
                     })
@@ -97,8 +98,8 @@ public sealed class StreamTests(Installation home) : IClassFixture<Installation>
                 (
                     N: n,
                     Task: writer.AppendAsync(
-                        n % 10 == 0 ? "no such sheet" : sheet,
-                        [new RunEvent.Start(new EventId("w", n), new Instant(n))]
+                        new SheetId(n % 10 == 0 ? "no such sheet" : sheet),
+                        [new RunEvent.Start(new EventId(new DeviceId("w"), n), new Instant(n))]
                     )
                 )
             )

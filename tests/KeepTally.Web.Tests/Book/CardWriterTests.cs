@@ -1,5 +1,6 @@
 using KeepTally.Core.Events;
 using KeepTally.Core.Faults;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Time;
 using KeepTally.Store.Book;
 using KeepTally.Store.Events;
@@ -100,7 +101,7 @@ public sealed class CardWriterTests : IAsyncLifetime
     {
         var sheets = await _home.BegunAsync();
         await _home.WithAsync<EventJournal, Appended>(journal =>
-            journal.AppendAsync(sheets[4], [new RunEvent.Start(new EventId("d", 1), new Instant(0))])
+            journal.AppendAsync(new SheetId(sheets[4]), [new RunEvent.Start(new EventId(new DeviceId("d"), 1), new Instant(0))])
         );
         Assert.True(await _home.WithAsync<DrillBook, bool>(book => book.ArchiveAsync("three-gates", true)));
 

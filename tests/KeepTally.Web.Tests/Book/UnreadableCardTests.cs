@@ -107,6 +107,30 @@ public sealed class UnreadableCardTests : IAsyncLifetime
     }
 
     [Fact]
+    public async Task What_is_sent_for_its_drill_is_answered_with_the_fault_and_the_mend()
+    {
+        await _home.BegunAsync();
+        var practice = await _home.PracticeAsync();
+        var sheet = await _home.WithAsync<TallyDb, string>(db =>
+            db.Sheets.Where(row => row.Run!.Block!.CardVersion!.CardId == Card).Select(row => row.Id).FirstAsync()
+        );
+        await SpoilAsync(Texts.First().Data.Item1);
+
+        using var start = new StringContent(
+            """{"device":"d","n":1,"at":0,"type":"start"}""",
+            new System.Net.Http.Headers.MediaTypeHeaderValue("application/x-ndjson")
+        );
+        using var answer = await _home.Visit().Http.PostAsync(new Uri($"/api/sheets/{sheet}/events", UriKind.Relative), start);
+
+        Assert.Equal(System.Net.HttpStatusCode.Conflict, answer.StatusCode);
+        Assert.Contains(
+            "the card of this drill no longer reads",
+            await answer.Content.ReadAsStringAsync(),
+            StringComparison.Ordinal
+        );
+    }
+
+    [Fact]
     public async Task Results_of_the_other_drills_stand()
     {
         await _home.BegunAsync();

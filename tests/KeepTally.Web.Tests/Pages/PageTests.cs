@@ -1,5 +1,6 @@
 using System.Net;
 using KeepTally.Core.Events;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Time;
 using KeepTally.Store.Database;
 using KeepTally.Store.Events;
@@ -215,10 +216,21 @@ public sealed class PageTests : IAsyncLifetime
     private int _said;
 
     private RunEvent Tap(string unit, string outcome) =>
-        new RunEvent.Tap(new EventId("t", ++_said), new Instant(_said * 10_000), unit, outcome, null, null, null);
+        new RunEvent.Tap(
+            new EventId(new DeviceId("t"), ++_said),
+            new Instant(_said * 10_000),
+            new PlayerId(unit),
+            outcome,
+            null,
+            null,
+            null
+        );
 
     private Task<Appended> SayAsync(string sheet, params RunEvent[] events) =>
         _home.WithAsync<EventJournal, Appended>(journal =>
-            journal.AppendAsync(sheet, [new RunEvent.Start(new EventId("s", 1), new Instant(0)), .. events])
+            journal.AppendAsync(
+                new SheetId(sheet),
+                [new RunEvent.Start(new EventId(new DeviceId("s"), 1), new Instant(0)), .. events]
+            )
         );
 }

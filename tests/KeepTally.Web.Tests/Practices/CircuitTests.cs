@@ -3,6 +3,7 @@ using KeepTally.Core.Dealing;
 using KeepTally.Core.Events;
 using KeepTally.Core.Faults;
 using KeepTally.Core.Formats;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Time;
 using KeepTally.Store.Database;
 using KeepTally.Store.Events;
@@ -109,10 +110,10 @@ public sealed class CircuitTests : IAsyncLifetime
             var head = HeadReader.Read(sheet.HeadJson).Require();
             await _home.WithAsync<EventJournal, Appended>(journal =>
                 journal.AppendAsync(
-                    sheet.Id,
+                    new SheetId(sheet.Id),
                     [
                         new RunEvent.Start(new(EventId.CircuitDevice, 0), new Instant(0)),
-                        new RunEvent.Tap(new("t", 1), new Instant(9000), head.Units[0].Id, "make", null, null, null),
+                        new RunEvent.Tap(new(new DeviceId("t"), 1), new Instant(9000), head.Units[0].Id, "make", null, null, null),
                     ]
                 )
             );
@@ -153,7 +154,8 @@ public sealed class CircuitTests : IAsyncLifetime
 
         int Stands(int station) =>
             sheets.Count(sheet =>
-                sheet.Stop?.Station == station && HeadReader.Read(sheet.HeadJson).Require().Units.Any(unit => unit.Id == $"p{bea}")
+                sheet.Stop?.Station == station
+                && HeadReader.Read(sheet.HeadJson).Require().Units.Any(unit => unit.Id.Value == $"p{bea}")
             );
         Assert.Equal((0, 0, 1), (Stands(0), Stands(1), Stands(2)));
     }

@@ -3,6 +3,7 @@ using KeepTally.Core.Dealing;
 using KeepTally.Core.Events;
 using KeepTally.Core.Faults;
 using KeepTally.Core.Formats;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Time;
 using KeepTally.Store.Database;
 using KeepTally.Store.Events;
@@ -60,7 +61,7 @@ public sealed class GroupPageTests : IAsyncLifetime
 
     private async Task<string> PlayerAsync(string name) =>
         await _home.WithAsync<TallyDb, string>(async db =>
-            (await db.Players.SingleAsync(player => player.Name.StartsWith(name))).UnitId
+            (await db.Players.SingleAsync(player => player.Name.StartsWith(name))).UnitId.Value
         );
 
     [Fact]
@@ -82,7 +83,7 @@ public sealed class GroupPageTests : IAsyncLifetime
         var dealt = await _home.WithAsync<TallyDb, string>(db =>
             db.Sheets.Where(sheet => sheet.Run!.BlockId == block && sheet.Order == 1).Select(sheet => sheet.HeadJson).SingleAsync()
         );
-        Assert.Contains(ada, HeadReader.Read(dealt).Require().Units.Select(unit => unit.Id));
+        Assert.Contains(ada, HeadReader.Read(dealt).Require().Units.Select(unit => unit.Id).Select(id => id.Value));
     }
 
     [Fact]
@@ -276,13 +277,13 @@ public sealed class GroupPageTests : IAsyncLifetime
             await _home
                 .Services.GetRequiredService<JournalWriter>()
                 .AppendAsync(
-                    "earlier",
+                    new SheetId("earlier"),
                     [
-                        new Core.Events.RunEvent.Start(new("t", 1), new Instant(0)),
+                        new Core.Events.RunEvent.Start(new(new DeviceId("t"), 1), new Instant(0)),
                         .. players.Select(
                             (player, n) =>
                                 new Core.Events.RunEvent.Tap(
-                                    new("t", n + 2),
+                                    new(new DeviceId("t"), n + 2),
                                     new Instant(10_000 + n),
                                     player.UnitId,
                                     read.Stages[0].Outcomes[0].Id,

@@ -1,6 +1,7 @@
 using KeepTally.Core.Dealing;
 using KeepTally.Core.Events;
 using KeepTally.Core.Formats;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Live;
 using KeepTally.Core.Text;
 using KeepTally.Store.Database;
@@ -11,7 +12,7 @@ namespace KeepTally.Web.Tests.Store;
 public sealed class DealTests(Installation home) : IClassFixture<Installation>
 {
     private static Member[] Players(int count) =>
-        [.. Enumerable.Range(1, count).Select(number => new Member($"p{number}", $"Player {number}"))];
+        [.. Enumerable.Range(1, count).Select(number => new Member(new PlayerId($"p{number}"), $"Player {number}"))];
 
     private Task<string> CardAsync(string id) =>
         home.WithAsync<TallyDb, string>(db =>
@@ -70,7 +71,7 @@ public sealed class DealTests(Installation home) : IClassFixture<Installation>
             .Select(head => HeadReader.Read(head).Require())
             .Select(head =>
                 (
-                    Side: head.Units.Any(unit => unit.Id == "plain"),
+                    Side: head.Units.Any(unit => unit.Id.Value == "plain"),
                     Names: head.Units.SelectMany(unit => unit.People).Select(player => player.Name).ToArray()
                 )
             )

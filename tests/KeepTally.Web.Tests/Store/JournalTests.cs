@@ -1,4 +1,5 @@
 using KeepTally.Core.Events;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Time;
 using KeepTally.Store.Database;
 using KeepTally.Store.Events;
@@ -8,10 +9,11 @@ namespace KeepTally.Web.Tests.Store;
 
 public sealed class JournalTests(Installation home) : IClassFixture<Installation>
 {
-    private static RunEvent Start(int n, string device = "d") => new RunEvent.Start(new EventId(device, n), new Instant(n * 1000));
+    private static RunEvent Start(int n, string device = "d") =>
+        new RunEvent.Start(new EventId(new DeviceId(device), n), new Instant(n * 1000));
 
     private Task<Appended> AppendAsync(string sheet, params RunEvent[] events) =>
-        home.WithAsync<EventJournal, Appended>(journal => journal.AppendAsync(sheet, events));
+        home.WithAsync<EventJournal, Appended>(journal => journal.AppendAsync(new SheetId(sheet), events));
 
     [Fact]
     public async Task An_event_sent_again_is_on_record_once()
@@ -30,9 +32,12 @@ public sealed class JournalTests(Installation home) : IClassFixture<Installation
     public async Task What_was_first_under_an_id_stands_and_is_told()
     {
         var sheet = (await home.BegunAsync())[1];
-        await AppendAsync(sheet, new RunEvent.Rotate(new EventId("clock", 2), new Instant(65_000), null, null, null));
+        await AppendAsync(sheet, new RunEvent.Rotate(new EventId(new DeviceId("clock"), 2), new Instant(65_000), null, null, null));
 
-        var late = await AppendAsync(sheet, new RunEvent.Rotate(new EventId("clock", 2), new Instant(65_400), null, null, null));
+        var late = await AppendAsync(
+            sheet,
+            new RunEvent.Rotate(new EventId(new DeviceId("clock"), 2), new Instant(65_400), null, null, null)
+        );
 
         Assert.Empty(late.Fresh);
         Assert.Contains("65000", Assert.Single(late.Conflicting), StringComparison.Ordinal);

@@ -1,4 +1,5 @@
 using KeepTally.Core.Events;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Time;
 using KeepTally.Store.Database;
 using KeepTally.Store.Events;
@@ -19,12 +20,28 @@ public sealed class RestartTests
         var practice = await home.PracticeAsync();
         await home.WithAsync<EventJournal, Appended>(journal =>
             journal.AppendAsync(
-                sheets[8],
+                new SheetId(sheets[8]),
                 [
-                    new RunEvent.Start(new EventId("d", 1), new Instant(0)),
-                    new RunEvent.Tap(new EventId("d", 2), new Instant(9_000), "plain", "goal", null, null, null),
-                    new RunEvent.Undo(new EventId("d", 3), new Instant(9_500), new EventId("d", 2)),
-                    new RunEvent.Tap(new EventId("e", 1), new Instant(12_000), "striped", "stop", null, null, null),
+                    new RunEvent.Start(new EventId(new DeviceId("d"), 1), new Instant(0)),
+                    new RunEvent.Tap(
+                        new EventId(new DeviceId("d"), 2),
+                        new Instant(9_000),
+                        new PlayerId("plain"),
+                        "goal",
+                        null,
+                        null,
+                        null
+                    ),
+                    new RunEvent.Undo(new EventId(new DeviceId("d"), 3), new Instant(9_500), new EventId(new DeviceId("d"), 2)),
+                    new RunEvent.Tap(
+                        new EventId(new DeviceId("e"), 1),
+                        new Instant(12_000),
+                        new PlayerId("striped"),
+                        "stop",
+                        null,
+                        null,
+                        null
+                    ),
                 ]
             )
         );

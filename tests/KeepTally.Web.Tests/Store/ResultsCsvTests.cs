@@ -2,6 +2,7 @@ using System.Globalization;
 using CsvHelper;
 using KeepTally.Core.Events;
 using KeepTally.Core.Formats;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Live;
 using KeepTally.Core.Rules.Measures;
 using KeepTally.Core.Scoring;
@@ -19,10 +20,12 @@ public sealed class ResultsCsvTests
     private static DrillResult Drill(params string[] names)
     {
         var card = CardReader.Read(Card).Require();
-        var units = names.Select((name, index) => new Unit($"p{index}", name, [])).ToArray();
+        var units = names.Select((name, index) => new Unit(new PlayerId($"p{index}"), name, [])).ToArray();
         var sheet = Sheet.Open(card, new LogHead("d", 0, card.Chosen, units)).Require();
-        sheet.Add(new RunEvent.Start(new EventId("s", 1), new Instant(0)));
-        sheet.Add(new RunEvent.Tap(new EventId("s", 2), new Instant(1500), "p0", "make", null, null, null));
+        sheet.Add(new RunEvent.Start(new EventId(new DeviceId("s"), 1), new Instant(0)));
+        sheet.Add(
+            new RunEvent.Tap(new EventId(new DeviceId("s"), 2), new Instant(1500), new PlayerId("p0"), "make", null, null, null)
+        );
         var report = sheet.ReportAt(new Instant(1500));
         return new DrillResult(
             1,

@@ -1,4 +1,5 @@
 using KeepTally.Core.Events;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Time;
 using KeepTally.Store.Database;
 using KeepTally.Store.Events;
@@ -20,10 +21,12 @@ public sealed class ScoredRunsTests(Installation home) : IClassFixture<Installat
         var sheet = (await home.BegunAsync())[0];
         var practice = await home.PracticeAsync();
         Task SayAsync(RunEvent runEvent) =>
-            home.WithAsync<EventJournal, Appended>(journal => journal.AppendAsync(sheet, [runEvent]));
+            home.WithAsync<EventJournal, Appended>(journal => journal.AppendAsync(new SheetId(sheet), [runEvent]));
         var unit = (await ResultsAsync(practice))[0].Sheets[0].Units[0];
-        await SayAsync(new RunEvent.Start(new EventId("o", 1), new Instant(0)));
-        await SayAsync(new RunEvent.Tap(new EventId("o", 2), new Instant(20_000), unit.Id, "clean", null, null, null));
+        await SayAsync(new RunEvent.Start(new EventId(new DeviceId("o"), 1), new Instant(0)));
+        await SayAsync(
+            new RunEvent.Tap(new EventId(new DeviceId("o"), 2), new Instant(20_000), unit.Id, "clean", null, null, null)
+        );
 
         var after = await ResultsAsync(practice);
         var again = await ResultsAsync(practice);

@@ -1,4 +1,5 @@
 using KeepTally.Core.Cards;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Tallies;
 using KeepTally.Core.Time;
 
@@ -8,17 +9,18 @@ namespace KeepTally.Core.Rules.Measures;
 internal static class RankRule
 {
     /// <summary>Units with their ranks, the first of them first.</summary>
-    internal static IReadOnlyList<RankedUnit> Rank(
+    /// <param name="units">What stands for each unit, with its figures.</param>
+    internal static IReadOnlyList<(int Rank, T Unit)> Rank<T>(
         IReadOnlyList<Measure> measures,
-        IReadOnlyList<(string Unit, Figures Figures)> units
+        IReadOnlyList<(T Unit, Figures Figures)> units
     )
     {
         var sorted = units.OrderBy(unit => unit.Figures, Comparer<Figures>.Create((a, b) => Compare(measures, a, b))).ToArray();
-        var ranking = new RankedUnit[sorted.Length];
+        var ranking = new (int Rank, T Unit)[sorted.Length];
         for (var i = 0; i < sorted.Length; i++)
         {
             var shares = i > 0 && Compare(measures, sorted[i - 1].Figures, sorted[i].Figures) == 0;
-            ranking[i] = new RankedUnit(shares ? ranking[i - 1].Rank : i + 1, sorted[i].Unit);
+            ranking[i] = (shares ? ranking[i - 1].Rank : i + 1, sorted[i].Unit);
         }
 
         return ranking;
@@ -39,7 +41,7 @@ internal static class RankRule
     }
 
     /// <summary>The unit ranked first, where it is alone there.</summary>
-    internal static string? FirstAlone(IReadOnlyList<RankedUnit> ranking) =>
+    internal static PlayerId? FirstAlone(IReadOnlyList<RankedUnit> ranking) =>
         ranking.Count > 0 && (ranking.Count == 1 || ranking[1].Rank > 1) ? ranking[0].Unit : null;
 
     /// <summary>The index of the best-ranked unit besides one, the first listed where several share it; -1 where there is no other.</summary>
@@ -88,4 +90,4 @@ internal static class RankRule
 /// <summary>A unit and its rank.</summary>
 /// <param name="Rank">From 1; equal units share one, and the next is skipped.</param>
 /// <param name="Unit">The id of the unit.</param>
-public readonly record struct RankedUnit(int Rank, string Unit);
+public readonly record struct RankedUnit(int Rank, PlayerId Unit);

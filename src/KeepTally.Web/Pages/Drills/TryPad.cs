@@ -2,6 +2,7 @@ using System.Text.Json;
 using KeepTally.Core.Cards;
 using KeepTally.Core.Dealing;
 using KeepTally.Core.Events;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Live;
 using KeepTally.Web.Pages.Run;
 
@@ -36,10 +37,10 @@ public sealed record TryPad(DrillPad Pad, string PracticeJson, int Stage, int Pl
         stage = Math.Clamp(stage, 0, card.Stages.Count - 1);
         var count = Math.Clamp(players > 0 ? players : card.Players.Best, 1, Names.Length);
         var rules = card.Stages[stage];
-        var made = Names.Take(count).Select((name, index) => new Member($"p{index + 1}", name)).ToArray();
+        var made = Names.Take(count).Select((name, index) => new Member(new PlayerId($"p{index + 1}"), name)).ToArray();
         var (name, head) = StageDealer.Deal(card, stage, made, GroupsOf(rules, count))[0];
         var live = Sheet.Open(card, head).Require();
-        var pad = DrillPad.Of(0, $"{card.Name}: {rules.Name}", card.Minutes, [new RunSheet("try", "", live)]);
+        var pad = DrillPad.Of(0, $"{card.Name}: {rules.Name}", card.Minutes, [new RunSheet(new SheetId("try"), "", live)]);
         return new TryPad(
             pad,
             JsonSerializer.Serialize(

@@ -1,5 +1,6 @@
 using KeepTally.Core.Dealing;
 using KeepTally.Core.Groups;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Words;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Squads;
@@ -90,7 +91,7 @@ public sealed class IndexModel(
         DoneAsync(id, writer.CountAsync(id, block, by, number, cancellationToken), cancellationToken);
 
     public Task<IActionResult> OnPostMoveAsync(int id, int? block, string player, int to, CancellationToken cancellationToken) =>
-        ByHandAsync(id, block, () => writer.MoveAsync(id, block, player, to, cancellationToken), cancellationToken);
+        ByHandAsync(id, block, () => writer.MoveAsync(id, block, new PlayerId(player), to, cancellationToken), cancellationToken);
 
     public Task<IActionResult> OnPostExchangeAsync(
         int id,
@@ -98,7 +99,13 @@ public sealed class IndexModel(
         string player,
         string other,
         CancellationToken cancellationToken
-    ) => ByHandAsync(id, block, () => writer.ExchangeAsync(id, block, player, other, cancellationToken), cancellationToken);
+    ) =>
+        ByHandAsync(
+            id,
+            block,
+            () => writer.ExchangeAsync(id, block, new PlayerId(player), new PlayerId(other), cancellationToken),
+            cancellationToken
+        );
 
     public Task<IActionResult> OnPostSettleAsync(int id, int block, CancellationToken cancellationToken) =>
         DoneAsync(id, writer.SettleAsync(id, block, cancellationToken), cancellationToken);

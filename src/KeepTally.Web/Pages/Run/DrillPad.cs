@@ -101,7 +101,7 @@ public sealed record SheetPad(
         return new SheetPad(
             order,
             sheet.Stop?.Station ?? order,
-            sheet.Id,
+            sheet.Id.Value,
             sheet.Stop is { } stop ? $"{stop.Station + 1}" : sheet.Name,
             sheet.Name,
             live.Stage,

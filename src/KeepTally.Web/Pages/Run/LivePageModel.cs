@@ -1,4 +1,5 @@
 using KeepTally.Core.Faults;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Live;
 using KeepTally.Core.Time;
 using KeepTally.Screen;
@@ -67,7 +68,10 @@ public abstract class LivePageModel(PracticeBook book, RunStore runStore, TimePr
         LastSequence = PracticeText.LastSequence(runs);
         PracticeJson = PracticeText.Of(practice, runs);
         Blocks = [.. runs.Select(run => BlockOf(practice, run))];
-        var live = new LivePractice("page", [.. runs.Select((run, index) => new LiveRun(Blocks[index].Title, run.Fold()))]);
+        var live = new LivePractice(
+            new DeviceId("page"),
+            [.. runs.Select((run, index) => new LiveRun(Blocks[index].Title, run.Fold()))]
+        );
         // What the clock calls for by now is shown as every device will show it; the devices append it themselves.
         var now = Origin.InstantAt(Now);
         live.AppendDue(now);
