@@ -1,6 +1,5 @@
 using System.Globalization;
 using KeepTally.Core.Cards;
-using KeepTally.Core.Clock;
 using KeepTally.Core.Identity;
 using KeepTally.Core.Live;
 using KeepTally.Core.Places;
@@ -26,12 +25,9 @@ public static class BoardFace
     private static BoardView Of(RunSheet each, int order, Instant at)
     {
         var live = each.Sheet;
-        var resting =
-            live.Timeline is { } timeline
-            && live.Score.Clock.IsStarted
-            && timeline.At(live.Score.Clock.At(at)).Kind is IntervalKind.Change or IntervalKind.Break;
-        var moving = resting && live.Floor.Rotations > 0;
-        var (from, to) = moving ? (live.Floor.Before, live.Floor.Now) : (live.Floor.Now, live.Floor.Next);
+        var moving = live.AfterRest(at).Moves;
+        var from = live.Floor.Now;
+        var to = live.WillMove(at) ? live.Floor.Next : from;
         var people = live.Score.Roster.Everyone.ToArray();
         var board = PlaceBoard.Of(live.Stage.Places, place => Math.Max(StandAt(from, place).Count, StandAt(to, place).Count));
         var letters = BibLetters.Of([.. people.Select(live.Head.NameOf)]);

@@ -22,7 +22,7 @@ internal sealed class PadFace(RunSheet sheet)
     private readonly Sheet _live = sheet.Sheet;
     private readonly bool _hasOwners = sheet.Sheet.Stage.Outcomes.Any(outcome => outcome.By is not null);
     private (Key Key, RowView Row)[] _rows = [];
-    private (FloorState Floor, Placement Now, Placement Before, object People, bool Resting) _standing;
+    private (FloorState Floor, Placement Now, object People, bool WillMove, bool Moving) _standing;
     private IReadOnlyList<PlayerId?> _slots = [];
     private IReadOnlyList<PersonView> _people = [];
     private bool _everyone;
@@ -45,12 +45,10 @@ internal sealed class PadFace(RunSheet sheet)
     internal SheetView At(Instant at)
     {
         var kept = _live.Score;
-        IntervalKind? interval =
-            _live.Timeline is { } timeline && kept.Clock.IsStarted ? timeline.At(kept.Clock.At(at)).Kind : null;
-        var resting = interval is IntervalKind.Change or IntervalKind.Break;
-        LookWhoStands(interval, resting);
+        var pass = _live.AfterRest(at);
+        LookWhoStands(_live.WillMove(at), pass.Moves);
         var done = kept.IsDoneAt(at);
-        var rows = RowsAt(at, done, resting);
+        var rows = RowsAt(at, done, lastBall: pass != default);
         // On the way to the next station the places of this one are nobody's any more.
         var people = LiveRun.HasStood(sheet) ? [] : _people;
         var clock = sheet.Stop is null ? "" : OwnClock(at);
@@ -77,10 +75,10 @@ internal sealed class PadFace(RunSheet sheet)
     }
 
     /// <summary>Who is tapped and who is where follows from the places alone: looked at anew when somebody has moved.</summary>
-    private void LookWhoStands(IntervalKind? interval, bool resting)
+    private void LookWhoStands(bool willMove, bool moving)
     {
         var (floor, roster) = (_live.Floor, _live.Score.Roster);
-        var standing = (floor, floor.Now, floor.Before, roster.Mark, resting);
+        var standing = (floor, floor.Now, roster.Mark, willMove, moving);
         if (standing == _standing)
         {
             return;
@@ -88,18 +86,17 @@ internal sealed class PadFace(RunSheet sheet)
 
         _standing = standing;
         var on = _live.UnitsOn;
-        _slots = ScoringSlots.At(_live.Stage, on, floor, interval);
+        _slots = ScoringSlots.At(_live.Stage, on, floor);
         _everyone = _slots.Count > 1 && _slots.Count == on.Count;
-        _people = [.. PeopleOf(_live, resting)];
+        _people = [.. PeopleOf(_live, willMove, moving)];
     }
 
-    private IReadOnlyList<RowView> RowsAt(Instant at, bool done, bool resting)
+    private IReadOnlyList<RowView> RowsAt(Instant at, bool done, bool lastBall)
     {
         var kept = _live.Score;
         var turn = done ? null : kept.Turn;
         var ball = kept.Ball;
         var leader = _everyone ? kept.LeaderAt(at) : null;
-        var last = resting && _live.Floor.Rotations > 0;
         var rows = new (Key Key, RowView Row)[_slots.Count];
         var same = _shown is not null && rows.Length == _rows.Length;
         for (var i = 0; i < rows.Length; i++)
@@ -114,7 +111,7 @@ internal sealed class PadFace(RunSheet sheet)
                 var key = new Key(
                     unit,
                     glance,
-                    last,
+                    lastBall && !glance.Done && (turn is null || turn == unit),
                     leader == unit && glance.Attempts > 0,
                     turn is not null && turn != unit,
                     ball == unit && !done,
@@ -221,23 +218,22 @@ internal sealed class PadFace(RunSheet sheet)
         };
     }
 
-    /// <summary>Everyone on the floor with the place now and the place next; while places move on, where from and where to.</summary>
-    private static IEnumerable<PersonView> PeopleOf(Sheet live, bool resting)
+    /// <summary>Everyone on the floor with the place now and the place next, which is the same where places move on no more.</summary>
+    private static IEnumerable<PersonView> PeopleOf(Sheet live, bool willMove, bool moving)
     {
         if (live.Stage.Places.Count == 0)
         {
             yield break;
         }
 
-        var moving = resting && live.Floor.Rotations > 0;
-        var from = moving ? live.Floor.Before : live.Floor.Now;
-        var next = live.Floor.NextPlaces();
+        var from = live.Floor.Now;
+        var next = willMove ? live.Floor.NextPlaces() : null;
         foreach (var player in live.Score.Roster.Everyone.OrderBy(player => OrderOf(from, player)))
         {
             yield return new PersonView(
                 live.CallNameOf(player),
                 from.Of(player)?.Name ?? "waiting",
-                (moving ? live.Floor.Now.Of(player) : next.GetValueOrDefault(player))?.Name ?? "waiting",
+                (next is null ? from.Of(player) : next.GetValueOrDefault(player))?.Name ?? "waiting",
                 moving
             );
         }

@@ -1,4 +1,3 @@
-using KeepTally.Core.Clock;
 using KeepTally.Core.Events;
 using KeepTally.Core.Identity;
 using KeepTally.Core.Live;
@@ -53,7 +52,7 @@ public sealed class RunFace(LivePractice practice)
                 "resume" => "Go on",
                 _ => "Pause",
             },
-            PromptOf(run, at, last),
+            Prompt.Of(run, at, last),
             clock,
             SheetsOf(run, open, at),
             run.Circuit is null ? [] : CircuitFace.Of(run, at),
@@ -107,29 +106,5 @@ public sealed class RunFace(LivePractice practice)
         }
 
         return pad;
-    }
-
-    private static string PromptOf(LiveRun run, Instant at, bool last)
-    {
-        if (!run.IsStarted)
-        {
-            return "Everyone in place? Start when you are ready.";
-        }
-
-        if (run.IsDone(at))
-        {
-            return last ? "That was the last drill." : "Drill done. Next drill when you are ready.";
-        }
-
-        return run.ClockAt(at)?.Interval.Kind switch
-        {
-            IntervalKind.Change when run.Circuit is not null => "Last ball counts, then everyone to the next station.",
-            IntervalKind.Change when run.Sheets.Any(each => each.Sheet.Floor.Rotations > 0) =>
-                "Last ball counts. Everyone moves on.",
-            IntervalKind.Change => "Last ball counts. Change over.",
-            IntervalKind.Break => "Rest. Water.",
-            IntervalKind.Over => last ? "Time. Count the last ball, then finish." : "Time. Count the last ball, then go on.",
-            _ => "",
-        };
     }
 }

@@ -85,13 +85,16 @@ internal sealed class TapList
         for (var i = live.Log.Count - 1; i >= 0 && taps.Count < Shown; i--)
         {
             var runEvent = events[i];
-            if (runEvent is not (RunEvent.Tap or RunEvent.Substitution or RunEvent.Rotate))
+            if (
+                runEvent is not (RunEvent.Tap or RunEvent.Substitution or RunEvent.Rotate or RunEvent.Turn)
+                || live.ResultAt(i).Kind == EventResultKind.Superseded
+            )
             {
                 continue;
             }
 
             var undone = !live.Log.StandsAt(i);
-            var note = undone || runEvent is not RunEvent.Tap ? "" : NoteOf(live.ResultAt(i));
+            var note = undone ? "" : NoteOf(live, runEvent, live.ResultAt(i));
             // Both lists have the same order: the line is most often the next one.
             while (next < known.Length && known[next].At > runEvent.At)
             {
@@ -120,16 +123,32 @@ internal sealed class TapList
             RunEvent.Tap tap => View(id, live, tap, undone, note),
             RunEvent.Substitution substitution => View(id, live, substitution, undone),
             RunEvent.Rotate rotate => View(id, live, rotate, undone),
+            RunEvent.Turn turn => View(id, live, turn, undone, note),
             _ => null,
         };
 
-    private static string NoteOf(EventResult result) =>
-        result.Kind switch
+    /// <summary>What became of a tap; for a turn who has it since.</summary>
+    private static string NoteOf(Sheet live, RunEvent runEvent, EventResult result) =>
+        (runEvent, result.Kind) switch
         {
-            EventResultKind.Late => "late, not counted",
-            EventResultKind.Void => "void, not counted",
+            (RunEvent.Tap, EventResultKind.Late) => "late, not counted",
+            (RunEvent.Tap, EventResultKind.Void) => "void, not counted",
+            (RunEvent.Turn, _) when result.TurnPassed => $"now {live.CallNameOf(live.Units[result.Unit].Id)}",
             _ => "",
         };
+
+    private static TapView View(SheetId id, Sheet live, RunEvent.Turn turn, bool undone, string note) =>
+        new(
+            id.Value,
+            turn.Id.Device.Value,
+            turn.Id.N,
+            turn.Unit is { } unit ? $"Turn to {live.CallNameOf(unit)}"
+                : turn.Id.Device == EventId.ClockDevice ? "Turn passed by the clock"
+                : "Turn passed on",
+            undone,
+            true,
+            note
+        );
 
     private static TapView View(SheetId id, Sheet live, RunEvent.Rotate rotate, bool undone) =>
         new(

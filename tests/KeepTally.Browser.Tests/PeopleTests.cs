@@ -35,7 +35,7 @@ public sealed class PeopleTests
     public void Who_is_on_stands_by_group_with_the_goes_so_far_and_who_is_off_below()
     {
         Screen.Say("start", 0);
-        Screen.Due(70);
+        Screen.Due(80);
         var who = Screen.Who(80);
 
         Assert.Equal(["Group A", "Group B"], Names(who["groups"]!));
@@ -101,6 +101,7 @@ public sealed class PeopleTests
 
         Assert.True((bool)moving[0]!["moving"]!);
         Assert.Equal(before, Seats(moving, "x", "y"));
+        Screen.Due(80);
         Assert.Equal(Seats(Screen.Boards(80), "x", "y"), Seats(moving, "toX", "toY"));
     }
 

@@ -16,6 +16,14 @@ public sealed record ClockPlan(
     Duration? Rep
 )
 {
+    /// <summary>What the clock reads when the work of a round, from 1, is over.</summary>
+    public ClockTime WorkEnd(int round) =>
+        ClockTime.Zero
+        + CountIn
+        + (round * Work)
+        + ((round - 1) * Change)
+        + (BreakAfter is { } rest && rest.Round < round ? rest.Length : Duration.Zero);
+
     /// <summary>Count-in, rounds of work, the changes between them, and the break.</summary>
     public Duration Total => CountIn + (Rounds * Work) + ((Rounds - 1) * Change) + (BreakAfter?.Length ?? Duration.Zero);
 }

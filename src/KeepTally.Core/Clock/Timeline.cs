@@ -92,20 +92,23 @@ public sealed class Timeline
         }
     }
 
-    /// <summary>The rounds of work that are over at a moment, each with the moment its work ended.</summary>
-    public IEnumerable<(int Round, ClockTime At)> WorkDone(ClockTime elapsed) =>
+    /// <summary>
+    /// The rounds that are wholly over at a moment, each with the moment the work of the next begins: until then the last
+    /// ball of a round is still played.
+    /// </summary>
+    public IEnumerable<(int Round, ClockTime At)> RoundsOver(ClockTime elapsed) =>
         _intervals
-            .Where(interval => interval.Kind == IntervalKind.Work && interval.End <= elapsed)
-            .Select(interval => (interval.Round, interval.End));
+            .Where(interval => interval is { Kind: IntervalKind.Work, Round: > 1 } && interval.Start <= elapsed)
+            .Select(interval => (interval.Round - 1, interval.Start));
 
-    /// <summary>The moment at which the next work ends after a moment; <see cref="ClockTime.Never"/> where none is left.</summary>
-    public ClockTime NextWorkEnd(ClockTime elapsed)
+    /// <summary>The moment at which the next work begins after a moment; <see cref="ClockTime.Never"/> where none is left.</summary>
+    public ClockTime NextWork(ClockTime elapsed)
     {
         foreach (var interval in _intervals)
         {
-            if (interval.Kind == IntervalKind.Work && interval.End > elapsed)
+            if (interval.Kind == IntervalKind.Work && interval.Start > elapsed)
             {
-                return interval.End;
+                return interval.Start;
             }
         }
 

@@ -37,7 +37,7 @@ public sealed class FloorState
                 waiting: units.Skip(1).SelectMany(unit => unit.People).Select(Id)
             )
             : Placement.Fill(stage.Places, sides.Select(player => player.Key), player => sides[player].First());
-        Before = Now;
+        Seat(units.Count > 0 ? units[0].Id : null);
         Count();
 
         static PlayerId Id(Member player) => player.Id;
@@ -49,7 +49,6 @@ public sealed class FloorState
         _groupsInTurn = other._groupsInTurn;
         _counted = other._counted;
         Now = other.Now;
-        Before = other.Before;
         Rotations = other.Rotations;
         _stood = new Dictionary<PlayerId, (string Place, int Rotation)>(other._stood);
         _goes = other._goes.ToDictionary(goes => goes.Key, goes => new Dictionary<string, int>(goes.Value, StringComparer.Ordinal));
@@ -60,9 +59,6 @@ public sealed class FloorState
 
     /// <summary>Who stands where now.</summary>
     public Placement Now { get; private set; }
-
-    /// <summary>How everyone stood before the last rotation; the same as <see cref="Now"/> before the first.</summary>
-    public Placement Before { get; private set; }
 
     /// <summary>
     /// Who stand against each other where a move asks who won or lost: they stand in the spots such moves go from. Empty
@@ -85,6 +81,9 @@ public sealed class FloorState
 
     /// <summary>How often places have moved on.</summary>
     public int Rotations { get; private set; }
+
+    /// <summary>Whether places move on the next time that what moves them happens.</summary>
+    internal bool MovesOnNextCount => (_counted + 1) % (_stage.Rotate?.Every ?? 1) == 0;
 
     /// <summary>How everyone will stand after the next rotation, as far as it can be told now.</summary>
     public Placement Next => Rotation.Once(Now, Moves, default);
@@ -135,6 +134,11 @@ public sealed class FloorState
     /// <param name="turn">The unit whose turn it is then, or null.</param>
     public void Apply(RunEvent runEvent, EventResult result, PlayerId? tapped, Roster roster, PlayerId? turn)
     {
+        if (result.Kind == EventResultKind.Superseded)
+        {
+            return;
+        }
+
         if (_groupsInTurn && (result.TurnPassed || runEvent is RunEvent.Substitution))
         {
             TakeTurn(turn!.Value, roster);
@@ -157,6 +161,29 @@ public sealed class FloorState
             case RunEvent.Tap when result.Kind == EventResultKind.Counted && Triggers(result):
                 CountToward(Named(tapped, result.Attempt));
                 break;
+        }
+
+        if (result.TurnPassed || runEvent is RunEvent.Substitution)
+        {
+            Seat(turn);
+            Count();
+        }
+    }
+
+    /// <summary>
+    /// Where players score in turns and one spot scores, whoever's turn it is stands there: they change places with who does.
+    /// </summary>
+    private void Seat(PlayerId? turn)
+    {
+        if (
+            _stage is { Play: Play.Turns, Scores: Scorer.Player }
+            && turn is { } player
+            && _stage.Places.Where(place => place.Scores).ToArray() is [{ Kind: PlaceKind.Spot, Size: 1 } spot]
+            && Now.At(spot.Id) is var there
+            && !there.Contains(player)
+        )
+        {
+            Now = SubstitutionRule.Apply(Now, _stage.Moves, there.Count > 0 ? there[0] : null, player);
         }
     }
 
@@ -201,7 +228,6 @@ public sealed class FloorState
 
     private void Rotate(Rotation.Named named)
     {
-        Before = Now;
         Now = Rotation.Once(Now, Moves, named);
         Rotations++;
         Count();
@@ -210,7 +236,6 @@ public sealed class FloorState
     /// <summary>The places fill with the group whose turn it is.</summary>
     private void TakeTurn(PlayerId unit, Roster roster)
     {
-        Before = Now;
         var players = roster.Of(unit);
         Now = Placement.Fill(_stage.Places, players, waiting: roster.Everyone.Except(players));
         Rotations++;

@@ -1,5 +1,4 @@
 using KeepTally.Core.Cards;
-using KeepTally.Core.Clock;
 using KeepTally.Core.Events;
 using KeepTally.Core.Identity;
 using KeepTally.Core.Places;
@@ -8,7 +7,7 @@ namespace KeepTally.Core.Floor;
 
 /// <summary>
 /// Whose outcomes are tapped now. Where players score and the card marks scoring spots it is who stands there; else it
-/// is every unit. In a change-over it is still who stood there before: the last ball belongs to whoever threw it.
+/// is every unit.
 /// </summary>
 public static class ScoringSlots
 {
@@ -17,17 +16,16 @@ public static class ScoringSlots
         IsByPlace(stage) ? Math.Min(units, Spots(stage).Sum(spot => spot.Size)) : units;
 
     /// <summary>The units to tap, one for each slot; null for a slot where nobody stands.</summary>
-    public static IReadOnlyList<PlayerId?> At(Stage stage, IReadOnlyList<Unit> units, FloorState floor, IntervalKind? interval)
+    public static IReadOnlyList<PlayerId?> At(Stage stage, IReadOnlyList<Unit> units, FloorState floor)
     {
         if (!IsByPlace(stage))
         {
             return [.. units.Select(unit => unit.Id)];
         }
 
-        var standing = interval is IntervalKind.Change or IntervalKind.Break ? floor.Before : floor.Now;
         // Who came in when the sheet was done stands in a place but carries no score.
         var scoring = units.Select(unit => unit.Id).ToHashSet();
-        var players = Spots(stage).SelectMany(spot => standing.At(spot.Id)).Where(scoring.Contains);
+        var players = Spots(stage).SelectMany(spot => floor.Now.At(spot.Id)).Where(scoring.Contains);
         var count = Count(stage, units.Count);
         return [.. players.Cast<PlayerId?>().Concat(Enumerable.Repeat<PlayerId?>(null, count)).Take(count)];
     }

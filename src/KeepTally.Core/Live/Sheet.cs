@@ -4,7 +4,6 @@ using KeepTally.Core.Events;
 using KeepTally.Core.Faults;
 using KeepTally.Core.Floor;
 using KeepTally.Core.Identity;
-using KeepTally.Core.Places;
 using KeepTally.Core.Scoring;
 using KeepTally.Core.Time;
 
@@ -19,6 +18,7 @@ public sealed class Sheet
     private readonly DrillCard _card;
     private readonly Timeline? _timeline;
     private readonly IReadOnlyDictionary<PlayerId, string> _callNames;
+    private readonly ClockPassing _passing;
     private readonly TapAddress _known;
     private readonly CheckpointedFold _fold;
     private (Instant At, int Version, ScoreReport Report)? _looked;
@@ -34,6 +34,7 @@ public sealed class Sheet
         var floor = new FloorState(Stage, head.Units);
         _fold = new CheckpointedFold(() => new CheckpointedFold.Checkpoint(0, empty.Copy(), floor.Copy(), null, ClockTime.Zero));
         _timeline = Stage.Clock is { } plan ? new Timeline(plan, head.Seed) : null;
+        _passing = new ClockPassing(Stage, _timeline);
     }
 
     /// <summary>An empty sheet, where the head fits the card.</summary>
@@ -94,6 +95,12 @@ public sealed class Sheet
     /// </summary>
     public Instant Stamp(Instant now) =>
         Log.Count == 0 ? Instant.Max(Instant.Origin, now) : Instant.Max(now, Log.LastAt + Duration.Millisecond);
+
+    /// <summary>What the clock will pass on by itself when the rest under way is over; nothing outside of a rest.</summary>
+    public ClockPass AfterRest(Instant at) => Score.IsDoneAt(at) ? default : _passing.AfterRest(Score, Floor, at);
+
+    /// <summary>Whether places will move on again: not once the sheet is done, nor in the last round of the clock that moves them.</summary>
+    public bool WillMove(Instant at) => !Score.IsDoneAt(at) && _passing.WillMove(Score, at);
 
     /// <summary>
     /// What is left of the rep at a moment, where the clock gives each rep so long: a rep begins with the work and anew
@@ -219,8 +226,8 @@ public sealed class Sheet
     }
 
     /// <summary>
-    /// What the clock calls for by a moment and is not in the log yet: the end of a round of work passes the turn or moves
-    /// the places on. The ids are the clock's own, so that every device says the same and it counts once.
+    /// What the clock calls for by a moment and is not in the log yet. The ids are the clock's own, so that every device says
+    /// the same and it counts once.
     /// </summary>
     public IReadOnlyList<RunEvent> Due(Instant at)
     {
@@ -235,9 +242,9 @@ public sealed class Sheet
             return [];
         }
 
-        var due = DueBy(_timeline, elapsed).ToArray();
-        // Until the work under way is over nothing more comes.
-        _quiet = due.Length > 0 ? null : (_timeline.NextWorkEnd(elapsed), Version);
+        var due = _passing.Due(Score, Log, elapsed).ToArray();
+        // Until the next work begins nothing more comes.
+        _quiet = due.Length > 0 ? null : (_timeline.NextWork(elapsed), Version);
         return due;
     }
 
@@ -248,32 +255,5 @@ public sealed class Sheet
             _fold.CatchUp(Log);
             return _fold;
         }
-    }
-
-    private IEnumerable<RunEvent> DueBy(Timeline timeline, ClockTime elapsed)
-    {
-        foreach (var (round, moment) in timeline.WorkDone(elapsed).Where(done => done.Round < timeline.Plan.Rounds))
-        {
-            if (
-                Stage.Rotate is { On: RotateTrigger.Round } rotate
-                && !FloorState.AsksWhoWon(Stage)
-                && round % rotate.Every == 0
-                && IsMissing(2 * round, out var moves)
-            )
-            {
-                yield return new RunEvent.Rotate(moves, Score.Clock.InstantOf(moment), null, null, null);
-            }
-
-            if (Stage.Play == Play.Turns && IsMissing((2 * round) + 1, out var passes))
-            {
-                yield return new RunEvent.Turn(passes, Score.Clock.InstantOf(moment), null);
-            }
-        }
-    }
-
-    private bool IsMissing(int n, out EventId id)
-    {
-        id = new EventId(EventId.ClockDevice, n);
-        return !Log.Holds(id);
     }
 }

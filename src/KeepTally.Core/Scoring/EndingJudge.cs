@@ -52,7 +52,7 @@ internal sealed class EndingJudge
 
         if (_stage.Play == Play.Turns && !state.Done && (passes || state.Units[state.Turn].Done))
         {
-            state.PassTurn(running);
+            state.PassTurn(running, running);
         }
     }
 

@@ -4,7 +4,7 @@ using KeepTally.Core.Rules;
 namespace KeepTally.Core.Scoring;
 
 /// <summary>What became of an event on a sheet.</summary>
-/// <param name="Unit">For a tap that was counted, late or void: the index of its unit, or -1.</param>
+/// <param name="Unit">For a tap that was counted, late or void the index of its unit, for a turn that of whose it became; or -1.</param>
 /// <param name="Attempt">For a counted tap: true a success, false a failure, null neither.</param>
 /// <param name="TurnPassed">Whether the turn went to another unit.</param>
 /// <param name="Breached">What the tap breached, or null.</param>
@@ -28,7 +28,9 @@ public readonly record struct EventResult(
     internal static EventResult Counted(int unit, bool? attempt, IBreach? breached, bool turnPassed) =>
         new(EventResultKind.Counted, unit, attempt, null, breached, turnPassed);
 
-    internal static EventResult Turned(bool passed) => new(EventResultKind.Taken, -1, null, null, null, passed);
+    internal static EventResult Turned(int unit, bool passed) => new(EventResultKind.Taken, unit, null, null, null, passed);
+
+    internal static EventResult Superseded => new(EventResultKind.Superseded, -1, null, null);
 }
 
 /// <summary>What became of an event.</summary>
@@ -45,6 +47,9 @@ public enum EventResultKind
 
     /// <summary>Kept, and counted as void; nothing else.</summary>
     Void,
+
+    /// <summary>What the clock called for had been done by hand already; nothing else.</summary>
+    Superseded,
 
     /// <summary>It cannot stand on this sheet.</summary>
     Refused,

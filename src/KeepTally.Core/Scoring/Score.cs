@@ -31,6 +31,8 @@ public sealed class Score
     private readonly Duration _countIn;
     private readonly RunClock _clock;
     private readonly FreezeLog _freezes;
+    private ClockTime? _turnedByHand;
+    private ClockTime? _movedByHand;
 
     private Score(DrillCard card, LogHead head)
     {
@@ -66,6 +68,8 @@ public sealed class Score
         _state = other._state.Copy();
         _clock = other._clock.Copy();
         _freezes = other._freezes.Copy();
+        _turnedByHand = other._turnedByHand;
+        _movedByHand = other._movedByHand;
         Roster = other.Roster.Copy();
     }
 
@@ -96,6 +100,9 @@ public sealed class Score
 
     /// <summary>The id of the unit whose turn it is; null where there are no turns.</summary>
     public PlayerId? Turn => UnitAt(_state.Turn);
+
+    /// <summary>Whose turn it will be when it passes by itself; null where there are no turns, or nobody else is left.</summary>
+    public PlayerId? NextTurn => _state.NextTurn is >= 0 and var next && next != _state.Turn ? UnitAt(next) : null;
 
     /// <summary>The id of the unit a result names by its index; null where it names none.</summary>
     internal PlayerId? UnitAt(int index) => index < 0 ? null : _state.Units[index].Unit.Id;
@@ -138,7 +145,9 @@ public sealed class Score
                 _state.Close(RunningAt(runEvent.At));
                 return EventResult.Taken;
             case RunEvent.Turn turn:
-                return TakeTurn(turn);
+                return IsSuperseded(turn, ref _turnedByHand) ? EventResult.Superseded : TakeTurn(turn);
+            case RunEvent.Rotate rotate:
+                return IsSuperseded(rotate, ref _movedByHand) ? EventResult.Superseded : EventResult.Taken;
             case RunEvent.Substitution substitution:
                 return TakeSubstitution(substitution);
             default:
@@ -265,6 +274,33 @@ public sealed class Score
         return !breached && outcome is { Does.Length: > 0 } && new EffectScene(_stage, _state, unit, running).Do(outcome.Does);
     }
 
+    /// <summary>The round whose end the clock itself says by an event; null where somebody else says it.</summary>
+    private static int? RoundOf(RunEvent runEvent) => runEvent.Id.Device == EventId.ClockDevice ? runEvent.Id.N / 2 : null;
+
+    /// <summary>Whether the turn was passed by hand since the work of a round was over.</summary>
+    internal bool IsTurnedSince(int round) => _stage.Clock is { } plan && _turnedByHand >= plan.WorkEnd(round);
+
+    /// <summary>Whether places were moved on by hand since the work of a round was over.</summary>
+    internal bool IsMovedSince(int round) => _stage.Clock is { } plan && _movedByHand >= plan.WorkEnd(round);
+
+    /// <summary>The clock does not do again what was done by hand since the work of the round was over.</summary>
+    private bool IsSuperseded(RunEvent runEvent, ref ClockTime? byHand)
+    {
+        if (RoundOf(runEvent) is { } round && _stage.Clock is { } plan)
+        {
+            return byHand >= plan.WorkEnd(round);
+        }
+
+        byHand = _clock.At(runEvent.At);
+        return false;
+    }
+
+    /// <summary>Where the clock passes the turn, the time of the turn before was over with the work of its round.</summary>
+    private RunningTime TurnOverAt(RunEvent.Turn turn, RunningTime running) =>
+        RoundOf(turn) is { } round && _stage.Clock is { } plan
+            ? RunningTime.Max(_state.TurnBegan, plan.WorkEnd(round).After(_countIn))
+            : running;
+
     private EventResult TakeTurn(RunEvent.Turn turn)
     {
         if (_address.Check(turn) is { } fault)
@@ -279,9 +315,10 @@ public sealed class Score
             return EventResult.Taken;
         }
 
-        if (_limit.IsUp(running - _state.TurnBegan))
+        var over = TurnOverAt(turn, running);
+        if (_limit.IsUp(over - _state.TurnBegan))
         {
-            _state.Finish(_state.Units[_state.Turn], running);
+            _state.Finish(_state.Units[_state.Turn], over);
         }
 
         if (_state.AllDone)
@@ -290,10 +327,10 @@ public sealed class Score
         }
         else
         {
-            _state.PassTurn(running, named is { } to && !_state.Units[to].Done ? to : null);
+            _state.PassTurn(over, running, named is { } to && !_state.Units[to].Done ? to : null);
         }
 
-        return EventResult.Turned(!_state.Done);
+        return EventResult.Turned(_state.Turn, !_state.Done);
     }
 
     private bool CanTakeTurn(int unit) => unit >= 0 && _state.Units[unit] is { Done: false, IsOn: true };
@@ -325,8 +362,8 @@ public sealed class Score
         }
         else if (_stage.Play == Play.Turns && !CanTakeTurn(_state.Turn))
         {
-            _state.PassTurn(running, comes is { Done: false } ? comes.Index : null);
-            return EventResult.Turned(true);
+            _state.PassTurn(running, running, comes is { Done: false } ? comes.Index : null);
+            return EventResult.Turned(_state.Turn, true);
         }
 
         return EventResult.Taken;

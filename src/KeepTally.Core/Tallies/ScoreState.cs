@@ -189,17 +189,22 @@ internal sealed class ScoreState(UnitTally[] units, Play play, int ball)
         }
     }
 
+    /// <summary>The index of the unit the turn passes to by itself, or -1 where there are no turns.</summary>
+    internal int NextTurn => play == Play.Turns ? NextAfter(Turn) : -1;
+
     /// <summary>Passes the turn to a unit, or to the next in listed order that is not done.</summary>
-    internal void PassTurn(RunningTime running, int? to = null)
+    /// <param name="over">When the turn before was over.</param>
+    /// <param name="begins">When the next begins.</param>
+    internal void PassTurn(RunningTime over, RunningTime begins, int? to = null)
     {
         if (!Units[Turn].Done)
         {
-            Units[Turn].EarlierTurns += running - TurnBegan;
+            Units[Turn].EarlierTurns += over - TurnBegan;
         }
 
         TurnsPassed++;
         Turn = to ?? NextAfter(Turn);
-        TurnBegan = running;
+        TurnBegan = begins;
     }
 
     private int NextAfter(int turn)

@@ -30,7 +30,7 @@ public static class TapWords
             EventResultKind.Void => Void(sheet, tap, result),
             EventResultKind.Refused => Phrase.Sentence(result.Refusal!.Problem),
             EventResultKind.Counted => Counted(sheet, tap, result, before, after),
-            EventResultKind.Taken => "",
+            EventResultKind.Taken or EventResultKind.Superseded => "",
         };
     }
 

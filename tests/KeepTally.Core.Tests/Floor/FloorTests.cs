@@ -59,7 +59,6 @@ public sealed class FloorTests
 
         Assert.Equal(next.At("s"), sheet.Floor.Now.At("s"));
         Assert.Equal(next.At("q"), sheet.Floor.Now.At("q"));
-        Assert.Equal(["a"], sheet.Floor.Before.At("s").Select(id => id.Value));
     }
 
     private static Sheet Duel(string on) =>

@@ -57,17 +57,18 @@ public sealed class PracticeTests
             yours.Receive(sheetEvent.Sheet, sheetEvent.Event);
         }
 
-        var early = mine.AppendDue(new Instant(65_000));
-        var late = yours.AppendDue(new Instant(139_000));
+        Assert.Empty(mine.AppendDue(new Instant(79_999)));
+        var early = mine.AppendDue(new Instant(80_000));
+        var late = yours.AppendDue(new Instant(154_000));
         foreach (var sheetEvent in early)
         {
             yours.Receive(sheetEvent.Sheet, sheetEvent.Event);
         }
 
         Assert.Equal(early, late);
-        Assert.All(early, sheetEvent => Assert.Equal(new Instant(65_000), sheetEvent.Event.At));
+        Assert.All(early, sheetEvent => Assert.Equal(new Instant(80_000), sheetEvent.Event.At));
         Assert.Equal(["c"], yours.Runs[0].Sheets[0].Sheet.Floor.Now.At("shoot").Select(id => id.Value));
-        Assert.Equal(2, yours.AppendDue(new Instant(140_000)).Count);
+        Assert.Equal(2, yours.AppendDue(new Instant(155_000)).Count);
         Assert.Empty(yours.AppendDue(new Instant(10_000_000)));
     }
 
@@ -79,8 +80,8 @@ public sealed class PracticeTests
         practice.Execute(RunCommand.Pause, new Instant(30_000));
         practice.Execute(RunCommand.Resume, new Instant(41_500));
 
-        Assert.Empty(practice.AppendDue(new Instant(76_499)));
-        Assert.All(practice.AppendDue(new Instant(76_500)), sheetEvent => Assert.Equal(new Instant(76_500), sheetEvent.Event.At));
+        Assert.Empty(practice.AppendDue(new Instant(91_499)));
+        Assert.All(practice.AppendDue(new Instant(91_500)), sheetEvent => Assert.Equal(new Instant(91_500), sheetEvent.Event.At));
     }
 
     [Fact]
@@ -88,16 +89,13 @@ public sealed class PracticeTests
     {
         var practice = Practice();
         practice.Execute(RunCommand.Start, new Instant(0));
-        practice.AppendDue(new Instant(66_000));
         var sheet = practice.Find(new SheetId("s1"))!;
 
-        PlayerId? Slot(long at) =>
-            ScoringSlots.At(
-                sheet.Stage,
-                sheet.Head.Units,
-                sheet.Floor,
-                sheet.Timeline!.At(sheet.Score.Clock.At(new Instant(at))).Kind
-            )[0];
+        PlayerId? Slot(long at)
+        {
+            practice.AppendDue(new Instant(at));
+            return ScoringSlots.At(sheet.Stage, sheet.Head.Units, sheet.Floor)[0];
+        }
 
         Assert.Equal(("a", "c"), (Slot(66_000)?.Value, Slot(80_000)?.Value));
     }

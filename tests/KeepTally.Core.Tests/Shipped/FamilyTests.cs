@@ -37,7 +37,10 @@ public sealed class FamilyTests
         var bout = ShippedCard.Play("beat-the-minute", 2, 0, ("time", seconds)).Tap("a:clean a:make a:miss");
 
         Assert.Equal((3.0, "a"), (bout["a"].Points, bout.Now.Turn?.Value));
-        Assert.Equal("b", bout.Wait(double.Parse(seconds, null)).Now.Turn?.Value);
+        // The ball in the air at the horn is a's; b begins when the twenty seconds to change are over.
+        Assert.Equal("a", bout.Wait(double.Parse(seconds, null) + 10).Now.Turn?.Value);
+        Assert.Equal(4, bout.Tap("a:make")["a"].Points);
+        Assert.Equal("b", bout.Wait(10).Now.Turn?.Value);
     }
 
     [Theory]
@@ -168,7 +171,8 @@ public sealed class FamilyTests
         Assert.Equal(setter, bout.Live.Floor.Now.At("set")[0]);
         Assert.Equal(1, bout.Tap("a:rally a:error")["a"].Points);
         Assert.Equal(0, bout.Tap("a:save a:gave-up")["a"].Points);
-        Assert.Equal("b", bout.Wait(45).Now.Turn?.Value);
+        Assert.Equal("b", bout.Wait(65).Now.Turn?.Value);
+        Assert.Equal(["b"], bout.Live.Floor.Now.At("defend").Select(id => id.Value));
     }
 
     [Theory]
@@ -410,7 +414,7 @@ public sealed class FamilyTests
         for (var round = 0; round < 8; round++)
         {
             corners.Add(live.Floor.Now.Of(new PlayerId("a"))!.Id);
-            foreach (var due in live.Due(new Instant(5000 + (33_000 * round) + 25_500)).ToArray())
+            foreach (var due in live.Due(new Instant(5000 + (33_000 * round) + 33_000)).ToArray())
             {
                 live.Add(due);
             }

@@ -93,7 +93,7 @@ public sealed record SheetPad(
     public bool IsMatch => Stage.Play == Play.Match;
 
     /// <summary>Who stands in the first place is the one whose line of the pad stands above, and need not be named again.</summary>
-    public bool FirstIsTapped => Stage is { Scores: Scorer.Player, Places: [{ Scores: true }, ..] };
+    public bool FirstIsTapped => Stage is { Scores: Scorer.Player, Play: not Play.Turns, Places: [{ Scores: true }, ..] };
 
     internal static SheetPad Of(int order, RunSheet sheet)
     {

@@ -1,0 +1,56 @@
+using KeepTally.Core.Clock;
+using KeepTally.Core.Live;
+using KeepTally.Core.Text;
+using KeepTally.Core.Time;
+
+namespace KeepTally.Screen;
+
+/// <summary>The one sentence that says what to do now.</summary>
+internal static class Prompt
+{
+    /// <param name="last">Whether this is the last drill of the practice.</param>
+    internal static string Of(LiveRun run, Instant at, bool last)
+    {
+        if (!run.IsStarted)
+        {
+            return "Everyone in place? Start when you are ready.";
+        }
+
+        if (run.IsDone(at))
+        {
+            return last ? "That was the last drill." : "Drill done. Next drill when you are ready.";
+        }
+
+        return run.ClockAt(at)?.Interval.Kind switch
+        {
+            IntervalKind.Change when run.Circuit is not null => "Last ball counts, then everyone to the next station.",
+            IntervalKind.Change => InChange(run, at),
+            IntervalKind.Break => $"Rest. Water.{Then(run, at)}",
+            IntervalKind.Over => last ? "Time. Count the last ball, then finish." : "Time. Count the last ball, then go on.",
+            _ => "",
+        };
+    }
+
+    private static string InChange(LiveRun run, Instant at)
+    {
+        var counts = run.OpenAt(at).Any(each => TakesLastBall(each.Sheet, at));
+        var moves = run.OpenAt(at).Any(each => each.Sheet.AfterRest(at).Moves);
+        return (counts ? "Last ball counts." : "Time.") + (moves ? " Everyone moves on." : " Change over.") + Then(run, at);
+    }
+
+    /// <summary>Whoever had the round is not done yet; a limit that cuts at the horn leaves no last ball.</summary>
+    private static bool TakesLastBall(Sheet sheet, Instant at) =>
+        sheet.Score.Turn is { } turn ? !sheet.Score.SnapshotOf(turn, at).Done : !sheet.Score.IsDoneAt(at);
+
+    /// <summary>Whose turn comes when the rest is over.</summary>
+    private static string Then(LiveRun run, Instant at)
+    {
+        var next = run.OpenAt(at)
+            .Select(each => each.Sheet)
+            .Where(sheet => sheet.AfterRest(at).Turns)
+            .Select(sheet => sheet.Score.NextTurn is { } player ? sheet.CallNameOf(player) : null)
+            .OfType<string>()
+            .ToArray();
+        return next.Length == 0 ? "" : $" Then {Phrase.List(next)}.";
+    }
+}

@@ -1,0 +1,138 @@
+using KeepTally.Core.Events;
+using KeepTally.Core.Identity;
+using KeepTally.Core.Live;
+using KeepTally.Core.Time;
+
+namespace KeepTally.Core.Tests.Live;
+
+/// <summary>
+/// What the clock passes on it passes when the next work begins: the ball in the air at the horn is whoever's it was
+/// (common practice).
+/// </summary>
+public sealed class LastBallTests
+{
+    private static readonly SheetId Only = new("s");
+
+    private readonly Sheet _sheet;
+    private readonly LivePractice _practice;
+
+    /// <summary>Three in turns of ten seconds, five to change; the shooter's spot is whose turn it is.</summary>
+    public LastBallTests()
+    {
+        _sheet = Given.Open(
+            Given.Card(
+                """
+                "play":"turns","until":[{"seconds":10,"after":"finish"}],
+                "clock":{"work":10,"change":5,"rounds":3},
+                "places":[{"id":"shoot","size":1,"scores":true},{"id":"feed","size":1},{"id":"line","kind":"line"}],
+                "moves":[{"from":"feed","to":"line"},{"from":"line","to":"feed"}],"rotate":{"on":"manual"}
+                """
+            ),
+            "a",
+            "b",
+            "c"
+        );
+        _practice = new LivePractice(new DeviceId("coach"), [new LiveRun("Turns", [new RunSheet(Only, "", _sheet)])]);
+        _practice.Execute(RunCommand.Start, Instant.Origin);
+    }
+
+    private void Look(double second) => _practice.AppendDue(new Instant((long)(second * 1000)));
+
+    private void Make(double second)
+    {
+        Look(second);
+        Assert.Null(_practice.Tap(Only, new TapCommand(null, "make"), new Instant((long)(second * 1000)), out _));
+    }
+
+    private double PointsOf(string unit) => _sheet.Now().Of(unit).Points;
+
+    [Fact]
+    public void A_tap_in_the_change_is_of_whoever_had_the_turn()
+    {
+        Make(9);
+        Make(12);
+        Make(14.9);
+        Make(15);
+
+        Assert.Equal((3, 1), (PointsOf("a"), PointsOf("b")));
+    }
+
+    [Fact]
+    public void The_time_of_a_turn_is_its_work_and_not_the_change()
+    {
+        Make(12);
+        Look(31);
+
+        Assert.Equal([10.0, 10.0], _sheet.Now().Units.Take(2).Select(unit => unit.Running.TotalSeconds));
+    }
+
+    [Fact]
+    public void What_was_passed_by_hand_since_the_horn_is_not_passed_again()
+    {
+        Look(11);
+        _practice.Execute(RunCommand.Turn, new Instant(11_000));
+        Assert.Equal(default, _sheet.AfterRest(new Instant(12_000)));
+        Make(16);
+
+        Assert.Equal(("b", 1), (_sheet.Score.Turn?.Value, PointsOf("b")));
+        Look(31);
+        Assert.Equal("c", _sheet.Score.Turn?.Value);
+    }
+
+    [Fact]
+    public void A_turn_the_clock_passed_can_be_taken_back()
+    {
+        Make(16);
+        var passed = _sheet.Log.Events.OfType<RunEvent.Turn>().Single();
+        _practice.Undo(Only, passed.Id, new Instant(17_000));
+        Look(18);
+
+        Assert.Equal(("a", 1, 0), (_sheet.Score.Turn?.Value, PointsOf("a"), PointsOf("b")));
+    }
+
+    [Fact]
+    public void Whoevers_turn_it_is_stands_where_the_points_are_made()
+    {
+        string? Shooter() => _sheet.Floor.Now.At("shoot").SingleOrDefault().Value;
+
+        Assert.Equal("a", Shooter());
+        Look(14);
+        Assert.Equal("a", Shooter());
+        Look(15);
+        Assert.Equal("b", Shooter());
+        _practice.PassTurn(Only, new PlayerId("c"), new Instant(16_000), out _);
+        Assert.Equal("c", Shooter());
+    }
+
+    [Fact]
+    public void It_is_told_beforehand_whose_turn_comes()
+    {
+        Look(12);
+
+        Assert.Equal(new ClockPass(Moves: false, Turns: true), _sheet.AfterRest(new Instant(12_000)));
+        Assert.Equal("b", _sheet.Score.NextTurn?.Value);
+        Assert.Equal(default, _sheet.AfterRest(new Instant(9_000)));
+    }
+
+    [Fact]
+    public void In_the_last_round_that_moves_places_nothing_moves_on_any_more()
+    {
+        var sheet = Given.Open(
+            Given.Card(
+                """
+                "clock":{"work":10,"change":5,"rounds":2},
+                "places":[{"id":"shoot","size":1,"scores":true},{"id":"line","kind":"line"}],
+                "moves":[{"from":"shoot","to":"line"},{"from":"line","to":"shoot"}],"rotate":{"on":"round"}
+                """
+            ),
+            "a",
+            "b"
+        );
+        sheet.Add(new RunEvent.Start(new EventId(new DeviceId("x"), 1), Instant.Origin));
+
+        Assert.Equal(
+            [true, true, false, false],
+            new long[] { 5, 12, 16, 30 }.Select(second => sheet.WillMove(new Instant(second * 1000)))
+        );
+    }
+}
