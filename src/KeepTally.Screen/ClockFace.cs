@@ -1,6 +1,6 @@
-using System.Globalization;
 using KeepTally.Core.Clock;
 using KeepTally.Core.Live;
+using KeepTally.Core.Text;
 using KeepTally.Core.Time;
 
 namespace KeepTally.Screen;
@@ -102,5 +102,5 @@ public static class ClockFace
         };
     }
 
-    private static string Minutes(long seconds) => string.Create(CultureInfo.InvariantCulture, $"{seconds / 60}:{seconds % 60:00}");
+    private static string Minutes(long seconds) => Phrase.Clock(Duration.FromSeconds(seconds));
 }

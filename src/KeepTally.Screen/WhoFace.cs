@@ -2,6 +2,7 @@ using KeepTally.Core.Identity;
 using KeepTally.Core.Live;
 using KeepTally.Core.Text;
 using KeepTally.Core.Time;
+using KeepTally.Core.Words;
 
 namespace KeepTally.Screen;
 
@@ -30,7 +31,11 @@ public static class WhoFace
             ))
             .OrderBy(player => player.Name, StringComparer.Ordinal);
         return new WhoView(
-            [.. lanes.SelectMany((lane, index) => GroupsOf(left[0], lane, lanes.Count > 1 ? $"Group {Letters.Of(index)}" : ""))],
+            [
+                .. lanes.SelectMany(
+                    (lane, index) => GroupsOf(left[0], lane, at, lanes.Count > 1 ? $"Group {Letters.Of(index)}" : "")
+                ),
+            ],
             [.. bench]
         );
     }
@@ -39,13 +44,13 @@ public static class WhoFace
     private static IEnumerable<PlayerId> Everyone(IReadOnlyList<RunSheet> lane) =>
         lane.SelectMany(each => each.Sheet.Score.Roster.Everyone).Distinct();
 
-    private static IEnumerable<GroupView> GroupsOf(LiveRun run, IReadOnlyList<RunSheet> lane, string name)
+    private static IEnumerable<GroupView> GroupsOf(LiveRun run, IReadOnlyList<RunSheet> lane, Instant at, string name)
     {
         var each = lane[0];
         var live = each.Sheet;
         if (each.Stop is not null)
         {
-            return [Group(run, each, name, Everyone(lane))];
+            return [Group(run, each, at, name, Everyone(lane))];
         }
 
         return live.Units.Any(unit => unit.Players.Count > 0)
@@ -53,14 +58,15 @@ public static class WhoFace
                 Group(
                     run,
                     each,
+                    at,
                     name.Length == 0 || live.Units.Count == 1 ? unit.Name : $"{name}, {unit.Name}",
                     live.Score.Roster.Of(unit.Id)
                 )
             )
-            : [Group(run, each, name.Length == 0 ? "Everyone" : name, live.Score.Roster.Everyone)];
+            : [Group(run, each, at, name.Length == 0 ? "Everyone" : name, live.Score.Roster.Everyone)];
     }
 
-    private static GroupView Group(LiveRun run, RunSheet each, string name, IEnumerable<PlayerId> players) =>
+    private static GroupView Group(LiveRun run, RunSheet each, Instant at, string name, IEnumerable<PlayerId> players) =>
         new(
             each.Id.Value,
             name,
@@ -69,15 +75,15 @@ public static class WhoFace
                     player.Value,
                     run.NameOf(player),
                     run.CallNameOf(player),
-                    GoesOf(each.Sheet, player)
+                    GoesOf(each.Sheet, player, at)
                 )),
             ]
         );
 
-    private static string GoesOf(Sheet live, PlayerId player) =>
+    private static string GoesOf(Sheet live, PlayerId player, Instant at) =>
         !live.Score.Roster.Has(player) ? "not at this station"
         : live.Stage.Moves.Count == 0 ? ""
-        : string.Join(", ", live.Floor.GoesOf(player).Select(job => $"{Phrase.Words(job.Key)} {job.Value}"));
+        : JobWords.Of(live, live.JobsOf(player, at));
 
     private static IEnumerable<PlayerId> OffOf(Sheet sheet) =>
         (sheet.Head.Bench ?? [])

@@ -29,6 +29,7 @@ public static class StoreServices
         services.AddScoped<PlayerErasure>();
         services.AddScoped<PracticeBook>();
         services.AddScoped<BlockWriter>();
+        services.AddScoped<UnreachedDrills>();
         services.AddScoped<CircuitWriter>();
         services.AddScoped<PartnerMemory>();
         services.AddScoped<PlayerLevels>();

@@ -40,7 +40,7 @@ public sealed class PeopleTests
 
         Assert.Equal(["Group A", "Group B"], Names(who["groups"]!));
         Assert.Equal(["Ada", "Bea", "Cleo"], Names(who["groups"]![0]!["players"]!));
-        Assert.Equal("shooter 1, rebounder 1", (string)who["groups"]![0]!["players"]![0]!["goes"]!);
+        Assert.Equal("shooter 1:00, rebounder 0:05", (string)who["groups"]![0]!["players"]![0]!["goes"]!);
         Assert.Equal(["Nell"], Names(who["bench"]!));
         Assert.Equal("", (string)who["bench"]![0]!["note"]!);
     }

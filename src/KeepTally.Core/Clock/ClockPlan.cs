@@ -24,6 +24,25 @@ public sealed record ClockPlan(
         + ((round - 1) * Change)
         + (BreakAfter is { } rest && rest.Round < round ? rest.Length : Duration.Zero);
 
+    /// <summary>How much work has run by what the clock reads.</summary>
+    public Duration WorkBy(ClockTime elapsed)
+    {
+        var worked = Duration.Zero;
+        for (var round = 1; round <= Rounds; round++)
+        {
+            var end = WorkEnd(round);
+            if (elapsed >= end)
+            {
+                worked += Work;
+                continue;
+            }
+
+            return worked + Duration.Max(Duration.Zero, Work - (end - elapsed));
+        }
+
+        return worked;
+    }
+
     /// <summary>Count-in, rounds of work, the changes between them, and the break.</summary>
     public Duration Total => CountIn + (Rounds * Work) + ((Rounds - 1) * Change) + (BreakAfter?.Length ?? Duration.Zero);
 }

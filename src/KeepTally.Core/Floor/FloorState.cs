@@ -3,6 +3,7 @@ using KeepTally.Core.Events;
 using KeepTally.Core.Identity;
 using KeepTally.Core.Places;
 using KeepTally.Core.Scoring;
+using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Floor;
 
@@ -13,8 +14,7 @@ namespace KeepTally.Core.Floor;
 public sealed class FloorState
 {
     private readonly Stage _stage;
-    private readonly Dictionary<PlayerId, Dictionary<string, int>> _goes;
-    private readonly Dictionary<PlayerId, (string Place, int Rotation)> _stood;
+    private readonly JobLog _jobs;
 
     /// <summary>The places are for the group whose turn it is; the others wait.</summary>
     private readonly bool _groupsInTurn;
@@ -24,8 +24,7 @@ public sealed class FloorState
     public FloorState(Stage stage, IReadOnlyList<Unit> units)
     {
         _stage = stage;
-        _goes = new Dictionary<PlayerId, Dictionary<string, int>>();
-        _stood = new Dictionary<PlayerId, (string Place, int Rotation)>();
+        _jobs = new JobLog(stage.Clock);
         var sides = units
             .SelectMany(unit => unit.People.Select(player => (player.Id, Unit: unit.Id)))
             .ToLookup(each => each.Id, each => each.Unit);
@@ -38,7 +37,7 @@ public sealed class FloorState
             )
             : Placement.Fill(stage.Places, sides.Select(player => player.Key), player => sides[player].First());
         Seat(units.Count > 0 ? units[0].Id : null);
-        Count();
+        _jobs.Stand(Now, ClockTime.Zero);
 
         static PlayerId Id(Member player) => player.Id;
     }
@@ -50,8 +49,7 @@ public sealed class FloorState
         _counted = other._counted;
         Now = other.Now;
         Rotations = other.Rotations;
-        _stood = new Dictionary<PlayerId, (string Place, int Rotation)>(other._stood);
-        _goes = other._goes.ToDictionary(goes => goes.Key, goes => new Dictionary<string, int>(goes.Value, StringComparer.Ordinal));
+        _jobs = other._jobs.Copy();
     }
 
     /// <summary>The same floor, that goes its own way from here.</summary>
@@ -122,17 +120,29 @@ public sealed class FloorState
     private IReadOnlyList<Move> Moves => Rotation.Way(_stage.Moves, _stage.Rotate, Rotations);
 
     /// <summary>Everyone who has stood at a place so far.</summary>
-    public IReadOnlyCollection<PlayerId> Stood => _goes.Keys;
+    public IReadOnlyCollection<PlayerId> Stood => _jobs.Players;
 
-    /// <summary>How often a player has had each job so far, by the coach's word for it; the go under way counts.</summary>
-    public IReadOnlyDictionary<string, int> GoesOf(PlayerId player) =>
-        _goes.TryGetValue(player, out var goes) ? goes : new Dictionary<string, int>();
+    /// <summary>What a player has done at each job by a moment of the clock; the go under way counts.</summary>
+    public IReadOnlyList<JobTime> JobsOf(PlayerId player, ClockTime now) => _jobs.Of(player, now);
 
     /// <summary>Takes an event with what the sheet made of it.</summary>
-    /// <param name="tapped">The unit a tap was counted for, or null.</param>
-    /// <param name="roster">Who is on the sheet once the event was taken.</param>
-    /// <param name="turn">The unit whose turn it is then, or null.</param>
-    public void Apply(RunEvent runEvent, EventResult result, PlayerId? tapped, Roster roster, PlayerId? turn)
+    /// <param name="score">The sheet once it has taken the event.</param>
+    public void Apply(RunEvent runEvent, EventResult result, Score score)
+    {
+        if (result.Kind == EventResultKind.Counted)
+        {
+            _jobs.CountRep();
+        }
+
+        var before = Now;
+        Move(runEvent, result, score);
+        if (!ReferenceEquals(before, Now))
+        {
+            _jobs.Stand(Now, score.ClockTimeAt(runEvent.At));
+        }
+    }
+
+    private void Move(RunEvent runEvent, EventResult result, Score score)
     {
         if (result.Kind == EventResultKind.Superseded)
         {
@@ -141,7 +151,7 @@ public sealed class FloorState
 
         if (_groupsInTurn && (result.TurnPassed || runEvent is RunEvent.Substitution))
         {
-            TakeTurn(turn!.Value, roster);
+            TakeTurn(score.Turn!.Value, score.Roster);
             return;
         }
 
@@ -156,17 +166,16 @@ public sealed class FloorState
                 Rotate(new Rotation.Named(rotate.Winner, rotate.Loser, rotate.Actor));
                 break;
             case RunEvent.Substitution substitution:
-                Mend(substitution, roster);
+                Mend(substitution, score.Roster);
                 break;
             case RunEvent.Tap when result.Kind == EventResultKind.Counted && Triggers(result):
-                CountToward(Named(tapped, result.Attempt));
+                CountToward(Named(score.UnitAt(result.Unit), result.Attempt));
                 break;
         }
 
         if (result.TurnPassed || runEvent is RunEvent.Substitution)
         {
-            Seat(turn);
-            Count();
+            Seat(score.Turn);
         }
     }
 
@@ -230,7 +239,6 @@ public sealed class FloorState
     {
         Now = Rotation.Once(Now, Moves, named);
         Rotations++;
-        Count();
     }
 
     /// <summary>The places fill with the group whose turn it is.</summary>
@@ -239,34 +247,11 @@ public sealed class FloorState
         var players = roster.Of(unit);
         Now = Placement.Fill(_stage.Places, players, waiting: roster.Everyone.Except(players));
         Rotations++;
-        Count();
     }
 
     /// <summary>Sets people onto the places anew after somebody came, went or changed places; see <see cref="SubstitutionRule"/>.</summary>
     private void Mend(RunEvent.Substitution substitution, Roster roster)
     {
         Now = SubstitutionRule.Apply(Now, _stage.Moves, substitution.Out, substitution.In, player => roster.UnitOf(player));
-        Count();
-    }
-
-    /// <summary>Everyone at a place has a go there, one for each rotation however often places are mended in between.</summary>
-    private void Count()
-    {
-        foreach (var place in Now.Places)
-        {
-            foreach (var player in Now.At(place.Id))
-            {
-                if (_stood.GetValueOrDefault(player) == (place.Id, Rotations))
-                {
-                    continue;
-                }
-
-                _stood[player] = (place.Id, Rotations);
-                var goes = _goes.TryGetValue(player, out var known)
-                    ? known
-                    : _goes[player] = new Dictionary<string, int>(StringComparer.Ordinal);
-                goes[place.Name] = goes.GetValueOrDefault(place.Name) + 1;
-            }
-        }
     }
 }

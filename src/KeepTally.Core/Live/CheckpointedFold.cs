@@ -97,7 +97,7 @@ internal sealed class CheckpointedFold
 
             var result = sheet.Apply(next);
             _verdicts.Add(result);
-            floor.Apply(next, result, sheet.UnitAt(result.Unit), sheet.Roster, sheet.Turn);
+            floor.Apply(next, result, sheet);
             switch (next)
             {
                 case RunEvent.Tap:

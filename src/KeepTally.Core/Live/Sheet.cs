@@ -68,6 +68,9 @@ public sealed class Sheet
     /// <summary>What somebody is called in passing: a player by call name, a group or a side by all of its name.</summary>
     public string CallNameOf(PlayerId id) => _callNames.TryGetValue(id, out var name) ? name : Head.NameOf(id);
 
+    /// <summary>What a player has done at each job by a moment.</summary>
+    public IReadOnlyList<JobTime> JobsOf(PlayerId player, Instant at) => Floor.JobsOf(player, Score.ClockTimeAt(at));
+
     /// <summary>Everyone who carries a score on the sheet, who came in later and who went off too.</summary>
     public IReadOnlyList<Unit> Units => Score.Units;
 

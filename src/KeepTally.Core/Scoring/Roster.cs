@@ -1,6 +1,7 @@
 using KeepTally.Core.Cards;
 using KeepTally.Core.Events;
 using KeepTally.Core.Identity;
+using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Scoring;
 
@@ -13,11 +14,13 @@ public sealed class Roster
 {
     private readonly bool _singles;
     private readonly List<(PlayerId Unit, List<PlayerId> Players)> _units;
+    private readonly List<Stay> _stays;
 
     internal Roster(Stage stage, IReadOnlyList<Unit> units)
     {
         _singles = stage.Scores == Scorer.Player;
         _units = [.. units.Select(unit => (unit.Id, unit.People.Select(player => player.Id).ToList()))];
+        _stays = [.. _units.SelectMany(unit => unit.Players.Select(player => new Stay(player, unit.Unit, RunningTime.Zero, null)))];
     }
 
     private Roster(Roster other)
@@ -25,6 +28,7 @@ public sealed class Roster
         _singles = other._singles;
         Mark = other.Mark;
         _units = [.. other._units.Select(unit => (unit.Unit, new List<PlayerId>(unit.Players)))];
+        _stays = [.. other._stays];
     }
 
     internal Roster Copy() => new(this);
@@ -37,6 +41,9 @@ public sealed class Roster
 
     /// <summary>How many players are on the sheet.</summary>
     public int Count => _units.Sum(unit => unit.Players.Count);
+
+    /// <summary>Who was on the sheet, in which unit and when, in the order in which they came. Nobody who was on for no time.</summary>
+    public IReadOnlyList<Stay> Stays => _stays;
 
     /// <summary>Whether a player is on the sheet.</summary>
     public bool Has(PlayerId player) => UnitOf(player) is not null;
@@ -59,7 +66,8 @@ public sealed class Roster
     public IReadOnlyList<PlayerId> Of(PlayerId unit) => _units.Find(each => each.Unit == unit).Players ?? [];
 
     /// <summary>Applies a substitution; who left the sheet by it and who came onto it. Two who are both on change groups.</summary>
-    internal (PlayerId? Left, PlayerId? Came) Apply(RunEvent.Substitution substitution)
+    /// <param name="running">When it happens, on the running time of the sheet.</param>
+    internal (PlayerId? Left, PlayerId? Came) Apply(RunEvent.Substitution substitution, RunningTime running)
     {
         Mark = new object();
         var leaves = substitution.Out is { } gone && Has(gone) ? (PlayerId?)gone : null;
@@ -68,7 +76,7 @@ public sealed class Roster
         {
             if (leaves is { } partner)
             {
-                Exchange(partner, present);
+                Exchange(partner, present, running);
             }
 
             return (null, null);
@@ -76,30 +84,37 @@ public sealed class Roster
 
         if (leaves is { } leaver)
         {
+            var unit = End(leaver, running);
             var players = ListOf(leaver);
             var at = players.IndexOf(leaver);
             players.RemoveAt(at);
             if (comes is { } successor && !_singles)
             {
                 players.Insert(at, successor);
+                _stays.Add(new Stay(successor, unit, running, null));
             }
         }
 
         if (comes is { } newcomer && (_singles || leaves is null))
         {
-            Join(newcomer);
+            Join(newcomer, running);
         }
 
         return (leaves, comes);
     }
 
-    private void Join(PlayerId player)
+    private void Join(PlayerId player, RunningTime running)
     {
         if (!_singles)
         {
-            _units.MinBy(unit => unit.Players.Count).Players.Add(player);
+            var (smallest, players) = _units.MinBy(unit => unit.Players.Count);
+            players.Add(player);
+            _stays.Add(new Stay(player, smallest, running, null));
+            return;
         }
-        else if (_units.Find(unit => unit.Unit == player).Players is { } own)
+
+        _stays.Add(new Stay(player, player, running, null));
+        if (_units.Find(unit => unit.Unit == player).Players is { } own)
         {
             own.Add(player);
         }
@@ -109,7 +124,7 @@ public sealed class Roster
         }
     }
 
-    private void Exchange(PlayerId one, PlayerId other)
+    private void Exchange(PlayerId one, PlayerId other, RunningTime running)
     {
         if (one == other || _singles)
         {
@@ -119,6 +134,26 @@ public sealed class Roster
         var (first, second) = (ListOf(one), ListOf(other));
         var (i, j) = (first.IndexOf(one), second.IndexOf(other));
         (first[i], second[j]) = (other, one);
+        var (left, right) = (End(one, running), End(other, running));
+        _stays.Add(new Stay(one, right, running, null));
+        _stays.Add(new Stay(other, left, running, null));
+    }
+
+    /// <summary>Ends a stay; the unit it was in.</summary>
+    private PlayerId End(PlayerId player, RunningTime running)
+    {
+        var index = _stays.FindIndex(stay => stay.Player == player && stay.To is null);
+        var stay = _stays[index];
+        if (stay.From < running)
+        {
+            _stays[index] = stay with { To = running };
+        }
+        else
+        {
+            _stays.RemoveAt(index);
+        }
+
+        return stay.Unit;
     }
 
     private List<PlayerId> ListOf(PlayerId player) => _units.First(unit => unit.Players.Contains(player)).Players;

@@ -157,7 +157,16 @@ public sealed class Score
 
     /// <summary>How the sheet stands at a moment not before its last event. Looking changes nothing.</summary>
     public ScoreReport Report(Instant at) =>
-        ScoreReporter.Report(_stageIndex, _stage, _state, _limit, IsStartedAt(at), RunningAt(at), _freezes.Report(at));
+        ScoreReporter.Report(
+            _stageIndex,
+            _stage,
+            _state,
+            _limit,
+            IsStartedAt(at),
+            RunningAt(at),
+            _freezes.Report(at),
+            Roster.Stays
+        );
 
     /// <summary>How the sheet stands at a moment, as far as words about one tap ask for it.</summary>
     public ScoreSnapshot Snapshot(Instant at) => ScoreReporter.Snapshot(_stage, _state, _limit, IsStartedAt(at), RunningAt(at));
@@ -338,13 +347,13 @@ public sealed class Score
     /// <summary>Where players score, who comes in carries a score from now on, and who goes off holds nobody up.</summary>
     private EventResult TakeSubstitution(RunEvent.Substitution substitution)
     {
-        var (left, came) = Roster.Apply(substitution);
+        var running = RunningAt(substitution.At);
+        var (left, came) = Roster.Apply(substitution, _state.Done ? _state.DoneAt : running);
         if (_stage.Scores != Scorer.Player || _state.Done)
         {
             return EventResult.Taken;
         }
 
-        var running = RunningAt(substitution.At);
         var comes = came is { } newcomer ? UnitOf(newcomer) : null;
         if (comes is not null)
         {

@@ -17,7 +17,8 @@ public sealed record ScoreReport(
     int Late,
     IReadOnlyList<UnitReport> Units,
     IReadOnlyList<RankedUnit> Ranking,
-    IReadOnlyList<FreezeReport> Freezes
+    IReadOnlyList<FreezeReport> Freezes,
+    IReadOnlyList<Stay> Stays
 );
 
 /// <summary>How one unit of a sheet stands at a moment.</summary>

@@ -17,23 +17,27 @@ internal static class ScoreReporter
         ClockLimit limit,
         bool started,
         RunningTime running,
-        IReadOnlyList<FreezeReport> freezes
+        IReadOnlyList<FreezeReport> freezes,
+        IReadOnlyList<Stay> stays
     )
     {
         var units = Array.ConvertAll(state.Units, unit => UnitAt(stage, state, limit, started, unit, running));
         var done = state.IsDoneAt(limit, started, running);
         RankedUnit[] ranking =
-        [
-            .. RankRule
-                .Rank(
-                    stage.Measures,
-                    Array.ConvertAll(
-                        state.Units,
-                        unit => (unit.Unit.Id, UnitFigures.Of(stage, unit, state.UnitTimeAt(unit, limit, started, running)))
-                    )
-                )
-                .Select(ranked => new RankedUnit(ranked.Rank, ranked.Unit)),
-        ];
+            !started && !done
+                ? []
+                :
+                [
+                    .. RankRule
+                        .Rank(
+                            stage.Measures,
+                            Array.ConvertAll(
+                                state.Units,
+                                unit => (unit.Unit.Id, UnitFigures.Of(stage, unit, state.UnitTimeAt(unit, limit, started, running)))
+                            )
+                        )
+                        .Select(ranked => new RankedUnit(ranked.Rank, ranked.Unit)),
+                ];
         return new ScoreReport(
             stageIndex,
             started,
@@ -47,7 +51,8 @@ internal static class ScoreReporter
             state.Late,
             units,
             ranking,
-            freezes
+            freezes,
+            [.. stays]
         );
     }
 

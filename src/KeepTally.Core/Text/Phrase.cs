@@ -102,6 +102,10 @@ public static class Phrase
             _ => $"{Count(number)} times",
         };
 
+    /// <summary>A span as a clock shows it, whole seconds: "2:05".</summary>
+    public static string Clock(Duration span) =>
+        string.Create(CultureInfo.InvariantCulture, $"{span.WholeSeconds / 60}:{span.WholeSeconds % 60:00}");
+
     /// <summary>A span as a coach says it: "45 seconds", "1 minute", "3 minutes 30".</summary>
     public static string Span(Duration span)
     {

@@ -1,5 +1,6 @@
 using KeepTally.Core.Formats;
 using KeepTally.Store.Database;
+using KeepTally.Store.Tables;
 using Microsoft.EntityFrameworkCore;
 
 namespace KeepTally.Store.Book;
@@ -142,9 +143,6 @@ public sealed class DrillBook(TallyDb db, CardCache cache)
         return BookReader.Write(kept.Select(entry => texts[entry.VersionId]));
     }
 
-    /// <summary>How the line of an event begins that sets a sheet going.</summary>
-    private const string Started = "\"type\":\"start\"";
-
     /// <summary>
     /// The last day on which each card was run, by itself or as a station of a circuit. A drill that stood on the sheet and was
     /// never started was not run.
@@ -168,7 +166,7 @@ public sealed class DrillBook(TallyDb db, CardCache cache)
                         run.Block!.PracticeId,
                         Begun = run.Sheets.Any(sheet =>
                             sheet.Station == station.Order
-                            && db.Events.Any(row => row.SheetId == sheet.Id && row.Line.Contains(Started))
+                            && db.Events.Any(row => row.SheetId == sheet.Id && row.Line.Contains(EventRow.StartMark))
                         ),
                     }
             )
@@ -186,7 +184,9 @@ public sealed class DrillBook(TallyDb db, CardCache cache)
     private async Task<Dictionary<string, DateOnly>> AloneAsync(CancellationToken cancellationToken) =>
         await db
             .Runs.Where(run => run.Block!.Circuit == null)
-            .Where(run => run.Sheets.Any(sheet => db.Events.Any(row => row.SheetId == sheet.Id && row.Line.Contains(Started))))
+            .Where(run =>
+                run.Sheets.Any(sheet => db.Events.Any(row => row.SheetId == sheet.Id && row.Line.Contains(EventRow.StartMark)))
+            )
             .Join(
                 db.Practices,
                 run => run.Block!.PracticeId,

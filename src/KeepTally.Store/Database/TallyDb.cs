@@ -36,6 +36,7 @@ public sealed class TallyDb(DbContextOptions<TallyDb> options) : DbContext(optio
     protected override void OnModelCreating(ModelBuilder modelBuilder)
     {
         modelBuilder.Entity<Team>().Property(team => team.Name).HasMaxLength(80);
+        modelBuilder.Entity<Team>().Property(team => team.StopReasons).HasDefaultValue("");
         modelBuilder.Entity<Player>(player =>
         {
             player.HasOne<Team>().WithMany().HasForeignKey(each => each.TeamId);

@@ -2,6 +2,7 @@ using KeepTally.Core.Cards;
 using KeepTally.Core.Events;
 using KeepTally.Core.Faults;
 using KeepTally.Core.Scoring;
+using KeepTally.Core.Words;
 using KeepTally.Store.Book;
 using KeepTally.Store.Database;
 using KeepTally.Store.Tables;
@@ -90,11 +91,19 @@ public sealed class ScoredRuns(TallyDb db, TextCache texts, IMemoryCache cache)
             live.Card,
             live.Stage,
             live.Score.Clock.IsStarted,
+            head,
             live.Units,
             live.Score.Report(live.Log.LastAt),
             live.Stage.Moves.Count == 0
                 ? []
-                : [.. live.Floor.Stood.Select(player => new GoesRow("", head.NameOf(player), live.Floor.GoesOf(player)))]
+                :
+                [
+                    .. live.Floor.Stood.Select(player => new JobRow(
+                        "",
+                        head.NameOf(player),
+                        JobWords.Of(live, live.JobsOf(player, live.Log.LastAt))
+                    )),
+                ]
         );
     }
 }
@@ -105,16 +114,17 @@ public sealed record ScoredRun(Run Run, IReadOnlyList<(SheetRow Row, ScoredSheet
 
 /// <summary>How a sheet ended, or stands so far.</summary>
 /// <param name="Begun">Whether it was started at all.</param>
-/// <param name="Goes">Where places move on: how often each player had each job.</param>
+/// <param name="Jobs">Where places move on: for how long each player had each job.</param>
 public sealed record ScoredSheet(
     DrillCard Card,
     Stage Stage,
     bool Begun,
+    LogHead Head,
     IReadOnlyList<Unit> Units,
     ScoreReport Report,
-    IReadOnlyList<GoesRow> Goes
+    IReadOnlyList<JobRow> Jobs
 );
 
-/// <summary>How often a player had each job of a drill.</summary>
+/// <summary>What a player did at each job of a drill, in words.</summary>
 /// <param name="Sheet">The name of the group or court; empty where there was only one.</param>
-public sealed record GoesRow(string Sheet, string Player, IReadOnlyDictionary<string, int> Goes);
+public sealed record JobRow(string Sheet, string Player, string Jobs);

@@ -1,7 +1,5 @@
 using KeepTally.Core.Cards;
-using KeepTally.Core.Events;
 using KeepTally.Core.Faults;
-using KeepTally.Core.Rules.Measures;
 using KeepTally.Core.Scoring;
 using KeepTally.Core.Text;
 using KeepTally.Store.Practices;
@@ -34,44 +32,60 @@ public sealed class PracticeResults(ScoredRuns outcomes)
                 .Sheets.Where(sheet => sheet.Row.Station is not null)
                 .GroupBy(sheet => sheet.Row.Station)
                 .OrderBy(station => station.Key)
-                .Select(station => Of(run.Run, [.. station.OrderBy(sheet => sheet.Row.Group)]))
-            : [Of(run.Run, run.Sheets)];
+                .Select(station => Of(run, [.. station.OrderBy(sheet => sheet.Row.Group)]))
+            : [Of(run, run.Sheets)];
 
-    private static DrillResult Of(Run run, IReadOnlyList<(SheetRow Row, ScoredSheet Outcome)> recorded)
+    private static DrillResult Of(ScoredRun run, IReadOnlyList<(SheetRow Row, ScoredSheet Outcome)> recorded)
     {
         var sheets = recorded
-            .Select(sheet => (Name: sheet.Row.Group is { } group ? Letters.Of(group) : sheet.Row.Name, sheet.Outcome))
+            .Select(sheet => new DrillSheet(
+                NameOf(sheet.Row),
+                sheet.Outcome.Head,
+                sheet.Outcome.Units,
+                sheet.Outcome.Begun,
+                sheet.Outcome.Report
+            ))
             .ToArray();
-        var (card, stage) = (sheets[0].Outcome.Card, sheets[0].Outcome.Stage);
+        var (card, stage) = (recorded[0].Outcome.Card, recorded[0].Outcome.Stage);
         return new DrillResult(
-            run.Id,
+            run.Run.Id,
             card,
             stage,
-            Array.Exists(sheets, sheet => sheet.Outcome.Begun),
-            DrillTable.Rank(stage.Measures, [.. sheets.Select(sheet => (sheet.Name, sheet.Outcome.Units, sheet.Outcome.Report))]),
-            [.. sheets.Select(sheet => new SheetResult(sheet.Name, sheet.Outcome.Units, sheet.Outcome.Report))],
+            Array.Exists(sheets, sheet => sheet.Begun),
+            DrillTable.Rank(stage, sheets),
+            sheets,
             recorded[0].Row.Station,
-            [.. sheets.SelectMany(sheet => sheet.Outcome.Goes.Select(goes => goes with { Sheet = sheet.Name }))]
+            [.. recorded.SelectMany(sheet => sheet.Outcome.Jobs.Select(job => job with { Sheet = NameOf(sheet.Row) }))],
+            StopsOf(run)
         );
     }
+
+    /// <summary>A stop is said on every sheet that ran: the one that heard most of them tells of them all.</summary>
+    private static IReadOnlyList<FreezeReport> StopsOf(ScoredRun run) =>
+        run.Sheets.Select(sheet => sheet.Outcome.Report.Freezes).MaxBy(stops => stops.Sum(stop => stop.Count)) ?? [];
+
+    private static string NameOf(SheetRow row) => row.Group is { } group ? Letters.Of(group) : row.Name;
 }
 
 /// <param name="Station">In a circuit, the station from 0; else null.</param>
-/// <param name="Goes">Where places move on: how often each player had each job.</param>
+/// <param name="Jobs">Where places move on: for how long each player had each job.</param>
 /// <param name="Begun">Whether the drill was started at all.</param>
+/// <param name="Stops">The teaching stops of the whole drill; of a circuit, of all its stations.</param>
 public sealed record DrillResult(
     int RunId,
     DrillCard Card,
     Stage Stage,
     bool Begun,
     IReadOnlyList<DrillRow> Rows,
-    IReadOnlyList<SheetResult> Sheets,
+    IReadOnlyList<DrillSheet> Sheets,
     int? Station,
-    IReadOnlyList<GoesRow> Goes
+    IReadOnlyList<JobRow> Jobs,
+    IReadOnlyList<FreezeReport> Stops
 )
 {
+    /// <summary>The result that stands for its drill where there are several, as of a circuit.</summary>
+    public bool IsFirst => Station is null or 0;
+
     /// <summary>What tells it from the other results of a practice.</summary>
     public string Key => Station is { } station ? $"{RunId}-{station}" : $"{RunId}";
 }
-
-public sealed record SheetResult(string Name, IReadOnlyList<Unit> Units, ScoreReport Report);

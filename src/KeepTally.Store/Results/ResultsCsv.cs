@@ -1,6 +1,7 @@
 using System.Globalization;
 using CsvHelper;
 using KeepTally.Core.Scoring;
+using KeepTally.Core.Words;
 
 namespace KeepTally.Store.Results;
 
@@ -31,6 +32,9 @@ public static class ResultsCsv
         "readingBest",
         "readingMean",
         "done",
+        "played",
+        "stops",
+        "stopSeconds",
     ];
 
     public static string Write(DateOnly date, IReadOnlyList<DrillResult> drills)
@@ -44,7 +48,7 @@ public static class ResultsCsv
             }
 
             csv.NextRecord();
-            foreach (var drill in drills.Where(drill => drill.Begun))
+            foreach (var drill in drills)
             {
                 foreach (var row in drill.Rows)
                 {
@@ -62,10 +66,10 @@ public static class ResultsCsv
         csv.WriteField(date.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture));
         csv.WriteField(Safe(drill.Card.Name));
         csv.WriteField(Safe(drill.Stage.Name));
-        csv.WriteField(row.Sheet);
+        csv.WriteField(row.Sheet.Name);
         csv.WriteField(row.Unit.Id);
         csv.WriteField(Safe(row.Unit.Name));
-        csv.WriteField(Safe(string.Join(';', row.Unit.Players.Select(player => player.Name))));
+        csv.WriteField(Safe(string.Join(';', PlayedWords.Of(row))));
         csv.WriteField(row.Rank);
         csv.WriteField(unit.Points);
         csv.WriteField(unit.Attempts);
@@ -81,6 +85,9 @@ public static class ResultsCsv
         csv.WriteField(unit.Readings.Best);
         csv.WriteField(unit.Readings.Mean);
         csv.WriteField(unit.Done ? "true" : "false");
+        csv.WriteField(row.Played ? "true" : "false");
+        csv.WriteField(Safe(StopWords.Of(drill.Stops)));
+        csv.WriteField(StopWords.Total(drill.Stops).TotalSeconds);
         csv.NextRecord();
     }
 

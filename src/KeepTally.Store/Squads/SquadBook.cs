@@ -1,3 +1,5 @@
+using KeepTally.Core.Faults;
+using KeepTally.Core.Live;
 using KeepTally.Store.Database;
 using KeepTally.Store.Tables;
 using Microsoft.EntityFrameworkCore;
@@ -45,6 +47,22 @@ public sealed class SquadBook(TallyDb db)
         await db
             .Teams.Where(team => team.Id == id)
             .ExecuteUpdateAsync(set => set.SetProperty(team => team.Name, name), cancellationToken) > 0;
+
+    /// <summary>Keeps what a team's coaches stop a drill for; why the list cannot be kept, or null.</summary>
+    public async Task<Fault?> ReasonsAsync(int id, string text, CancellationToken cancellationToken = default)
+    {
+        var read = StopReasons.Read(text);
+        if (!read.IsOk)
+        {
+            return read.Faults[0];
+        }
+
+        var reasons = StopReasons.Write(read.Value);
+        await db
+            .Teams.Where(team => team.Id == id)
+            .ExecuteUpdateAsync(set => set.SetProperty(team => team.StopReasons, reasons), cancellationToken);
+        return null;
+    }
 
     /// <summary>The team asked for, else the first; the first of all is made where there is none.</summary>
     public async Task<Team> TeamAsync(int? id, CancellationToken cancellationToken = default)

@@ -60,6 +60,9 @@ public sealed class SheetRow
 /// <summary>An event as it was first acknowledged. Never changed, never deleted.</summary>
 public sealed class EventRow
 {
+    /// <summary>What the line of a start holds, and no other line.</summary>
+    internal const string StartMark = "\"type\":\"start\"";
+
     /// <summary>The order of arrival, over all sheets.</summary>
     public long Sequence { get; init; }
 

@@ -6,4 +6,7 @@ public sealed class Team
     public int Id { get; init; }
 
     public required string Name { get; set; }
+
+    /// <summary>What its coaches stop a drill for, one a line; empty for the usual reasons.</summary>
+    public string StopReasons { get; set; } = "";
 }

@@ -21,6 +21,7 @@ public sealed class IndexModel(
     BlockWriter blocks,
     GroupPlan groups,
     GroupWriter writer,
+    UnreachedDrills unreached,
     TimeProvider clock
 ) : PageModel
 {
@@ -73,6 +74,9 @@ public sealed class IndexModel(
     /// <summary>Other practices whose sheet is still open.</summary>
     public IReadOnlyList<Practice> Others { get; private set; } = [];
 
+    /// <summary>What was planned last time and not reached.</summary>
+    public IReadOnlyList<Block> Unreached { get; private set; } = [];
+
     public async Task OnGetAsync(int? practice, CancellationToken cancellationToken) =>
         await LoadAsync(practice, cancellationToken);
 
@@ -83,6 +87,10 @@ public sealed class IndexModel(
     /// <summary>Takes a drill off the timing sheet.</summary>
     public async Task<IActionResult> OnPostTakeOffAsync(int practice, int block, CancellationToken cancellationToken) =>
         await blocks.RemoveAsync(block, cancellationToken) ? RedirectToPage(new { practice }) : NotFound();
+
+    /// <summary>Puts in what was not reached last time.</summary>
+    public async Task<IActionResult> OnPostPutInAsync(int practice, int block, CancellationToken cancellationToken) =>
+        await unreached.PutInAsync(practice, block, cancellationToken) ? RedirectToPage(new { practice }) : NotFound();
 
     public async Task<IActionResult> OnPostMarkAsync(
         int practice,
@@ -160,6 +168,7 @@ public sealed class IndexModel(
         }
 
         Others = [.. (await blocks.OpenAsync(cancellationToken)).Where(other => other.Id != Practice.Id)];
+        Unreached = await unreached.ForAsync(Practice, cancellationToken);
         IsToday = Practice.Date == today;
         Players = await squad.ListAsync(Practice.TeamId, cancellationToken);
         CallNames = Core.Live.CallNames.Of(Players.Select(player => new Member(player.UnitId, player.Name)));

@@ -1,8 +1,10 @@
 using KeepTally.Core.Cards;
 using KeepTally.Core.Events;
+using KeepTally.Core.Floor;
 using KeepTally.Core.Identity;
 using KeepTally.Core.Live;
 using KeepTally.Core.Time;
+using KeepTally.Core.Words;
 
 namespace KeepTally.Core.Tests.Live;
 
@@ -147,7 +149,7 @@ public sealed class ComingAndGoingTests
     }
 
     [Fact]
-    public void Goes_are_counted_job_by_job()
+    public void Reps_are_counted_job_by_job()
     {
         var sheet = Given.Started(
             Given.Card(
@@ -163,8 +165,38 @@ public sealed class ComingAndGoingTests
         sheet.Taps("a+ b- a+ b+");
         Sub(sheet, "a", "c");
 
-        Assert.Equal((3, 2), (sheet.Floor.GoesOf(new PlayerId("a"))["shooter"], sheet.Floor.GoesOf(new PlayerId("a"))["feeder"]));
-        Assert.Equal((2, 3), (sheet.Floor.GoesOf(new PlayerId("b"))["shooter"], sheet.Floor.GoesOf(new PlayerId("b"))["feeder"]));
-        Assert.Equal(1, sheet.Floor.GoesOf(new PlayerId("c"))["shooter"]);
+        JobTime Job(string player, string job) =>
+            sheet.JobsOf(new PlayerId(player), sheet.Log.LastAt).Single(each => each.Job == job);
+
+        // Each has shot twice; a came to shoot a third time and has not yet.
+        Assert.Equal((2, 3), (Job("a", "shooter").Reps, Job("a", "shooter").Goes));
+        Assert.Equal((2, 2), (Job("b", "shooter").Reps, Job("b", "feeder").Reps));
+        Assert.Equal((0, 1), (Job("c", "shooter").Reps, Job("c", "shooter").Goes));
+        Assert.Equal("shooter 2 reps, feeder 2 reps", JobWords.Of(sheet, sheet.JobsOf(new PlayerId("a"), sheet.Log.LastAt)));
+    }
+
+    [Fact]
+    public void Where_a_clock_runs_jobs_are_told_by_the_work_in_them_without_the_changes()
+    {
+        var sheet = Given.Started(
+            Given.Card(
+                """
+                "clock":{"work":60,"change":15,"rounds":3},
+                "places":[{"id":"s","size":1,"role":"shooter","scores":true},{"id":"f","size":1,"role":"feeder"}],
+                "moves":[{"from":"s","to":"f"},{"from":"f","to":"s"}],"rotate":{"on":"round"}
+                """
+            ),
+            "a",
+            "b"
+        );
+        sheet.Tap("a", "make", 5000);
+        sheet.Tap("a", "make", 6000);
+        foreach (var due in sheet.Due(new Instant(170_000)).ToArray())
+        {
+            sheet.Add(due);
+        }
+
+        Assert.Equal("shooter 1:20, feeder 1:00", JobWords.Of(sheet, sheet.JobsOf(new PlayerId("a"), new Instant(170_000))));
+        Assert.Equal("feeder 1:20, shooter 1:00", JobWords.Of(sheet, sheet.JobsOf(new PlayerId("b"), new Instant(170_000))));
     }
 }

@@ -1,3 +1,4 @@
+using KeepTally.Core.Live;
 using KeepTally.Store.Database;
 using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
@@ -29,6 +30,7 @@ public sealed class UpgradeTests
 
         db.Database.Migrate();
 
+        Assert.Equal(StopReasons.Usual, StopReasons.Of(db.Teams.Select(team => team.StopReasons).Single()));
         Assert.Equal(["old", "older"], db.Cards.Select(card => card.Id).Order());
         Assert.Equal(
             ("{}", ""),

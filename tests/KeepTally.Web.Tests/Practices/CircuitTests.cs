@@ -101,6 +101,26 @@ public sealed class CircuitTests : IAsyncLifetime
     }
 
     [Fact]
+    public async Task A_circuit_that_was_not_reached_comes_back_with_all_its_stations()
+    {
+        await BegunAsync(await PutAsync());
+        var team = await _home.WithAsync<TallyDb, int>(db => db.Practices.Select(practice => practice.TeamId).FirstAsync());
+        var next = (await _home.WithAsync<BlockWriter, int?>(blocks => blocks.BeginAsync(team)))!.Value;
+
+        var planned = await _home.WithAsync<PracticeBook, Practice?>(book => book.FindAsync(next));
+        var offered = await _home.WithAsync<UnreachedDrills, IReadOnlyList<Block>>(drills => drills.ForAsync(planned!));
+        var circuit = offered.Single(block => block.Circuit is not null);
+        Assert.True(await _home.WithAsync<UnreachedDrills, bool>(drills => drills.PutInAsync(next, circuit.Id)));
+
+        var written = await _home.WithAsync<PracticeBook, Practice?>(book => book.FindAsync(next));
+        Assert.Equal(
+            circuit.Circuit!.Stations.Select(station => station.CardVersionId),
+            written!.Blocks.Single().Circuit!.Stations.Select(station => station.CardVersionId)
+        );
+        Assert.False(await _home.WithAsync<UnreachedDrills, bool>(drills => drills.PutInAsync(next, circuit.Id)));
+    }
+
+    [Fact]
     public async Task Results_stand_station_by_station_over_all_groups_and_the_card_knows_it_was_done()
     {
         var sheets = await BegunAsync(await PutAsync());
@@ -127,9 +147,9 @@ public sealed class CircuitTests : IAsyncLifetime
         );
         var done = drills.Single(drill => drill.Station == 1);
         Assert.Equal(12, done.Rows.Count);
-        Assert.Equal(["A", "B", "C", "D"], done.Rows.Select(row => row.Sheet).Distinct().Order());
+        Assert.Equal(["A", "B", "C", "D"], done.Rows.Select(row => row.Sheet.Name).Distinct().Order());
         // In the first round nobody has moved on: twelve players, a place each.
-        Assert.Equal(12, drills.Single(drill => drill.Station == 0).Goes.Sum(row => row.Goes.Values.Sum()));
+        Assert.Equal(12, drills.Single(drill => drill.Station == 0).Jobs.Count(row => !row.Jobs.Contains(',')));
         Assert.Equal(4, done.Rows.Count(row => row.Report.Successes == 1));
         Assert.Contains(
             "3 September",

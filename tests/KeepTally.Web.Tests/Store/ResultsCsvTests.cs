@@ -26,17 +26,8 @@ public sealed class ResultsCsvTests
         sheet.Add(
             new RunEvent.Tap(new EventId(new DeviceId("s"), 2), new Instant(1500), new PlayerId("p0"), "make", null, null, null)
         );
-        var report = sheet.ReportAt(new Instant(1500));
-        return new DrillResult(
-            1,
-            card,
-            card.Stages[0],
-            true,
-            DrillTable.Rank(card.Stages[0].Measures, [("", units, report)]),
-            [new SheetResult("", units, report)],
-            null,
-            []
-        );
+        var ended = new DrillSheet("", sheet.Head, units, true, sheet.ReportAt(new Instant(1500)));
+        return new DrillResult(1, card, card.Stages[0], true, DrillTable.Rank(card.Stages[0], [ended]), [ended], null, [], []);
     }
 
     private static List<IDictionary<string, object>> Rows(string csv)
@@ -90,6 +81,20 @@ public sealed class ResultsCsvTests
     }
 
     [Fact]
-    public void A_drill_that_was_not_reached_has_no_rows() =>
-        Assert.Empty(Rows(ResultsCsv.Write(new DateOnly(2026, 9, 3), [Drill("A") with { Begun = false }])));
+    public void Whoever_was_not_reached_has_a_row_without_a_rank()
+    {
+        var drill = Drill("A");
+        var not = drill.Sheets[0] with { Begun = false };
+
+        var row = Assert.Single(
+            Rows(
+                ResultsCsv.Write(
+                    new DateOnly(2026, 9, 3),
+                    [drill with { Begun = false, Rows = DrillTable.Rank(drill.Stage, [not]) }]
+                )
+            )
+        );
+
+        Assert.Equal(("", "false"), ((string)row["rank"], (string)row["played"]));
+    }
 }

@@ -90,13 +90,13 @@ public static class MeasureKinds
             IsCount = true,
         };
 
-    /// <summary>Running seconds of the unit's own.</summary>
+    /// <summary>Running seconds of the unit's own; none for one that has not begun.</summary>
     public static MeasureKind Seconds { get; } =
         new(
             "seconds",
             "time",
             "Time",
-            unit => unit.Running.TotalSeconds,
+            unit => unit.Running > Duration.Zero ? unit.Running.TotalSeconds : null,
             (_, better) => better == Better.High ? "the longest time" : "the quickest time",
             value => Phrase.Span(Duration.FromSeconds(value))
         )

@@ -4,6 +4,7 @@ using KeepTally.Core.Faults;
 using KeepTally.Core.Rules.Ladders;
 using KeepTally.Core.Rules.Measures;
 using KeepTally.Core.Scoring;
+using KeepTally.Core.Words;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Results;
 using KeepTally.Store.Tables;
@@ -18,6 +19,10 @@ public sealed class PracticeModel(PracticeBook book, PracticeResults results) : 
     public required Practice Practice { get; set; }
 
     public IReadOnlyList<DrillResult> Drills { get; private set; } = [];
+
+    /// <summary>The teaching stops of the whole practice.</summary>
+    public IReadOnlyList<FreezeReport> Stops =>
+        StopWords.Together(Drills.Where(drill => drill.IsFirst).SelectMany(drill => drill.Stops));
 
     /// <summary>Drills whose card no longer reads, with what is wrong.</summary>
     public IReadOnlyList<(string Drill, Fault Fault)> Unreadable { get; private set; } = [];
@@ -74,6 +79,6 @@ public sealed class PracticeModel(PracticeBook book, PracticeResults results) : 
     public static string First(DrillResult drill)
     {
         var first = drill.Rows.Where(row => row.Rank == 1).ToArray();
-        return first.Length == 1 && drill.Rows.Count > 1 ? $"{first[0].Unit.Name} first" : "";
+        return first.Length == 1 && drill.Rows.Count(row => row.Rank is not null) > 1 ? $"{first[0].Unit.Name} first" : "";
     }
 }

@@ -1,4 +1,6 @@
 using System.Text;
+using KeepTally.Core.Live;
+using KeepTally.Core.Text;
 using KeepTally.Store.Squads;
 using KeepTally.Store.Tables;
 using Microsoft.AspNetCore.Mvc;
@@ -26,6 +28,12 @@ public sealed class IndexModel(SquadBook squad, PlayerErasure erasure) : PageMod
 
     /// <summary>Whether the player being changed has left the squad.</summary>
     public bool IsFormer => Former.Any(player => player.Id == Edit);
+
+    /// <summary>What is wrong with the reasons for a stop, or null.</summary>
+    public string? ReasonsFault { get; private set; }
+
+    /// <summary>The reasons for a stop as they stand in the form, one a line.</summary>
+    public string Reasons { get; private set; } = "";
 
     /// <summary>What is wrong with the name of a team, or null.</summary>
     public string? TeamFault { get; private set; }
@@ -111,10 +119,25 @@ public sealed class IndexModel(SquadBook squad, PlayerErasure erasure) : PageMod
         return RedirectToPage(new { Edit = (int?)null, Team });
     }
 
+    /// <summary>Keeps what a drill is stopped for to teach.</summary>
+    public async Task<IActionResult> OnPostReasonsAsync(string? reasons, CancellationToken cancellationToken)
+    {
+        var team = await squad.TeamAsync(Team, cancellationToken);
+        if (await squad.ReasonsAsync(team.Id, reasons ?? "", cancellationToken) is { } fault)
+        {
+            ModelState.Clear();
+            await LoadAsync(cancellationToken);
+            (ReasonsFault, Reasons) = (Phrase.Sentence($"{fault.Problem}: {fault.Mend}"), reasons ?? "");
+            return Page();
+        }
+
+        return RedirectToPage(new { Edit = (int?)null, Team });
+    }
+
     private async Task LoadAsync(CancellationToken cancellationToken)
     {
         var team = await squad.TeamAsync(Team, cancellationToken);
-        (Shown, Team) = (team, team.Id);
+        (Shown, Team, Reasons) = (team, team.Id, StopReasons.Write(StopReasons.Of(team.StopReasons)));
         Teams = await squad.TeamsAsync(cancellationToken);
         Players = await squad.ListAsync(team.Id, cancellationToken);
         Former = await squad.FormerAsync(team.Id, cancellationToken);

@@ -1,0 +1,37 @@
+using KeepTally.Core.Identity;
+using KeepTally.Core.Scoring;
+using KeepTally.Core.Text;
+using KeepTally.Core.Time;
+
+namespace KeepTally.Core.Words;
+
+/// <summary>Who played for a unit, and from when to when where it was not all the time.</summary>
+public static class PlayedWords
+{
+    /// <summary>"Ada Fenwick", "Bea Marlowe (to 3:20)": everyone who played for a group or a side, nobody twice.</summary>
+    public static IReadOnlyList<string> Of(DrillRow row) => row.Unit.Players.Count == 0 ? [] : Names(row, row.Sheet.Head.NameOf);
+
+    /// <summary>The same by names of the caller's choice.</summary>
+    public static IReadOnlyList<string> Names(DrillRow row, Func<PlayerId, string> name) =>
+        [
+            .. row
+                .Stays.GroupBy(stay => stay.Player)
+                .Select(stays => name(stays.Key) + (When(stays) is { Length: > 0 } when ? $" ({when})" : "")),
+        ];
+
+    /// <summary>"from 2:10 to 3:20" for a unit that is one player; empty for who was there from first to last.</summary>
+    public static string When(DrillRow row) => row.Unit.Players.Count > 0 ? "" : When(row.Stays);
+
+    private static string When(IEnumerable<Stay> stays) => Phrase.List([.. stays.Select(Span).Where(span => span.Length > 0)]);
+
+    private static string Span(Stay stay) =>
+        (stay.From > RunningTime.Zero, stay.To) switch
+        {
+            (true, { } to) => $"from {At(stay.From)} to {At(to)}",
+            (true, null) => $"from {At(stay.From)}",
+            (false, { } to) => $"to {At(to)}",
+            _ => "",
+        };
+
+    private static string At(RunningTime moment) => Phrase.Clock(moment.SinceStart);
+}
