@@ -136,8 +136,8 @@ internal sealed class PadFace(RunSheet sheet)
         return new RowView(
             key.Unit.Value,
             NameOf(key.Unit),
-            RowWords.Figure(score),
-            _live.Stage.Measures[0].By.IsReading ? 0 : (int)Math.Clamp(Math.Floor(score), 0, 30),
+            score is { } figure ? RowWords.Figure(figure) : "–",
+            _live.Stage.Measures[0].By.IsReading ? 0 : (int)Math.Clamp(Math.Floor(score ?? 0), 0, 30),
             RowWords.Detail(_live.Stage, unit),
             RowWords.Gate(_live.Stage, unit),
             unit.Streak >= 2 ? $"{unit.Streak} in a row" : "",
@@ -177,9 +177,12 @@ internal sealed class PadFace(RunSheet sheet)
         );
     }
 
-    /// <summary>The figure beside the name: what the stage ranks by where that is a count or a reading, else the points.</summary>
-    private static double ScoreOf(Stage stage, UnitReport unit) =>
-        stage.Measures[0].By is { IsCount: true } or { IsReading: true } ? unit.Value(stage.Measures[0].By) ?? 0 : unit.Points;
+    /// <summary>
+    /// The figure beside the name: what the stage ranks by where that is a count or a reading, else the points. Null before the
+    /// first reading.
+    /// </summary>
+    private static double? ScoreOf(Stage stage, UnitReport unit) =>
+        stage.Measures[0].By is { IsCount: true } or { IsReading: true } ? unit.Value(stage.Measures[0].By) : unit.Points;
 
     private string ResultAt(Instant at, bool done)
     {

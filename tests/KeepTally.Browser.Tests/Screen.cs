@@ -158,7 +158,7 @@ internal static class Screen
     private static Member Of(string name) => new(new PlayerId(Id(name)), name);
 
     /// <summary>What came of something said, as the script reads it.</summary>
-    private static JsonNode Heard(string text)
+    internal static JsonNode Heard(string text)
     {
         var lines = text.Split('\n');
         return new JsonObject
