@@ -29,7 +29,7 @@ internal static class RowWords
         var points = report
             .Ranking.OrderBy(each => each.Unit != winner)
             .Select(each => Figure(report.Units.First(unit => unit.Id == each.Unit).Points));
-        return live.Stage.Play == Play.Match ? $"{name} win, {string.Join(" to ", points)}" : $"{name} first";
+        return live.Stage.Play == Play.Match ? $"{name} won, {string.Join(" to ", points)}" : $"{name} first";
     }
 
     internal static string Detail(Stage stage, UnitReport unit)

@@ -88,13 +88,13 @@ test("a whole practice: taps, undo, change-over, reload, server lost, results", 
     await screen.endDrill();
     await screen.start();
     for (let i = 0; i < 10; i++) {
-      await screen.tap("Plain", "Rebound");
+      await screen.tap("Plain", "Ball won");
       await screen.tap("Striped", "Stop");
     }
     await screen.tap("Plain", "Goal");
     await expect(screen.clock).toHaveAttribute("data-state", "work");
     await screen.tap("Plain", "Goal");
-    await expect(screen.drill.locator(".sheet-result")).toHaveText("Plain win, 12 to 10");
+    await expect(screen.drill.locator(".sheet-result")).toHaveText("Plain won, 12 to 10");
     await expect(screen.go).toHaveText("Finish");
     await screen.go.click();
   });

@@ -157,7 +157,7 @@ try {
   await screen.endDrill();
   await screen.start();
   await tapAll(screen, [
-    ["Plain", "Rebound", 4],
+    ["Plain", "Ball won", 4],
     ["Striped", "Stop", 2],
     ["Plain", "Goal", 3],
     ["Striped", "Goal", 4],

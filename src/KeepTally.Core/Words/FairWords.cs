@@ -38,7 +38,7 @@ public static class FairWords
     private static bool CanTell(Stage stage, int players)
     {
         var byTurn = stage.Play == Play.Turns && stage.Rotate?.On != RotateTrigger.Turn;
-        return !byTurn && players > 0 && Fairness.CanTell(stage.Moves) && stage.Places.All(place => place.Side is null);
+        return !byTurn && players > 1 && Fairness.CanTell(stage.Moves) && stage.Places.All(place => place.Side is null);
     }
 
     private static Placement Start(Stage stage, int players) =>

@@ -35,6 +35,23 @@ internal static class OutcomeWords
         return string.Join(", ", parts);
     }
 
+    /// <summary>What comes off where points are only ever taken away: "A hit is what counts."</summary>
+    internal static string Good(Stage stage)
+    {
+        string[] good =
+        [
+            .. stage
+                .Outcomes.Where(outcome =>
+                    outcome.Result == OutcomeResult.Success && outcome.Points.All(award => award.Points == 0)
+                )
+                .Select(Phrase.NameOf),
+        ];
+        var onlyTakes =
+            stage.Outcomes.SelectMany(outcome => outcome.Points).Select(award => award.Points).ToArray() is [_, ..] awards
+            && Array.TrueForAll(awards, points => points <= 0);
+        return good.Length == 0 || !onlyTakes ? "" : Phrase.Sentence($"{Phrase.List(good, "or")} is what counts");
+    }
+
     /// <summary>What is tapped where nothing carries points: "Counted: a make and a miss."</summary>
     internal static string Counted(Stage stage) =>
         stage.Outcomes.Count == 0 ? "" : "Counted: " + Phrase.List([.. stage.Outcomes.Select(Phrase.NameOf)]) + ".";

@@ -16,7 +16,9 @@ internal static class PlaceWords
 
         var spots = stage
             .Places.Where(place => place.Kind == PlaceKind.Spot)
-            .Select(place => Phrase.Of(place.Size, Name(place)))
+            .Select(place =>
+                place.Role is null ? $"{Phrase.Count(place.Size)} at {Name(place)}" : Phrase.Of(place.Size, Name(place))
+            )
             .ToArray();
         var lines = stage.Places.Where(place => place.Kind == PlaceKind.Line).Select(Name).ToArray();
         yield return Phrase.Sentence(
@@ -29,9 +31,7 @@ internal static class PlaceWords
         );
         if (stage.Moves.Count > 0)
         {
-            yield return Phrase.Sentence(
-                $"{When(stage.Rotate)}: {string.Join(", ", stage.Moves.Select(move => Move(stage, move)))}"
-            );
+            yield return Phrase.Sentence($"{When(stage)}: {string.Join(", ", stage.Moves.Select(move => Move(stage, move)))}");
             if (stage.Rotate?.TurnRound is { } after)
             {
                 yield return $"After {Phrase.Of(after, "change")} they go the other way round, and after {Phrase.Count(after)} more back again.";
@@ -39,20 +39,24 @@ internal static class PlaceWords
         }
     }
 
-    private static string When(RotateOn? rotate)
+    private static string When(Stage stage)
     {
+        var rotate = stage.Rotate;
         var every = rotate?.Every ?? 1;
         return rotate?.On switch
         {
             RotateTrigger.Round => After(every, "round", "rounds"),
             RotateTrigger.Turn => After(every, "turn", "turns"),
             RotateTrigger.Tap => After(every, "tap", "taps"),
-            RotateTrigger.Success => After(every, "make", "makes"),
-            RotateTrigger.Failure => After(every, "miss", "misses"),
+            RotateTrigger.Success => AfterEach(stage, every, OutcomeResult.Success, "make", "makes"),
+            RotateTrigger.Failure => AfterEach(stage, every, OutcomeResult.Failure, "miss", "misses"),
             RotateTrigger.Attempts => After(every, "go", "goes"),
             RotateTrigger.Manual or null => "when the coach says so",
         };
     }
+
+    private static string AfterEach(Stage stage, int every, OutcomeResult result, string one, string many) =>
+        every == 1 ? $"after each {ResultNames.Each(stage, result, one)}" : After(every, one, many);
 
     private static string After(int every, string one, string many) =>
         every == 1 ? $"after each {one}" : $"after every {Phrase.Count(every)} {many}";
@@ -63,10 +67,10 @@ internal static class PlaceWords
         return move.Who switch
         {
             MoveWho.All => way,
-            MoveWho.First => $"one {way}",
-            MoveWho.Winner => $"the winner from {way}",
-            MoveWho.Loser => $"the loser from {way}",
-            MoveWho.Actor => $"whoever was tapped from {way}",
+            MoveWho.First => $"one from {way}",
+            MoveWho.Winner => $"the winner goes from {way}",
+            MoveWho.Loser => $"the loser goes from {way}",
+            MoveWho.Actor => $"whoever was tapped goes from {way}",
         };
     }
 

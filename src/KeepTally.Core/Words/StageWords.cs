@@ -17,7 +17,11 @@ public static class StageWords
         var hearts = RulesOf(stage).Select(rule => rule.Heart(stage).ToArray());
         var heart =
             hearts.FirstOrDefault(sentences => sentences.Length > 0) is { } about ? string.Join("; ", about.Select(AsPart))
-            : score.Length > 0 ? score
+            : score.Length > 0
+                ? AsPart(
+                        string.Join(" ", new[] { OutcomeWords.Good(stage), Phrase.Sentence(score) }.Where(part => part.Length > 0))
+                    )
+                    .Replace(". ", ", ", StringComparison.Ordinal)
             : AsPart(OutcomeWords.Counted(stage));
         var over = stage.Rule<Until>()?.Over(stage) ?? "";
         return Phrase.Sentence(heart.Length == 0 ? over : $"{heart}; {over}");
@@ -85,6 +89,12 @@ public static class StageWords
         else if (stage.Outcomes.Count > 0)
         {
             yield return OutcomeWords.Counted(stage);
+        }
+
+        var good = OutcomeWords.Good(stage);
+        if (good.Length > 0)
+        {
+            yield return good;
         }
 
         foreach (var effect in OutcomeWords.Effects(stage))

@@ -70,8 +70,8 @@ public static class TapWords
             PointsMoved(sheet, result.Unit, before, after, outcome),
             .. rules.Select(rule => rule.TellProgress(story)),
             Out(was, now),
-            Passed(sheet, before, after),
             Finished(sheet, result.Unit, was, now, after),
+            Passed(sheet, before, after),
         ];
         var words = string.Join(' ', parts.Where(part => part.Length > 0));
         return words.Length > 0 ? words : "Written down.";

@@ -28,7 +28,7 @@ public static class OutcomeEffects
         new(
             "leave",
             "leaves with the next place",
-            stage => $"lets the {Units.Of(stage)} leave with the next place",
+            stage => $"lets the {Units.Of(stage)} leave: first, second and so on",
             static (ref scene) => scene.State.Leave(scene.Unit, scene.Running)
         );
 

@@ -21,7 +21,7 @@ public sealed record AttemptsEnding(int Count) : Ending
 
     internal override MatchEnd InMatch => MatchEnd.Ranked;
 
-    internal override string Words(Stage stage) => $"{Phrase.Of(Count, "go")} {Share(stage)}";
+    internal override string Words(Stage stage) => $"{ResultNames.Goes(stage, Count)} {Share(stage)}{ResultNames.AlsoGoes(stage)}";
 
     internal override bool IsMet(UnitTally unit, UnitTally[] units, Play play) =>
         Shared(unit, units, play, static tally => tally.Attempts) >= Count;

@@ -19,7 +19,7 @@ public sealed record SuccessesEnding(int Count) : Ending
             read: static (amount, _) => new SuccessesEnding(amount.Whole(1))
         );
 
-    internal override string Words(Stage stage) => $"{Reach(stage)} {Phrase.Of(Count, "make")}";
+    internal override string Words(Stage stage) => $"{Reach(stage)} {ResultNames.Makes(stage, Count)}";
 
     internal override bool IsMet(UnitTally unit, UnitTally[] units, Play play) => unit.Successes >= Count;
 }

@@ -36,7 +36,9 @@ public sealed record TimeEnding(Duration Length, AtTheHorn After) : Ending
     internal override bool IsByTap => false;
 
     internal override string Words(Stage stage) =>
-        stage.Play == Play.Turns ? $"a turn lasts {Phrase.Span(Length)}" : $"over after {Phrase.Span(Length)}";
+        stage.Play == Play.Turns ? $"a turn lasts {Phrase.Span(Length)}"
+        : stage.Clock is { Rounds: > 1 } plan && Length >= plan.Total - plan.CountIn ? "over after the last round"
+        : $"over after {Phrase.Span(Length)}";
 
     internal override bool IsMet(UnitTally unit, UnitTally[] units, Play play) => false;
 

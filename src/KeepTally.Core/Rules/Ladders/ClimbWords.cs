@@ -29,12 +29,14 @@ internal static class ClimbWords
             Pass.Makes makes => $"{Made(now.Made)} of {Phrase.Count(makes.Successes)} made.",
             Pass.InARow run when made => $"{Made(now.Made)} in a row of {Phrase.Count(run.Streak)}.",
             Pass.InARow when tap.Stage.Streak == StreakMiss.Zero => was.Made > 0
-                ? "A miss: the run starts again from nought."
-                : "A miss: still no run.",
-            Pass.InARow => $"A miss does not break the run: still {Phrase.Count(now.Made)}.",
+                ? $"{Failed(tap)}: the run starts again from nought."
+                : $"{Failed(tap)}: still no run.",
+            Pass.InARow => $"{Failed(tap)} does not break the run: still {Phrase.Count(now.Made)}.",
             _ => "",
         };
     }
+
+    private static string Failed(in TapStory tap) => ResultNames.Failure(tap.Stage, tap.Tap.Outcome);
 
     private static string Made(int count) => count == 0 ? "None" : Phrase.Capital(Phrase.Count(count));
 

@@ -41,9 +41,9 @@ public sealed record Ladder(Rungs Rungs, int Laps, Pass Pass, WindowShort Fail) 
 
     internal override bool TellsClimb => true;
 
-    internal override IEnumerable<string> Words(Stage stage) => LadderWords.Of(this, stage.Streak);
+    internal override IEnumerable<string> Words(Stage stage) => LadderWords.Of(this, stage);
 
-    internal override IEnumerable<string> Heart(Stage stage) => Words(stage).Take(2);
+    internal override IEnumerable<string> Heart(Stage stage) => LadderWords.Heart(this, stage);
 
     internal override TapJudge Judge(Stage stage) => new LadderJudge(this, stage.Streak);
 

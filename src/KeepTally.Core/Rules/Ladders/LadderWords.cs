@@ -1,3 +1,4 @@
+using KeepTally.Core.Cards;
 using KeepTally.Core.Rules.Streaks;
 using KeepTally.Core.Text;
 
@@ -6,7 +7,9 @@ namespace KeepTally.Core.Rules.Ladders;
 /// <summary>Steps and what clears them, in words.</summary>
 internal static class LadderWords
 {
-    internal static IEnumerable<string> Of(Ladder ladder, StreakMiss onMiss)
+    private const int LongestList = 5;
+
+    internal static IEnumerable<string> Of(Ladder ladder, Stage stage)
     {
         yield return Steps(ladder);
         switch (ladder.Pass)
@@ -18,17 +21,35 @@ internal static class LadderWords
                 break;
             case Pass.Makes makes:
                 yield return Phrase.Sentence(
-                    $"{Phrase.Of(makes.Successes, "make")} {Clear(ladder, makes.Successes)}, however many goes it takes"
+                    $"{ResultNames.Makes(stage, makes.Successes)} {Clear(ladder, makes.Successes)}, however many goes it takes"
                 );
                 break;
             case Pass.InARow run:
                 yield return Phrase.Sentence($"{Phrase.Count(run.Streak)} in a row {Clears(ladder)}");
-                yield return onMiss == StreakMiss.Zero
-                    ? "A miss starts the run again from nought."
-                    : "A miss does not count and does not break the run.";
+                yield return Phrase.Sentence(
+                    ResultNames.Failure(stage)
+                        + (
+                            stage.Streak == StreakMiss.Zero
+                                ? " starts the run again from nought"
+                                : " does not count and does not break the run"
+                        )
+                );
                 break;
         }
     }
+
+    /// <summary>The heart of it: a long way is told by its ends.</summary>
+    internal static IEnumerable<string> Heart(Ladder ladder, Stage stage) =>
+        ladder.Rungs is Rungs.Named { Names.Count: > LongestList } named
+            ? Of(ladder, stage)
+                .Skip(1)
+                .Take(1)
+                .Prepend(
+                    Phrase.Sentence(
+                        $"{Phrase.Count(named.Names.Count)} steps, from {Phrase.Words(named.Names[0])} to {Phrase.Words(named.Names[^1])}"
+                    )
+                )
+            : Of(ladder, stage).Take(2);
 
     /// <summary>A rung as it is called.</summary>
     internal static string Rung(Ladder ladder, int rung) =>

@@ -54,8 +54,10 @@ public static class MeasureKinds
             "share made",
             "Share made",
             unit => unit.Accuracy,
-            (_, better) => better == Better.High ? "the best share made" : "the lowest share made",
-            value => $"{Phrase.Figure(value * 100)} in a hundred made"
+            (stage, better) =>
+                (better == Better.High ? "the best" : "the lowest")
+                + (ResultNames.AreMakes(stage) ? " share made" : " share that came off"),
+            value => $"{Phrase.Figure(value * 100)} in a hundred"
         )
         {
             Figure = static share => share.ToString("0 %", CultureInfo.InvariantCulture),

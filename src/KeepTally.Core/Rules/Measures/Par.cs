@@ -38,7 +38,8 @@ public sealed record Par(MeasureKind By, double Value) : StageRule
 
     internal override string Topic => "Over";
 
-    internal override IEnumerable<string> Words(Stage stage) => [Phrase.Sentence($"par: {By.Told(Value)}")];
+    internal override IEnumerable<string> Words(Stage stage) =>
+        [Phrase.Sentence($"par: {By.Told(Value)}" + (By == MeasureKinds.Accuracy ? $" ({ResultNames.Success(stage)})" : ""))];
 
     private static Par? Read(JsonPlace stage, Choices<MeasureKind> by)
     {

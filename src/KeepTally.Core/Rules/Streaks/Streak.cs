@@ -37,8 +37,8 @@ public sealed record Streak(StreakMiss Miss) : StageRule
         }
 
         yield return Miss == StreakMiss.Zero
-            ? "A miss sets the run back to nought."
-            : "A miss does not count and does not break the run.";
+            ? Phrase.Sentence($"{ResultNames.Failure(stage)} sets the run back to nought")
+            : Phrase.Sentence($"{ResultNames.Failure(stage)} does not count and does not break the run");
     }
 
     internal override string TellProgress(in TapStory tap)
@@ -53,7 +53,8 @@ public sealed record Streak(StreakMiss Miss) : StageRule
         {
             true => $"{Phrase.Capital(Phrase.Count(tap.Now.Streak))} in a row.",
             false when tap.Was.Streak > 0 && tap.Now.Streak == 0 => "The run is back to nought.",
-            false when tap.Now.Streak > 0 => $"A miss does not break the run: still {Phrase.Count(tap.Now.Streak)}.",
+            false when tap.Now.Streak > 0 =>
+                $"{ResultNames.Failure(tap.Stage, tap.Tap.Outcome)} does not break the run: still {Phrase.Count(tap.Now.Streak)}.",
             _ => "",
         };
     }
