@@ -157,8 +157,20 @@ internal static partial class Bridge
             : Answers.Of([], $"\"{word}\" is not a command.");
 
     [JSExport]
-    internal static string Undo(string sheet, string device, int n, double now) =>
-        Answers.Of(Practice.Undo(new SheetId(sheet), new EventId(new DeviceId(device), n), Moment(now)), null);
+    internal static string Undo(string sheet, string device, int n, double now)
+    {
+        var (id, of) = (new SheetId(sheet), new EventId(new DeviceId(device), n));
+        var appended = Practice.Undo(id, of, Moment(now));
+        var live = Practice.Find(id);
+        var words = appended.Count > 0 && live?.Log.Find(of) is { } reached ? RunFace.Describe(id, live, reached) : "";
+        return Answers.Of(
+            appended,
+            null,
+            words.Length == 0 ? ""
+                : live!.Log.IsUndone(of) ? $"Taken back: {words}."
+                : $"Put back: {words}."
+        );
+    }
 
     /// <summary>Changes the roster, by a change as JSON.</summary>
     [JSExport]

@@ -151,6 +151,7 @@ internal sealed class ViewChanges
         json.WriteStartObject(name);
         Truth(json, "done", was.Done, now.Done);
         Text(json, "result", was.Result, now.Result);
+        Text(json, "aim", was.Aim, now.Aim);
         Text(json, "clock", was.Clock, now.Clock);
         if (!ReferenceEquals(was.People, now.People))
         {

@@ -63,7 +63,7 @@ internal static class RotateCommand
         var rounds = new List<Dictionary<string, IReadOnlyList<string>>> { Written(standing) };
         for (var i = 0; i < times; i++)
         {
-            standing = Rotation.Once(standing, Rotation.Way(stage.Moves, stage.Rotate, i), default);
+            standing = Rotation.Next(standing, Rotation.Way(stage.Moves, stage.Rotate, i), default);
             rounds.Add(Written(standing));
         }
 

@@ -10,6 +10,7 @@ using KeepTally.Core.Scoring;
 using KeepTally.Core.Tallies;
 using KeepTally.Core.Text;
 using KeepTally.Core.Time;
+using KeepTally.Core.Words;
 
 namespace KeepTally.Screen;
 
@@ -27,6 +28,7 @@ internal sealed class PadFace(RunSheet sheet)
     private IReadOnlyList<PersonView> _people = [];
     private bool _everyone;
     private (int Version, string Words) _result = (-1, "");
+    private (int Version, string Words) _aim = (-1, "");
     private SheetView? _shown;
 
     /// <summary>What a row is made from: where it is the same, so is the row.</summary>
@@ -35,6 +37,7 @@ internal sealed class PadFace(RunSheet sheet)
         UnitSnapshot Glance,
         bool Last,
         bool Leads,
+        bool TellsStreak,
         bool Waits,
         bool HasBall,
         bool OthersBall,
@@ -53,11 +56,12 @@ internal sealed class PadFace(RunSheet sheet)
         var people = LiveRun.HasStood(sheet) ? [] : _people;
         var clock = sheet.Stop is null ? "" : OwnClock(at);
         var result = ResultAt(at, done);
+        var aim = AimAt(at, done);
         if (
             _shown is { } shown
             && ReferenceEquals(shown.Rows, rows)
             && shown.People.SequenceEqual(people)
-            && (shown.Done, shown.Result, shown.Clock) == (done, result, clock)
+            && (shown.Done, shown.Result, shown.Aim, shown.Clock) == (done, result, aim, clock)
         )
         {
             return shown;
@@ -67,6 +71,7 @@ internal sealed class PadFace(RunSheet sheet)
             sheet.Id.Value,
             done,
             result,
+            aim,
             clock,
             sheet.Stop is { } stop ? $"Group {Letters.Of(stop.Group)}" : "",
             rows,
@@ -96,6 +101,7 @@ internal sealed class PadFace(RunSheet sheet)
         var kept = _live.Score;
         var turn = done ? null : kept.Turn;
         var ball = kept.Ball;
+        var scorer = _live.Stage.Play == Play.Match ? LastScorer() : null;
         var leader = _everyone ? kept.LeaderAt(at) : null;
         var rows = new (Key Key, RowView Row)[_slots.Count];
         var same = _shown is not null && rows.Length == _rows.Length;
@@ -113,6 +119,7 @@ internal sealed class PadFace(RunSheet sheet)
                     glance,
                     lastBall && !glance.Done && (turn is null || turn == unit),
                     leader == unit && glance.Attempts > 0,
+                    scorer is null || scorer == unit,
                     turn is not null && turn != unit,
                     ball == unit && !done,
                     ball is not null && ball != unit,
@@ -129,6 +136,23 @@ internal sealed class PadFace(RunSheet sheet)
         return same ? _shown!.Rows : Array.ConvertAll(rows, row => row.Row);
     }
 
+    /// <summary>In a match the run that is told is that of the side which had the last success.</summary>
+    private PlayerId? LastScorer()
+    {
+        for (var i = _live.Log.Count - 1; i >= 0; i--)
+        {
+            if (
+                _live.Log.StandsAt(i)
+                && _live.ResultAt(i) is { Kind: EventResultKind.Counted, Attempt: true, Unit: >= 0 and var unit }
+            )
+            {
+                return _live.Units[unit].Id;
+            }
+        }
+
+        return null;
+    }
+
     private RowView RowOf(in Key key, Instant at)
     {
         var unit = _live.Score.UnitAt(key.Unit, at)!;
@@ -140,7 +164,7 @@ internal sealed class PadFace(RunSheet sheet)
             _live.Stage.Measures[0].By.IsReading ? 0 : (int)Math.Clamp(Math.Floor(score ?? 0), 0, 30),
             RowWords.Detail(_live.Stage, unit),
             RowWords.Gate(_live.Stage, unit),
-            unit.Streak >= 2 ? $"{unit.Streak} in a row" : "",
+            key.TellsStreak && unit.Streak >= 2 ? $"{unit.Streak} in a row" : "",
             unit.Done,
             key.Last,
             key.Leads,
@@ -197,6 +221,21 @@ internal sealed class PadFace(RunSheet sheet)
         }
 
         return _result.Words;
+    }
+
+    private string AimAt(Instant at, bool done)
+    {
+        if (done)
+        {
+            return "";
+        }
+
+        if (_aim.Version != _live.Version)
+        {
+            _aim = (_live.Version, AimWords.Of(_live.Stage, _live.ReportAt(at)));
+        }
+
+        return _aim.Words;
     }
 
     /// <summary>A station keeps its own rounds within the circuit's.</summary>

@@ -48,12 +48,14 @@ public sealed record ClockView(
     string Rep
 );
 
+/// <param name="Aim">What is played for, as it stands; empty where the clock shows it.</param>
 /// <param name="Clock">In a circuit, where the station's own clock stands; else empty.</param>
 /// <param name="Group">In a circuit, the group that is here; else empty.</param>
 public sealed record SheetView(
     string Id,
     bool Done,
     string Result,
+    string Aim,
     string Clock,
     string Group,
     IReadOnlyList<RowView> Rows,

@@ -90,6 +90,16 @@ public sealed class RunScreenTests
     }
 
     [Fact]
+    public void An_undo_says_what_it_took_back_and_what_it_put_back()
+    {
+        Screen.Say("start", 0);
+        var tap = Screen.Tap("minute-trios-A", "Ada Fenwick", "goal", 9);
+
+        Assert.Equal("Taken back: Ada F · Goal.", (string)Screen.Undo(tap, 10)["why"]!);
+        Assert.Equal("Put back: Ada F · Goal.", (string)Screen.Undo(tap, 11)["why"]!);
+    }
+
+    [Fact]
     public void What_is_heard_twice_counts_once()
     {
         Screen.Say("start", 0);

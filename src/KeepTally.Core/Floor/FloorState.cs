@@ -84,7 +84,7 @@ public sealed class FloorState
     internal bool MovesOnNextCount => (_counted + 1) % (_stage.Rotate?.Every ?? 1) == 0;
 
     /// <summary>How everyone will stand after the next rotation, as far as it can be told now.</summary>
-    public Placement Next => Rotation.Once(Now, Moves, default);
+    public Placement Next => Rotation.Next(Now, Moves, default);
 
     /// <summary>
     /// Where everyone will stand after the next rotation, whoever wins or does it; where that decides it, where they stand
@@ -92,7 +92,7 @@ public sealed class FloorState
     /// </summary>
     public IReadOnlyDictionary<PlayerId, Place?> NextPlaces()
     {
-        Placement[] ways = [.. Decided().Select(named => Rotation.Once(Now, Moves, named)).DefaultIfEmpty(Next)];
+        Placement[] ways = [.. Decided().Select(named => Rotation.Next(Now, Moves, named)).DefaultIfEmpty(Next)];
         return Now.Places.SelectMany(place => Now.At(place.Id)).Concat(Now.Waiting).ToDictionary(player => player, Sure);
 
         Place? Sure(PlayerId player)
@@ -237,7 +237,7 @@ public sealed class FloorState
 
     private void Rotate(Rotation.Named named)
     {
-        Now = Rotation.Once(Now, Moves, named);
+        Now = Rotation.Next(Now, Moves, named);
         Rotations++;
     }
 

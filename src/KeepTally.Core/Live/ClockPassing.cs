@@ -57,7 +57,7 @@ internal sealed class ClockPassing(Stage stage, Timeline? timeline)
         {
             RotateTrigger.Round when timeline is not null && !FloorState.AsksWhoWon(stage) => RoundsLeft(score, at)
                 .Any(round => MovesAfter(round) && !score.IsMovedSince(round)),
-            RotateTrigger.Turn => score.NextTurn is not null,
+            RotateTrigger.Turn => score.NextTurn is not null && (timeline is null || RoundsLeft(score, at).Any()),
             _ => true,
         };
 

@@ -42,7 +42,7 @@ public sealed record Fairness(int? Rotations, IReadOnlyDictionary<PlayerId, IRea
                 }
             }
 
-            standing = Rotation.Once(standing, Rotation.Way(moves, rotate, go - 1), default);
+            standing = Rotation.Next(standing, Rotation.Way(moves, rotate, go - 1), default);
             if (Same(standing, start) && (rotate?.TurnRound is not { } turn || go % (2 * turn) == 0))
             {
                 cycle ??= go;

@@ -28,7 +28,7 @@ public sealed class Placement
     public Place? Of(PlayerId player) => _places.FirstOrDefault(place => _standing[place.Id].Contains(player));
 
     /// <summary>
-    /// Places fill in listed order, spots first; who is left spreads over the lines, the shortest line first. A place of a
+    /// Places fill in listed order, spots first (with too few for all of them, those that score before the rest); who is left spreads over the lines, the shortest line first. A place of a
     /// side takes that side's players only. Source: docs/formats.md, section 4.
     /// </summary>
     /// <param name="sideOf">The side a player is on, or null; everyone is on none where it is left out.</param>
@@ -42,7 +42,10 @@ public sealed class Placement
     {
         var standing = places.ToDictionary(place => place.Id, _ => new List<PlayerId>(), StringComparer.Ordinal);
         var left = new List<PlayerId>(players);
-        foreach (var spot in places.Where(place => place.Kind == PlaceKind.Spot))
+        var spots = places.Where(place => place.Kind == PlaceKind.Spot).ToArray();
+        // With too few for all the jobs the vital ones come first.
+        var order = left.Count < spots.Sum(place => place.Size) ? spots.OrderBy(place => !place.Scores) : spots.AsEnumerable();
+        foreach (var spot in order)
         {
             var takes = left.Where(player => Takes(spot, player)).Take(spot.Size).ToArray();
             standing[spot.Id].AddRange(takes);

@@ -43,6 +43,30 @@ public static class Rotation
     }
 
     /// <summary>
+    /// Places moved on as players see it: with fewer players than jobs one rotation may leave a spot that scores empty while
+    /// others stand idle, so it goes on until whoever can has the vital job, once round at the most.
+    /// </summary>
+    public static Placement Next(Placement before, IReadOnlyList<Move> moves, Named named)
+    {
+        var first = Once(before, moves, named);
+        var reached = first;
+        for (var steps = 0; steps < before.Places.Count && LacksVital(reached); steps++)
+        {
+            reached = Once(reached, moves, default);
+        }
+
+        return LacksVital(reached) ? first : reached;
+    }
+
+    /// <summary>Fewer stand in the spots that score than could.</summary>
+    private static bool LacksVital(Placement placement)
+    {
+        var spots = placement.Places.Where(place => place is { Scores: true, Kind: PlaceKind.Spot }).ToArray();
+        var standing = spots.Sum(place => placement.At(place.Id).Count);
+        return standing < spots.Sum(place => place.Size) && standing < placement.Places.Sum(place => placement.At(place.Id).Count);
+    }
+
+    /// <summary>
     /// The moves of a rotation after so many: the card's own, or each the other way round where the card turns the
     /// direction round after a number of rotations.
     /// </summary>

@@ -12,6 +12,10 @@ public abstract record Ending
     /// <summary>What ends it, in words: "first to 11 with a lead of 2".</summary>
     internal abstract string Words(Stage stage);
 
+    /// <summary>What is played for as the points stand, in a few words; empty where the clock shows it.</summary>
+    /// <param name="points">The points of each unit.</param>
+    internal virtual string Aim(Stage stage, IReadOnlyList<double> points) => Words(stage);
+
     /// <summary>Whether a unit meets it by the tap that was just counted. The clock is judged apart: it ends without a tap.</summary>
     internal abstract bool IsMet(UnitTally unit, UnitTally[] units, Play play);
 

@@ -30,6 +30,15 @@ public sealed record PointsEnding(double AtLeast, double Lead) : Ending
         + (stage.Play == Play.Match ? "" : Phrase.Plural(AtLeast, " point"))
         + (Lead > 0 ? $" with a lead of {Phrase.Figure(Lead)}" : "");
 
+    /// <summary>Where a lead is asked for and nobody can reach it with the points alone, the lead is all there is to play for.</summary>
+    internal override string Aim(Stage stage, IReadOnlyList<double> points)
+    {
+        double[] best = [.. points.OrderDescending().Take(2)];
+        return Lead > 1 && best is [var first, var second] && second > AtLeast - Lead
+            ? $"{Phrase.Figure(first)} to {Phrase.Figure(second)}: {Phrase.Count((int)Lead)} clear now"
+            : Words(stage);
+    }
+
     internal override bool IsMet(UnitTally unit, UnitTally[] units, Play play)
     {
         if (unit.Points < AtLeast)

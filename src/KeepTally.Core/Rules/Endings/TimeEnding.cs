@@ -40,6 +40,8 @@ public sealed record TimeEnding(Duration Length, AtTheHorn After) : Ending
         : stage.Clock is { Rounds: > 1 } plan && Length >= plan.Total - plan.CountIn ? "over after the last round"
         : $"over after {Phrase.Span(Length)}";
 
+    internal override string Aim(Stage stage, IReadOnlyList<double> points) => "";
+
     internal override bool IsMet(UnitTally unit, UnitTally[] units, Play play) => false;
 
     /// <summary>The shortest time limits among endings.</summary>

@@ -38,7 +38,21 @@ public sealed record DrillPad(
 
     /// <summary>Cautions of all its drills, each once.</summary>
     public IReadOnlyList<string> Cautions =>
-        [.. Sheets.SelectMany(sheet => sheet.Cautions).Select(caution => caution.Text).Distinct()];
+        [.. Sheets.SelectMany(sheet => sheet.Card.Cautions).Select(caution => caution.Text).Distinct()];
+
+    /// <summary>The cards it is played by, each once.</summary>
+    public IReadOnlyList<DrillCard> Cards => [.. Sheets.Select(sheet => sheet.Card).DistinctBy(card => card.Id)];
+
+    public bool HasAbout => Cards.Any(card => About(card).Any());
+
+    /// <summary>What a coach may want to read again of a card in mid-drill.</summary>
+    public static IEnumerable<(string Head, IReadOnlyList<string> Lines)> About(DrillCard card) =>
+        new (string Head, IReadOnlyList<string> Lines)[]
+        {
+            ("Set-up", card.SetUp),
+            ("Cues", card.Cues),
+            ("What goes wrong", card.Faults),
+        }.Where(part => part.Lines.Count > 0);
 
     public IReadOnlyList<string> Reminders => [.. Sheets.SelectMany(sheet => sheet.Stage.Reminders).Distinct()];
 
@@ -83,7 +97,7 @@ public sealed record SheetPad(
     string Name,
     string Drill,
     Stage Stage,
-    IReadOnlyList<Caution> Cautions,
+    DrillCard Card,
     CircuitStop? Stop,
     int Rows,
     int People,
@@ -105,7 +119,7 @@ public sealed record SheetPad(
             sheet.Stop is { } stop ? $"{stop.Station + 1}" : sheet.Name,
             sheet.Name,
             live.Stage,
-            live.Card.Cautions,
+            live.Card,
             sheet.Stop,
             ScoringSlots.Count(live.Stage, live.Head.Units.Count),
             live.Stage.Moves.Count == 0 ? 0 : live.Head.Units.Sum(unit => unit.People.Count()),

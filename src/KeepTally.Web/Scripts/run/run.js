@@ -108,9 +108,7 @@ async function begin() {
       return;
     }
     show();
-    if (answer.why) {
-      by("why").textContent = answer.why;
-    }
+    by("why").textContent = answer.why;
     if (screen.now.run?.clock.rep) {
       signals.anew();
     }
@@ -159,6 +157,8 @@ async function begin() {
       taps.show(view.run.taps);
     }
     if (is("run.last")) {
+      // What was said of a tap is not left standing when another device has taken it back.
+      by("why").textContent = "";
       showUndo(view.run.last);
     }
     if (is("run.primary")) {
