@@ -92,11 +92,12 @@ test("a circuit of four through all its changes: every name finds its place", as
   await expect(page.locator("#circuit-grid")).toContainText("36 seconds in all");
   await page.getByRole("button", { name: "Put it on the timing sheet" }).click();
   for (let left = 3; left > 0; left--) {
+    await page.locator(".take-off summary").first().click();
     await page
-      .getByRole("button", { name: /^Take off/ })
+      .getByRole("button", { name: /^Yes, take off/ })
       .first()
       .click();
-    await expect(page.getByRole("button", { name: /^Take off/ })).toHaveCount(left);
+    await expect(page.locator(".take-off")).toHaveCount(left);
   }
   const screen = await RunScreen.begin(page);
   await screen.go.click();

@@ -1,0 +1,42 @@
+// Every shipped card on a phone: whatever its pads hold, nothing runs off the edge of the screen.
+import { readdirSync } from "node:fs";
+import { resolve } from "node:path";
+import { expect, test } from "./application.mjs";
+import { RunScreen } from "./run-screen.mjs";
+
+const cards = readdirSync(resolve(import.meta.dirname, "../../src/KeepTally.Store/Book/Cards")).map((file) =>
+  file.replace(".json", ""),
+);
+
+for (const groups of [1, 4]) {
+  test(`no card is wider than a phone, in ${groups === 1 ? "one group" : "four groups"}`, async ({ page }) => {
+    await page.setViewportSize({ width: 390, height: 844 });
+    for (const card of cards) {
+      await page.goto(`/drills/${card}`);
+      await page.locator("#in-practice").selectOption({ index: 0 });
+      await page.locator("input[name=groups]").fill(String(groups));
+      await Promise.all([
+        page.waitForURL((url) => !url.pathname.startsWith("/drills")),
+        page.locator("#put button").click(),
+      ]);
+    }
+    const screen = await RunScreen.begin(page, page.url());
+    await expect(screen.drill).toBeVisible();
+
+    // Each drill is laid open in turn as it would stand, with all it can show.
+    const wide = await page.evaluate(() => {
+      const drills = [...document.querySelectorAll("[data-drill]")];
+      document.body.dataset.clock = "work";
+      return drills.flatMap((drill) => {
+        drills.forEach((other) => (other.hidden = other !== drill));
+        drill.querySelectorAll(".sheet, .row-pad, .people li").forEach((part) => (part.hidden = false));
+        const past = [...drill.querySelectorAll("*")].find((part) => {
+          const { width, right } = part.getBoundingClientRect();
+          return width > 0 && right > innerWidth + 0.5 && !part.closest(".visually-hidden");
+        });
+        return past ? [`${drill.querySelector("h1").textContent}: ${past.className}`] : [];
+      });
+    });
+    expect(wide).toEqual([]);
+  });
+}
