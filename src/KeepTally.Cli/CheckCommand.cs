@@ -29,6 +29,10 @@ internal static class CheckCommand
             if (read.IsOk)
             {
                 Console.Out.WriteLine(CardWords.InFull(read.Value));
+                foreach (var doubt in CardDoubts.Of(read.Value))
+                {
+                    Console.Out.WriteLine($"  Look again. {doubt}");
+                }
             }
 
             faults.AddRange(read.Faults.Select(fault => $"{file}: {fault}"));
