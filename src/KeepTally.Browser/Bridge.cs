@@ -51,7 +51,7 @@ internal static partial class Bridge
                 sheets.Add(new RunSheet(new SheetId(sheet.Id), sheet.Name, live.Value, sheet.Stop));
             }
 
-            runs.Add(new LiveRun(run.Name, sheets));
+            runs.Add(new LiveRun(run.Name, sheets, run.Minutes > 0 ? Duration.FromMinutes(run.Minutes) : null));
         }
 
         _practice = new LivePractice(new DeviceId(device), runs);

@@ -6,7 +6,8 @@ namespace KeepTally.Browser;
 internal sealed record PracticeFile(IReadOnlyList<RunFile> Runs);
 
 /// <param name="Card">The card's JSON text, as it was when the practice began.</param>
-internal sealed record RunFile(string Name, string Card, IReadOnlyList<SheetFile> Sheets);
+/// <param name="Minutes">How long the timing sheet gives it; 0 where it does not say.</param>
+internal sealed record RunFile(string Name, string Card, IReadOnlyList<SheetFile> Sheets, double Minutes = 0);
 
 /// <param name="Head">The JSON text of the log's head.</param>
 /// <param name="Events">The lines of the log known to the server.</param>

@@ -27,8 +27,21 @@ internal static class Prompt
             IntervalKind.Change => InChange(run, at),
             IntervalKind.Break => $"Rest. Water.{Then(run, at)}",
             IntervalKind.Over => last ? "Time. Count the last ball, then finish." : "Time. Count the last ball, then go on.",
-            _ => "",
+            _ => PastIts(run, at),
         };
+    }
+
+    /// <summary>The time the timing sheet gives is over, whatever the clock of the card says.</summary>
+    private static string PastIts(LiveRun run, Instant at)
+    {
+        if (run.OverBy(at) is not { } over)
+        {
+            return "";
+        }
+
+        var minutes = (int)(over.WholeSeconds / 60);
+        var given = Phrase.Span(run.Planned!.Value);
+        return minutes == 0 ? $"Past its {given}." : $"{Phrase.Capital(Phrase.Of(minutes, "minute"))} past its {given}.";
     }
 
     private static string InChange(LiveRun run, Instant at)

@@ -100,6 +100,26 @@ public sealed class RunScreenTests
     }
 
     [Fact]
+    public void A_drill_that_outruns_its_block_says_so_as_it_happens()
+    {
+        var gates = Screen.Drill(
+            "three-gates",
+            [
+                ["Ada Fenwick", "Bea Marlowe"],
+            ]
+        );
+        Screen.Open(gates with { Minutes = 2 });
+        Screen.Say("start", 0);
+
+        // Teaching stops take the time of the block as well.
+        Screen.Say("freeze", 30, "spacing");
+        Screen.Say("resume", 100);
+        Assert.Equal("", (string)Screen.View(119)["run"]!["prompt"]!);
+        Assert.Equal("Past its 2 minutes.", (string)Screen.View(121)["run"]!["prompt"]!);
+        Assert.Equal("Three minutes past its 2 minutes.", (string)Screen.View(301)["run"]!["prompt"]!);
+    }
+
+    [Fact]
     public void What_is_heard_twice_counts_once()
     {
         Screen.Say("start", 0);

@@ -10,13 +10,29 @@ namespace KeepTally.Core.Live;
 /// A drill being done live: its sheets, which share one clock. Commands to the clock reach every sheet alike. In a circuit one
 /// sheet keeps the clock and where each group is, and each stop has a sheet of its own, opened and closed by that clock.
 /// </summary>
-public sealed class LiveRun(string name, IReadOnlyList<RunSheet> sheets)
+/// <param name="planned">How long the timing sheet gives it, or null.</param>
+public sealed class LiveRun(string name, IReadOnlyList<RunSheet> sheets, Duration? planned = null)
 {
     /// <summary>What the drill is called.</summary>
     public string Name { get; } = name;
 
     /// <summary>Its sheets, in their order.</summary>
     public IReadOnlyList<RunSheet> Sheets { get; } = sheets;
+
+    /// <summary>How long the timing sheet gives it, or null.</summary>
+    public Duration? Planned { get; } = planned;
+
+    /// <summary>By how much it has outrun what it was given, pauses and teaching stops counted; null while it has not.</summary>
+    public Duration? OverBy(Instant at)
+    {
+        if (Planned is not { } given || !IsStarted)
+        {
+            return null;
+        }
+
+        var began = Clocks.Where(sheet => sheet.Score.Clock.IsStarted).Min(sheet => sheet.Score.Clock.InstantOf(ClockTime.Zero));
+        return at - began > given ? at - began - given : null;
+    }
 
     /// <summary>The sheet that keeps a circuit's clock, or null where the drill is no circuit.</summary>
     public RunSheet? Circuit { get; } = sheets.Any(each => each.Stop is not null) ? sheets.First(each => each.Stop is null) : null;

@@ -70,7 +70,11 @@ public abstract class LivePageModel(PracticeBook book, RunStore runStore, TimePr
         Blocks = [.. runs.Select(run => BlockOf(practice, run))];
         var live = new LivePractice(
             new DeviceId("page"),
-            [.. runs.Select((run, index) => new LiveRun(Blocks[index].Title, run.Fold()))]
+            [
+                .. runs.Select(
+                    (run, index) => new LiveRun(Blocks[index].Title, run.Fold(), Duration.FromMinutes(Blocks[index].Minutes))
+                ),
+            ]
         );
         // What the clock calls for by now is shown as every device will show it; the devices append it themselves.
         var now = Origin.InstantAt(Now);

@@ -16,6 +16,7 @@ internal static class PracticeText
                 Runs = runs.Select(run => new
                 {
                     Name = practice.Blocks.First(block => block.Id == run.Run.BlockId).Title,
+                    practice.Blocks.First(block => block.Id == run.Run.BlockId).Minutes,
                     Card = run.Run.CardJson,
                     Sheets = run.Sheets.Select(sheet => new
                     {

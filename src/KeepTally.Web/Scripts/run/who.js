@@ -22,13 +22,15 @@ export class Who {
   }
 
   #press(button) {
-    const { player, name, into } = button?.dataset ?? {};
-    if (player && this.#picked && this.#picked.player !== player && (this.#picked.on || button.dataset.on)) {
+    const { player, name, note, into } = button?.dataset ?? {};
+    const kept = Boolean(note || this.#picked?.note);
+    const pair = player && this.#picked && this.#picked.player !== player && !kept;
+    if (pair && (this.#picked.on || button.dataset.on)) {
       // Of two, who is on goes off for the other; two who are on change places.
       const [off, on] = this.#picked.on ? [this.#picked.player, player] : [player, this.#picked.player];
       this.#say({ off, in: on });
     } else if (player) {
-      this.#picked = this.#picked?.player === player ? null : { player, name, on: Boolean(button.dataset.on) };
+      this.#picked = this.#picked?.player === player ? null : { player, name, note, on: Boolean(button.dataset.on) };
       this.#mark();
     } else if (into && this.#picked) {
       this.#say({ in: this.#picked.player, sheet: into });
@@ -75,15 +77,18 @@ export class Who {
       chip.setAttribute("aria-pressed", String(chip.dataset.player === picked?.player));
     }
     for (const into of this.#dialog.querySelectorAll("[data-into]")) {
-      into.hidden = !picked || picked.on || this.#groups.children.length < 2;
+      into.hidden = !picked || picked.on || Boolean(picked.note) || this.#groups.children.length < 2;
     }
-    this.#act.hidden = !picked;
+    // Whoever is kept from this drill is not offered what would do nothing.
+    this.#act.hidden = !picked || Boolean(!picked.on && picked.note);
     this.#act.textContent = picked?.on ? `${picked.name} goes off` : picked ? `${picked.name} comes in` : "";
     this.#hint.textContent = picked?.on
       ? `Or tap who comes in for ${picked.name}, or who changes places with ${picked.name}.`
-      : picked
-        ? `Or tap a group, or who ${picked.name} comes in for.`
-        : "Tap a player.";
+      : picked?.note
+        ? `${picked.name} is ${picked.note}.`
+        : picked
+          ? `Or tap a group, or who ${picked.name} comes in for.`
+          : "Tap a player.";
   }
 }
 
@@ -97,6 +102,9 @@ function chipOf({ id, name, call }, note, on) {
     chip.dataset.on = "true";
   }
   chip.append(name);
+  if (note && !on) {
+    chip.dataset.note = note;
+  }
   if (note) {
     const small = document.createElement("small");
     small.textContent = note;
