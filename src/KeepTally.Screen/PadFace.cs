@@ -56,7 +56,7 @@ internal sealed class PadFace(RunSheet sheet)
         var people = LiveRun.HasStood(sheet) ? [] : _people;
         var clock = sheet.Stop is null ? "" : OwnClock(at);
         var result = ResultAt(at, done);
-        var aim = AimAt(at, done);
+        var aim = AimAt(done);
         if (
             _shown is { } shown
             && ReferenceEquals(shown.Rows, rows)
@@ -223,16 +223,16 @@ internal sealed class PadFace(RunSheet sheet)
         return _result.Words;
     }
 
-    private string AimAt(Instant at, bool done)
+    private string AimAt(bool done)
     {
         if (done)
         {
             return "";
         }
 
-        if (_aim.Version != _live.Version)
+        if (_aim.Version < 0 || (_aim.Version != _live.Version && AimWords.CanChange(_live.Stage)))
         {
-            _aim = (_live.Version, AimWords.Of(_live.Stage, _live.ReportAt(at)));
+            _aim = (_live.Version, AimWords.Of(_live.Stage, _live.Score.Points));
         }
 
         return _aim.Words;

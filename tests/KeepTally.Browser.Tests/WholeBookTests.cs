@@ -228,6 +228,17 @@ public sealed class WholeBookTests
                 Assert.Equal(before.Points, after.Points);
             }
 
+            // A line of the pad does not change hands without a word.
+            var now = Screen.Sheet(index, _now)["rows"]!
+                .AsArray()
+                .Select(each => (string?)each!["unit"])
+                .OfType<string>()
+                .ToArray();
+            if (now.Length > 0 && !now.Contains(unit.Value) && !Replayed.Sheets[index].Sheet.Score.IsDoneAt(Now))
+            {
+                Assert.EndsWith("next.", (string)said["why"]!, StringComparison.Ordinal);
+            }
+
             var top = Screen.View(_now)["run"]!["taps"]![0]!;
             Assert.Contains(sheet.CallNameOf(unit), (string)top["text"]!, StringComparison.Ordinal);
         }

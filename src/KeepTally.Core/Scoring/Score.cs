@@ -188,6 +188,9 @@ public sealed class Score
     public PlayerId? LeaderAt(Instant at) =>
         ScoreReporter.Leader(_stage, _state, _limit, IsStartedAt(at), RunningAt(at)) is >= 0 and var leader ? UnitAt(leader) : null;
 
+    /// <summary>The points of each unit, in their order.</summary>
+    public IReadOnlyList<double> Points => Array.ConvertAll(_state.Units, unit => unit.Points);
+
     /// <summary>The unit with the ball, or null.</summary>
     public PlayerId? Ball => UnitAt(_state.Ball);
 

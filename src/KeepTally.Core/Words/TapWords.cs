@@ -1,7 +1,9 @@
 using KeepTally.Core.Cards;
 using KeepTally.Core.Events;
+using KeepTally.Core.Floor;
 using KeepTally.Core.Identity;
 using KeepTally.Core.Live;
+using KeepTally.Core.Places;
 using KeepTally.Core.Rules;
 using KeepTally.Core.Rules.Effects;
 using KeepTally.Core.Scoring;
@@ -72,6 +74,7 @@ public static class TapWords
             Out(was, now),
             Finished(sheet, result.Unit, was, now, after),
             Passed(sheet, before, after),
+            after.Done ? "" : Moved(sheet, result.Unit),
         ];
         var words = string.Join(' ', parts.Where(part => part.Length > 0));
         return words.Length > 0 ? words : "Written down.";
@@ -117,6 +120,22 @@ public static class TapWords
         }
 
         return string.Join(' ', parts);
+    }
+
+    /// <summary>Whose line of the pad it is now, where the tap moved places on and somebody else stands where the points are made.</summary>
+    private static string Moved(Sheet sheet, int unit)
+    {
+        var byTap =
+            sheet.Stage.Rotate?.On is RotateTrigger.Tap or RotateTrigger.Success or RotateTrigger.Failure or RotateTrigger.Attempts;
+        if (!byTap || sheet.Stage is not { Scores: Scorer.Player, Play: not Play.Turns })
+        {
+            return "";
+        }
+
+        PlayerId[] there = [.. ScoringSlots.At(sheet.Stage, sheet.UnitsOn, sheet.Floor).OfType<PlayerId>()];
+        return there.Length == 0 || there.Contains(sheet.Units[unit].Id) ? ""
+            : there.Length == 1 ? $"{Name(sheet, there[0])} is next."
+            : $"{Phrase.List([.. there.Select(player => Name(sheet, player))])} are next.";
     }
 
     private static string Finished(Sheet sheet, int unit, UnitSnapshot was, UnitSnapshot now, ScoreSnapshot after)
