@@ -24,7 +24,7 @@ internal sealed class PadFace(RunSheet sheet)
     private readonly bool _hasOwners = sheet.Sheet.Stage.Outcomes.Any(outcome => outcome.By is not null);
     private (Key Key, RowView Row)[] _rows = [];
     private (FloorState Floor, Placement Now, object People, bool WillMove, bool Moving) _standing;
-    private IReadOnlyList<PlayerId?> _slots = [];
+    private IReadOnlyList<PlayerId> _slots = [];
     private IReadOnlyList<PersonView> _people = [];
     private bool _everyone;
     private (int Version, string Words) _result = (-1, "");
@@ -103,16 +103,18 @@ internal sealed class PadFace(RunSheet sheet)
         var ball = kept.Ball;
         var scorer = _live.Stage.Play == Play.Match ? LastScorer() : null;
         var leader = _everyone ? kept.LeaderAt(at) : null;
-        var rows = new (Key Key, RowView Row)[_slots.Count];
+        // Where nobody is left to be tapped the pad says so.
+        var rows = new (Key Key, RowView Row)[Math.Max(1, _slots.Count)];
         var same = _shown is not null && rows.Length == _rows.Length;
         for (var i = 0; i < rows.Length; i++)
         {
-            if (_slots[i] is not { } unit)
+            if (i >= _slots.Count)
             {
                 rows[i] = (default, RowView.Nobody);
             }
             else
             {
+                var unit = _slots[i];
                 var glance = kept.SnapshotOf(unit, at);
                 var key = new Key(
                     unit,

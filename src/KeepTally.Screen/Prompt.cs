@@ -26,7 +26,7 @@ internal static class Prompt
             IntervalKind.Change when run.Circuit is not null => "Last ball counts, then everyone to the next station.",
             IntervalKind.Change => InChange(run, at),
             IntervalKind.Break => $"Rest. Water.{Then(run, at)}",
-            IntervalKind.Over => last ? "Time. Count the last ball, then finish." : "Time. Count the last ball, then go on.",
+            IntervalKind.Over => $"Time. {(Counts(run, at) ? "Count the last ball, then" : "Now")} {(last ? "finish" : "go on")}.",
             _ => PastIts(run, at),
         };
     }
@@ -46,14 +46,19 @@ internal static class Prompt
 
     private static string InChange(LiveRun run, Instant at)
     {
-        var counts = run.OpenAt(at).Any(each => TakesLastBall(each.Sheet, at));
         var moves = run.OpenAt(at).Any(each => each.Sheet.AfterRest(at).Moves);
-        return (counts ? "Last ball counts." : "Time.") + (moves ? " Everyone moves on." : " Change over.") + Then(run, at);
+        return (run.OpenAt(at).Any(each => TakesLastBall(each.Sheet, at)) ? "Last ball counts." : "Time.")
+            + (moves ? " Everyone moves on." : " Change over.")
+            + Then(run, at);
     }
+
+    /// <summary>Whether anything is counted at all: where nothing is tapped there is no last ball to count.</summary>
+    private static bool Counts(LiveRun run, Instant at) => run.OpenAt(at).Any(each => each.Sheet.Stage.Outcomes.Count > 0);
 
     /// <summary>Whoever had the round is not done yet; a limit that cuts at the horn leaves no last ball.</summary>
     private static bool TakesLastBall(Sheet sheet, Instant at) =>
-        sheet.Score.Turn is { } turn ? !sheet.Score.SnapshotOf(turn, at).Done : !sheet.Score.IsDoneAt(at);
+        sheet.Stage.Outcomes.Count > 0
+        && (sheet.Score.Turn is { } turn ? !sheet.Score.SnapshotOf(turn, at).Done : !sheet.Score.IsDoneAt(at));
 
     /// <summary>Whose turn comes when the rest is over.</summary>
     private static string Then(LiveRun run, Instant at)

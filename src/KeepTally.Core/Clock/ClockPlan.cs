@@ -24,6 +24,21 @@ public sealed record ClockPlan(
         + ((round - 1) * Change)
         + (BreakAfter is { } rest && rest.Round < round ? rest.Length : Duration.Zero);
 
+    /// <summary>The moment itself while work runs or once all is over; in a rest, when the next work begins.</summary>
+    public ClockTime WorkFrom(ClockTime moment)
+    {
+        for (var round = 1; round <= Rounds; round++)
+        {
+            var end = WorkEnd(round);
+            if (moment < end)
+            {
+                return ClockTime.Max(moment, end - Work);
+            }
+        }
+
+        return moment;
+    }
+
     /// <summary>How much work has run by what the clock reads.</summary>
     public Duration WorkBy(ClockTime elapsed)
     {

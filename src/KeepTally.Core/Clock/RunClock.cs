@@ -3,7 +3,8 @@ using KeepTally.Core.Time;
 namespace KeepTally.Core.Clock;
 
 /// <summary>
-/// The clock of a run: it reads what has passed since the start with every pause left out. What it reads is always a difference of instants, never a sum of ticks, so it cannot drift.
+/// The clock of a run: it reads what has passed since the start with every pause left out. What it reads is always a
+/// difference of instants, never a sum of ticks, so it cannot drift.
 /// </summary>
 public sealed class RunClock
 {

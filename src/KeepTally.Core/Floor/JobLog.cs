@@ -54,7 +54,7 @@ internal sealed class JobLog(ClockPlan? plan)
 
                 Leave(player, now);
                 _now[player] = new Post(place.Id, place.Name, now, _reps);
-                Add(player, new JobTime(place.Name, 1, 0, Duration.Zero));
+                Add(player, new JobTime(place.Name, 0, Duration.Zero));
             }
         }
 
@@ -82,7 +82,7 @@ internal sealed class JobLog(ClockPlan? plan)
         }
     }
 
-    private JobTime Since(in Post post, ClockTime now) => new(post.Job, 0, _reps - post.RepsBefore, Worked(post.Since, now));
+    private JobTime Since(in Post post, ClockTime now) => new(post.Job, _reps - post.RepsBefore, Worked(post.Since, now));
 
     private Duration Worked(ClockTime from, ClockTime to) => plan is null ? to - from : plan.WorkBy(to) - plan.WorkBy(from);
 
@@ -104,6 +104,5 @@ internal sealed class JobLog(ClockPlan? plan)
         }
     }
 
-    private static JobTime Sum(JobTime one, JobTime more) =>
-        new(one.Job, one.Goes + more.Goes, one.Reps + more.Reps, one.Time + more.Time);
+    private static JobTime Sum(JobTime one, JobTime more) => new(one.Job, one.Reps + more.Reps, one.Time + more.Time);
 }

@@ -4,7 +4,6 @@ namespace KeepTally.Core.Floor;
 
 /// <summary>What a player has done at one job so far.</summary>
 /// <param name="Job">The coach's word for it.</param>
-/// <param name="Goes">How often they came to it.</param>
 /// <param name="Reps">How many taps were counted on the sheet while they had it.</param>
 /// <param name="Time">How long they had it, work only: without changes and pauses.</param>
-public sealed record JobTime(string Job, int Goes, int Reps, Duration Time);
+public sealed record JobTime(string Job, int Reps, Duration Time);

@@ -15,8 +15,8 @@ public static class ScoringSlots
     public static int Count(Stage stage, int units) =>
         IsByPlace(stage) ? Math.Min(units, Spots(stage).Sum(spot => spot.Size)) : units;
 
-    /// <summary>The units to tap, one for each slot; null for a slot where nobody stands.</summary>
-    public static IReadOnlyList<PlayerId?> At(Stage stage, IReadOnlyList<Unit> units, FloorState floor)
+    /// <summary>The units to tap, in the order of their spots; none where nobody stands in one.</summary>
+    public static IReadOnlyList<PlayerId> At(Stage stage, IReadOnlyList<Unit> units, FloorState floor)
     {
         if (!IsByPlace(stage))
         {
@@ -25,9 +25,7 @@ public static class ScoringSlots
 
         // Who came in when the sheet was done stands in a place but carries no score.
         var scoring = units.Select(unit => unit.Id).ToHashSet();
-        var players = Spots(stage).SelectMany(spot => floor.Now.At(spot.Id)).Where(scoring.Contains);
-        var count = Count(stage, units.Count);
-        return [.. players.Cast<PlayerId?>().Concat(Enumerable.Repeat<PlayerId?>(null, count)).Take(count)];
+        return [.. Spots(stage).SelectMany(spot => floor.Now.At(spot.Id)).Where(scoring.Contains)];
     }
 
     /// <summary>In turns it is the turn, not the place, that says whose outcomes are tapped.</summary>

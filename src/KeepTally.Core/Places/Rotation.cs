@@ -43,8 +43,8 @@ public static class Rotation
     }
 
     /// <summary>
-    /// Places moved on as players see it: with fewer players than jobs one rotation may leave a spot that scores empty while
-    /// others stand idle, so it goes on until whoever can has the vital job, once round at the most.
+    /// Places moved on as players see it: with fewer players than jobs one rotation may leave the job that scores to nobody, so
+    /// it goes on until somebody has it, once round at the most.
     /// </summary>
     public static Placement Next(Placement before, IReadOnlyList<Move> moves, Named named)
     {
@@ -58,12 +58,11 @@ public static class Rotation
         return LacksVital(reached) ? first : reached;
     }
 
-    /// <summary>Fewer stand in the spots that score than could.</summary>
+    /// <summary>Nobody stands in any spot that scores.</summary>
     private static bool LacksVital(Placement placement)
     {
         var spots = placement.Places.Where(place => place is { Scores: true, Kind: PlaceKind.Spot }).ToArray();
-        var standing = spots.Sum(place => placement.At(place.Id).Count);
-        return standing < spots.Sum(place => place.Size) && standing < placement.Places.Sum(place => placement.At(place.Id).Count);
+        return spots.Length > 0 && Array.TrueForAll(spots, place => placement.At(place.Id).Count == 0);
     }
 
     /// <summary>

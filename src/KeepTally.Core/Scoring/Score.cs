@@ -31,7 +31,6 @@ public sealed class Score
     private readonly Duration _countIn;
     private readonly RunClock _clock;
     private readonly FreezeLog _freezes;
-    private ClockTime? _turnedByHand;
     private ClockTime? _movedByHand;
 
     private Score(DrillCard card, LogHead head)
@@ -48,7 +47,12 @@ public sealed class Score
         _address = new TapAddress(_stage, head);
         Roster = new Roster(_stage, head.Units);
         var units = head.Units.Select((unit, index) => TallyOf(unit, index));
-        _state = new ScoreState([.. units], _stage.Play, _stage.Ball is { } ball ? _address.Units.Of(new PlayerId(ball)) : -1);
+        _state = new ScoreState(
+            [.. units],
+            _stage.Play,
+            _stage.Ball is { } ball ? _address.Units.Of(new PlayerId(ball)) : -1,
+            _stage.Clock
+        );
         _limit = TimeEnding.LimitOf(_stage.Until);
         _countIn = _stage.Clock?.CountIn ?? Duration.Zero;
     }
@@ -68,7 +72,6 @@ public sealed class Score
         _state = other._state.Copy();
         _clock = other._clock.Copy();
         _freezes = other._freezes.Copy();
-        _turnedByHand = other._turnedByHand;
         _movedByHand = other._movedByHand;
         Roster = other.Roster.Copy();
     }
@@ -145,9 +148,9 @@ public sealed class Score
                 _state.Close(RunningAt(runEvent.At));
                 return EventResult.Taken;
             case RunEvent.Turn turn:
-                return IsSuperseded(turn, ref _turnedByHand) ? EventResult.Superseded : TakeTurn(turn);
+                return RoundOf(turn) is { } over && IsTurnedSince(over) ? EventResult.Superseded : TakeTurn(turn);
             case RunEvent.Rotate rotate:
-                return IsSuperseded(rotate, ref _movedByHand) ? EventResult.Superseded : EventResult.Taken;
+                return TakeMove(rotate);
             case RunEvent.Substitution substitution:
                 return TakeSubstitution(substitution);
             default:
@@ -289,22 +292,24 @@ public sealed class Score
     /// <summary>The round whose end the clock itself says by an event; null where somebody else says it.</summary>
     private static int? RoundOf(RunEvent runEvent) => runEvent.Id.Device == EventId.ClockDevice ? runEvent.Id.N / 2 : null;
 
-    /// <summary>Whether the turn was passed by hand since the work of a round was over.</summary>
-    internal bool IsTurnedSince(int round) => _stage.Clock is { } plan && _turnedByHand >= plan.WorkEnd(round);
+    /// <summary>
+    /// Whether the turn has passed since the work of a round was over: by hand, or since the last ball ended it. The clock does
+    /// not pass it again.
+    /// </summary>
+    internal bool IsTurnedSince(int round) => _stage.Clock is { } plan && _state.TurnBegan >= plan.WorkEnd(round).After(_countIn);
 
-    /// <summary>Whether places were moved on by hand since the work of a round was over.</summary>
+    /// <summary>Whether places were moved on by hand since the work of a round was over. The clock does not move them again.</summary>
     internal bool IsMovedSince(int round) => _stage.Clock is { } plan && _movedByHand >= plan.WorkEnd(round);
 
-    /// <summary>The clock does not do again what was done by hand since the work of the round was over.</summary>
-    private bool IsSuperseded(RunEvent runEvent, ref ClockTime? byHand)
+    private EventResult TakeMove(RunEvent.Rotate rotate)
     {
-        if (RoundOf(runEvent) is { } round && _stage.Clock is { } plan)
+        if (RoundOf(rotate) is { } round)
         {
-            return byHand >= plan.WorkEnd(round);
+            return IsMovedSince(round) ? EventResult.Superseded : EventResult.Taken;
         }
 
-        byHand = _clock.At(runEvent.At);
-        return false;
+        _movedByHand = _clock.At(rotate.At);
+        return EventResult.Taken;
     }
 
     /// <summary>Where the clock passes the turn, the time of the turn before was over with the work of its round.</summary>

@@ -1,11 +1,13 @@
 using KeepTally.Core.Cards;
+using KeepTally.Core.Clock;
 using KeepTally.Core.Events;
 using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Tallies;
 
 /// <summary>What stands on a sheet while it is folded: its units, whose turn it is, who has the ball, whether it is done.</summary>
-internal sealed class ScoreState(UnitTally[] units, Play play, int ball)
+/// <param name="plan">The clock of the stage, or null.</param>
+internal sealed class ScoreState(UnitTally[] units, Play play, int ball, ClockPlan? plan)
 {
     private int _left;
 
@@ -39,7 +41,7 @@ internal sealed class ScoreState(UnitTally[] units, Play play, int ball)
     /// <summary>How often the turn was passed.</summary>
     internal int TurnsPassed { get; private set; }
 
-    /// <summary>The running time at which this turn began.</summary>
+    /// <summary>When this turn began; where it was passed in a rest, when the next work begins.</summary>
     internal RunningTime TurnBegan { get; private set; }
 
     /// <summary>The same state, that goes its own way from here.</summary>
@@ -92,7 +94,8 @@ internal sealed class ScoreState(UnitTally[] units, Play play, int ball)
     internal Duration OwnTime(UnitTally unit, RunningTime running) =>
         play != Play.Turns
             ? (unit.WentOff ?? running).SinceStart - unit.TimeOff
-            : unit.EarlierTurns + (unit.Index == Turn && unit.IsOn ? running - TurnBegan : Duration.Zero);
+            : unit.EarlierTurns
+                + (unit.Index == Turn && unit.IsOn ? Duration.Max(Duration.Zero, running - TurnBegan) : Duration.Zero);
 
     internal void CountLate(UnitTally? unit)
     {
@@ -194,17 +197,17 @@ internal sealed class ScoreState(UnitTally[] units, Play play, int ball)
 
     /// <summary>Passes the turn to a unit, or to the next in listed order that is not done.</summary>
     /// <param name="over">When the turn before was over.</param>
-    /// <param name="begins">When the next begins.</param>
-    internal void PassTurn(RunningTime over, RunningTime begins, int? to = null)
+    /// <param name="now">When it is passed.</param>
+    internal void PassTurn(RunningTime over, RunningTime now, int? to = null)
     {
         if (!Units[Turn].Done)
         {
-            Units[Turn].EarlierTurns += over - TurnBegan;
+            Units[Turn].EarlierTurns += Duration.Max(Duration.Zero, over - TurnBegan);
         }
 
         TurnsPassed++;
         Turn = to ?? NextAfter(Turn);
-        TurnBegan = begins;
+        TurnBegan = plan is null ? now : plan.WorkFrom(now.On(plan.CountIn)).After(plan.CountIn);
     }
 
     private int NextAfter(int turn)

@@ -36,10 +36,12 @@ internal static class ResultNames
     /// <summary>"a miss", "a drop", "a short one, a wide one or a long one".</summary>
     internal static string Failure(Stage stage) => Names(stage, OutcomeResult.Failure, "a " + Miss);
 
-    /// <summary>The failure that was tapped, to begin a sentence.</summary>
+    /// <summary>The failure that was tapped, to begin a sentence; a miss where a zone, or a rule, made it one.</summary>
     internal static string Failure(Stage stage, string? tapped) =>
         Phrase.Capital(
-            stage.Outcomes.FirstOrDefault(outcome => outcome.Id == tapped) is { } outcome ? Phrase.NameOf(outcome) : "a " + Miss
+            stage.Outcomes.FirstOrDefault(outcome => outcome.Id == tapped) is { Result: OutcomeResult.Failure } outcome
+                ? Phrase.NameOf(outcome)
+                : "a " + Miss
         );
 
     /// <summary>"miss", "ball lost": what each rotation follows; the labels in quotes where there are several.</summary>

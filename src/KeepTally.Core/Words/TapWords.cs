@@ -132,9 +132,9 @@ public static class TapWords
             return "";
         }
 
-        PlayerId[] there = [.. ScoringSlots.At(sheet.Stage, sheet.UnitsOn, sheet.Floor).OfType<PlayerId>()];
-        return there.Length == 0 || there.Contains(sheet.Units[unit].Id) ? ""
-            : there.Length == 1 ? $"{Name(sheet, there[0])} is next."
+        var there = ScoringSlots.At(sheet.Stage, sheet.UnitsOn, sheet.Floor);
+        return there.Count == 0 || there.Contains(sheet.Units[unit].Id) ? ""
+            : there.Count == 1 ? $"{Name(sheet, there[0])} is next."
             : $"{Phrase.List([.. there.Select(player => Name(sheet, player))])} are next.";
     }
 

@@ -49,7 +49,7 @@ internal sealed class StandIns(SeededDraw draw, IReadOnlyDictionary<PlayerId, do
         foreach (var each in run.OpenAt(now).ToArray())
         {
             var live = each.Sheet;
-            var units = ScoringSlots.At(live.Stage, live.UnitsOn, live.Floor).OfType<PlayerId>().ToArray();
+            var units = ScoringSlots.At(live.Stage, live.UnitsOn, live.Floor).ToArray();
             foreach (var unit in live.Stage.Play == Core.Cards.Play.Together ? units : One(live, units, now))
             {
                 if (Chance() < Seen && Touch(live, unit, now) is { } command)

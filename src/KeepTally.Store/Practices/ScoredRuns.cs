@@ -1,6 +1,7 @@
 using KeepTally.Core.Cards;
 using KeepTally.Core.Events;
 using KeepTally.Core.Faults;
+using KeepTally.Core.Live;
 using KeepTally.Core.Scoring;
 using KeepTally.Core.Words;
 using KeepTally.Store.Book;
@@ -94,18 +95,24 @@ public sealed class ScoredRuns(TallyDb db, TextCache texts, IMemoryCache cache)
             head,
             live.Units,
             live.Score.Report(live.Log.LastAt),
-            live.Stage.Moves.Count == 0
-                ? []
-                :
-                [
-                    .. live.Floor.Stood.Select(player => new JobRow(
-                        "",
-                        head.NameOf(player),
-                        JobWords.Of(live, live.JobsOf(player, live.Log.LastAt))
-                    )),
-                ]
+            JobsOf(live, head)
         );
     }
+
+    /// <summary>What everyone did where places move on; nothing of a sheet that was never started.</summary>
+    private static IReadOnlyList<JobRow> JobsOf(Sheet live, LogHead head) =>
+        live.Stage.Moves.Count == 0 || !live.Score.Clock.IsStarted
+            ? []
+            :
+            [
+                .. live
+                    .Floor.Stood.Select(player => new JobRow(
+                        "",
+                        head.NameOf(player),
+                        JobWords.Done(live, live.JobsOf(player, live.Log.LastAt))
+                    ))
+                    .Where(row => row.Jobs.Length > 0),
+            ];
 }
 
 /// <summary>A run with how each of its sheets ended, in their order.</summary>

@@ -169,9 +169,10 @@ public sealed class ComingAndGoingTests
             sheet.JobsOf(new PlayerId(player), sheet.Log.LastAt).Single(each => each.Job == job);
 
         // Each has shot twice; a came to shoot a third time and has not yet.
-        Assert.Equal((2, 3), (Job("a", "shooter").Reps, Job("a", "shooter").Goes));
+        Assert.Equal((2, 2), (Job("a", "shooter").Reps, Job("a", "feeder").Reps));
         Assert.Equal((2, 2), (Job("b", "shooter").Reps, Job("b", "feeder").Reps));
-        Assert.Equal((0, 1), (Job("c", "shooter").Reps, Job("c", "shooter").Goes));
+        Assert.Equal(0, Job("c", "shooter").Reps);
+        Assert.Equal("", JobWords.Done(sheet, sheet.JobsOf(new PlayerId("c"), sheet.Log.LastAt)));
         Assert.Equal("shooter 2 reps, feeder 2 reps", JobWords.Of(sheet, sheet.JobsOf(new PlayerId("a"), sheet.Log.LastAt)));
     }
 

@@ -80,6 +80,31 @@ public sealed class LastBallTests
     }
 
     [Fact]
+    public void Where_the_last_ball_ends_a_turn_the_clock_does_not_pass_it_again()
+    {
+        var sheet = Given.Open(
+            Given.Card(
+                """
+                "play":"turns","until":[{"successes":2},{"seconds":10,"after":"finish"}],"clock":{"work":10,"change":5,"rounds":4}
+                """
+            ),
+            "a",
+            "b",
+            "c"
+        );
+        var practice = new LivePractice(new DeviceId("coach"), [new LiveRun("", [new RunSheet(Only, "", sheet)])]);
+        practice.Execute(RunCommand.Start, Instant.Origin);
+        practice.Tap(Only, new TapCommand(null, "make"), new Instant(9000), out _);
+        practice.Tap(Only, new TapCommand(null, "make"), new Instant(12_000), out _);
+        practice.AppendDue(new Instant(16_000));
+
+        Assert.Equal("b", sheet.Score.Turn?.Value);
+        // b has its own ten seconds, from the beginning of the next work: the change is nobody's.
+        practice.AppendDue(new Instant(31_000));
+        Assert.Equal(("c", 10.0), (sheet.Score.Turn?.Value, sheet.Now().Of("b").Running.TotalSeconds));
+    }
+
+    [Fact]
     public void A_turn_the_clock_passed_can_be_taken_back()
     {
         Make(16);

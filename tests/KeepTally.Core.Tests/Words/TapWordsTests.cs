@@ -2,6 +2,8 @@ using KeepTally.Core.Events;
 using KeepTally.Core.Identity;
 using KeepTally.Core.Live;
 using KeepTally.Core.Tests.Shipped;
+using KeepTally.Core.Time;
+using KeepTally.Core.Words;
 
 namespace KeepTally.Core.Tests.Words;
 
@@ -60,5 +62,36 @@ public sealed class TapWordsTests
         var bout = ShippedCard.Play("never-twice", 1, 0, ("breach", "failure"));
         bout.Say("a", "make", null, null, ("finish", "lob")).Say("a", "make", null, null, ("finish", "lob"));
         Assert.Equal("The same finish again (lob): this counts as a miss.", bout.Why);
+    }
+
+    [Fact]
+    public void A_make_that_a_limit_turns_into_a_miss_is_not_called_a_make()
+    {
+        var sheet = Given.Started(
+            Given.Card(
+                """
+                "ladder":{"rungs":["l","r"],"pass":{"streak":3}},"limits":[{"tag":"finish","within":1,"breach":"failure"}]
+                """
+            ),
+            "a"
+        );
+        string Make(int n)
+        {
+            var tap = new RunEvent.Tap(
+                new EventId(new DeviceId("t"), n),
+                new Instant(n * 1000),
+                new PlayerId("a"),
+                "make",
+                null,
+                new Dictionary<string, string> { ["finish"] = "lob" },
+                null
+            );
+            var before = sheet.Score.Snapshot(tap.At);
+            sheet.Add(tap);
+            return TapWords.Explain(sheet, tap, before, sheet.Score.Snapshot(tap.At));
+        }
+
+        Make(1);
+        Assert.EndsWith("A miss: the run starts again from nought.", Make(2), StringComparison.Ordinal);
     }
 }
