@@ -35,16 +35,16 @@ async function begin() {
     by("board-drill").textContent = view.over ? "" : drills[view.block].name;
     document.body.classList.toggle("is-over", view.over);
     by("prompt").textContent = view.run?.prompt ?? "";
+    boards.show();
     if (view.run) {
       face.show(view.run.clock);
       showRound(view.run.round);
     }
-    boards.show();
   }
 
   function showRound(groups) {
     by("board-round").hidden = groups.length === 0;
-    by("play").hidden = groups.length > 0;
+    by("play").hidden ||= groups.length > 0;
     by("board-round").replaceChildren(
       ...groups.map((group) => {
         const line = document.createElement("li");

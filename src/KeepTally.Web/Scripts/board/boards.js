@@ -4,12 +4,14 @@ import "../elements/place-board.js";
 export class Boards {
   #grid;
   #look;
+  #next;
 
   /** @param root holds the grid and the button. @param look gives the boards as they are now. */
   constructor(root, look) {
     this.#grid = root.querySelector("[data-boards]");
     this.#look = look;
-    root.querySelector("[data-play]").addEventListener("click", () => this.play());
+    this.#next = root.querySelector("[data-play]");
+    this.#next.addEventListener("click", () => this.play());
   }
 
   show() {
@@ -18,6 +20,7 @@ export class Boards {
       this.#grid.replaceChildren(...boards.map(() => document.createElement("place-board")));
       this.#grid.dataset.boards = boards.length;
     }
+    this.#next.hidden = !boards.some(({ bibs }) => bibs.some(({ arrow }) => arrow));
     boards.forEach((board, index) => this.#grid.children[index].show(board));
   }
 

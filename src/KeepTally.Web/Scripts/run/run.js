@@ -309,7 +309,11 @@ async function begin() {
   by("go").addEventListener("click", go);
   by("undo").addEventListener("click", undoLast);
   by("more-open").addEventListener("click", () => showMore());
-  by("who-open").addEventListener("click", () => who.open());
+  by("who-open").addEventListener("click", () => {
+    // Once it is said who comes and goes, the pad is what the thumb wants.
+    showMore(false);
+    who.open();
+  });
   by("boards-open").addEventListener("click", () => {
     boards.show();
     by("boards").showModal();
