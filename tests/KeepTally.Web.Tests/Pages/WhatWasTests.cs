@@ -70,6 +70,19 @@ public sealed class WhatWasTests : IAsyncLifetime
     }
 
     [Fact]
+    public async Task Jobs_are_told_by_the_work_in_them_and_only_of_what_was_run()
+    {
+        await RunFirstAsync();
+
+        var page = await _home.Visit().OpenAsync($"/results/{_practice}");
+        var jobs = page.QuerySelectorAll(".goes li").Select(line => line.TextContent.Trim()).ToArray();
+
+        // A minute less 25 seconds of stops and 5 of counting in.
+        Assert.Equal("A, Ada Fenwick: shooter 0:30", jobs[0]);
+        Assert.Equal(12, jobs.Length);
+    }
+
+    [Fact]
     public async Task What_was_not_reached_has_no_rank_in_the_page_or_the_csv()
     {
         await RunFirstAsync();

@@ -148,8 +148,8 @@ public sealed class CircuitTests : IAsyncLifetime
         var done = drills.Single(drill => drill.Station == 1);
         Assert.Equal(12, done.Rows.Count);
         Assert.Equal(["A", "B", "C", "D"], done.Rows.Select(row => row.Sheet.Name).Distinct().Order());
-        // In the first round nobody has moved on: twelve players, a place each.
-        Assert.Equal(12, drills.Single(drill => drill.Station == 0).Jobs.Count(row => !row.Jobs.Contains(',')));
+        // Nobody did anything at a station that was not reached.
+        Assert.Empty(drills.Single(drill => drill.Station == 0).Jobs);
         Assert.Equal(4, done.Rows.Count(row => row.Report.Successes == 1));
         Assert.Contains(
             "3 September",
