@@ -53,6 +53,7 @@ internal sealed record SignalView(string Kind, double In, int Left);
 [JsonSerializable(typeof(IReadOnlyList<EventLine>))]
 [JsonSerializable(typeof(PracticeView))]
 [JsonSerializable(typeof(ClockView))]
+[JsonSerializable(typeof(AgainView))]
 [JsonSerializable(typeof(ChangeFile))]
 [JsonSerializable(typeof(WhoView))]
 [JsonSerializable(typeof(IReadOnlyList<BoardView>))]

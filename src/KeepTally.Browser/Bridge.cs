@@ -144,6 +144,21 @@ internal static partial class Bridge
         return Answers.Of(appended, fault?.ToString());
     }
 
+    /// <summary>Another game on a sheet that is played out.</summary>
+    /// <param name="ends">Sides change ends first.</param>
+    /// <param name="moves">Those who wait come on first.</param>
+    [JSExport]
+    internal static string Again(string sheet, bool ends, bool moves, double now) =>
+        Answers.Of(Practice.Again(new SheetId(sheet), ends, moves, Moment(now)), null);
+
+    /// <summary>Something looked for all practice long was seen, of a player or, with an empty text, of the team.</summary>
+    [JSExport]
+    internal static string See(string habit, string player, double now)
+    {
+        var fault = Practice.See(habit, Player(player), Moment(now), out var appended);
+        return Answers.Of(appended, fault?.ToString());
+    }
+
     /// <summary>Moves the places of a sheet on, and says who won.</summary>
     [JSExport]
     internal static string RotateWith(string sheet, string winner, double now) =>

@@ -152,6 +152,8 @@ internal sealed class ViewChanges
         Truth(json, "done", was.Done, now.Done);
         Text(json, "result", was.Result, now.Result);
         Text(json, "aim", was.Aim, now.Aim);
+        Text(json, "games", was.Games, now.Games);
+        Part(json, "again", was.Again, now.Again, ViewJson.Default.AgainView);
         Text(json, "clock", was.Clock, now.Clock);
         if (!ReferenceEquals(was.People, now.People))
         {

@@ -29,6 +29,7 @@ internal sealed class PadFace(RunSheet sheet)
     private bool _everyone;
     private (int Version, string Words) _result = (-1, "");
     private (int Version, string Words) _aim = (-1, "");
+    private (int Earlier, int Count, string Words) _games = (0, -1, "");
     private SheetView? _shown;
 
     /// <summary>What a row is made from: where it is the same, so is the row.</summary>
@@ -45,7 +46,7 @@ internal sealed class PadFace(RunSheet sheet)
         object People
     );
 
-    internal SheetView At(Instant at)
+    internal SheetView At(Instant at, AgainWays again)
     {
         var kept = _live.Score;
         var pass = _live.AfterRest(at);
@@ -57,11 +58,13 @@ internal sealed class PadFace(RunSheet sheet)
         var clock = sheet.Stop is null ? "" : OwnClock(at);
         var result = ResultAt(at, done);
         var aim = AimAt(done);
+        var games = GamesAt();
         if (
             _shown is { } shown
             && ReferenceEquals(shown.Rows, rows)
             && shown.People.SequenceEqual(people)
             && (shown.Done, shown.Result, shown.Aim, shown.Clock) == (done, result, aim, clock)
+            && (shown.Games, shown.Again is not null) == (games, again.Same)
         )
         {
             return shown;
@@ -72,6 +75,8 @@ internal sealed class PadFace(RunSheet sheet)
             done,
             result,
             aim,
+            games,
+            again.Same ? new AgainView(again.Ends, again.Moves) : null,
             clock,
             sheet.Stop is { } stop ? $"Group {Letters.Of(stop.Group)}" : "",
             rows,
@@ -223,6 +228,17 @@ internal sealed class PadFace(RunSheet sheet)
         }
 
         return _result.Words;
+    }
+
+    private string GamesAt()
+    {
+        var earlier = _live.Score.EarlierGames.Count;
+        if (_games.Earlier != earlier || _games.Count != _live.Score.Units.Count)
+        {
+            _games = (earlier, _live.Score.Units.Count, GameWords.Standing(_live.Score));
+        }
+
+        return _games.Words;
     }
 
     private string AimAt(bool done)

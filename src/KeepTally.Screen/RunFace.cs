@@ -91,7 +91,7 @@ public sealed class RunFace(LivePractice practice)
         for (var i = 0; i < sheets.Length; i++)
         {
             var each = run.Sheets[i];
-            sheets[i] = Array.IndexOf(open, each) < 0 ? null : PadOf(each).At(at);
+            sheets[i] = Array.IndexOf(open, each) < 0 ? null : PadOf(each).At(at, AgainWays.Of(run, each, at));
             same = same && ReferenceEquals(sheets[i], _sheets[i]);
         }
 

@@ -1,3 +1,4 @@
+using KeepTally.Core.Cards;
 using KeepTally.Core.Events;
 using KeepTally.Core.Identity;
 using KeepTally.Core.Live;
@@ -86,7 +87,15 @@ internal sealed class TapList
         {
             var runEvent = events[i];
             if (
-                runEvent is not (RunEvent.Tap or RunEvent.Substitution or RunEvent.Rotate or RunEvent.Turn)
+                runEvent
+                    is not (
+                        RunEvent.Tap
+                        or RunEvent.Substitution
+                        or RunEvent.Rotate
+                        or RunEvent.Turn
+                        or RunEvent.Again
+                        or RunEvent.Habit
+                    )
                 || live.ResultAt(i).Kind == EventResultKind.Superseded
             )
             {
@@ -124,6 +133,8 @@ internal sealed class TapList
             RunEvent.Substitution substitution => View(id, live, substitution, undone),
             RunEvent.Rotate rotate => View(id, live, rotate, undone),
             RunEvent.Turn turn => View(id, live, turn, undone, note),
+            RunEvent.Again again => View(id, live, again, undone),
+            RunEvent.Habit habit => View(id, live, habit, undone),
             _ => null,
         };
 
@@ -175,6 +186,21 @@ internal sealed class TapList
         return new TapView(id.Value, substitution.Id.Device.Value, substitution.Id.N, text, undone, false, "");
 
         string? First(PlayerId? player) => player is { } named ? live.CallNameOf(named) : null;
+    }
+
+    private static TapView View(SheetId id, Sheet live, RunEvent.Again again, bool undone)
+    {
+        var text =
+            (live.Stage.Play == Play.Match ? "Rematch" : "Same again")
+            + (again.Ends ? ", ends changed" : "")
+            + (again.Moves ? ", next ones on" : "");
+        return new TapView(id.Value, again.Id.Device.Value, again.Id.N, text, undone, false, "");
+    }
+
+    private static TapView View(SheetId id, Sheet live, RunEvent.Habit habit, bool undone)
+    {
+        var text = habit.Player is { } player ? $"{live.CallNameOf(player)} · {habit.Name}" : habit.Name;
+        return new TapView(id.Value, habit.Id.Device.Value, habit.Id.N, text, undone, false, "");
     }
 
     private static string Where(string? zone) => zone is null or Targets.None ? "elsewhere" : Phrase.Words(zone);

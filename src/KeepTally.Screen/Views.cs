@@ -49,6 +49,8 @@ public sealed record ClockView(
 );
 
 /// <param name="Aim">What is played for, as it stands; empty where the clock shows it.</param>
+/// <param name="Games">Which game of several this is, and who won those before; empty in the first.</param>
+/// <param name="Again">How it can be played again; null while it is not played out.</param>
 /// <param name="Clock">In a circuit, where the station's own clock stands; else empty.</param>
 /// <param name="Group">In a circuit, the group that is here; else empty.</param>
 public sealed record SheetView(
@@ -56,11 +58,17 @@ public sealed record SheetView(
     bool Done,
     string Result,
     string Aim,
+    string Games,
+    AgainView? Again,
     string Clock,
     string Group,
     IReadOnlyList<RowView> Rows,
     IReadOnlyList<PersonView> People
 );
+
+/// <param name="Ends">Sides may change ends first.</param>
+/// <param name="Moves">Those who wait may come on first.</param>
+public sealed record AgainView(bool Ends, bool Moves);
 
 /// <summary>The places of a sheet as they are drawn, in units of the board.</summary>
 /// <param name="Moving">The places are moving on now.</param>

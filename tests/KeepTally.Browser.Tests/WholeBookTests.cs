@@ -160,8 +160,36 @@ public sealed class WholeBookTests
                 Look();
             }
 
+            PlayAgain();
             Hear(Screen.Say("end", _now));
             Assert.True(Replayed.IsEnded);
+        }
+
+        /// <summary>What is played out is played again for a while, as the pad offers it.</summary>
+        private void PlayAgain()
+        {
+            _now += 1;
+            for (var index = 0; index < _sheets.Length; index++)
+            {
+                var again = Screen.Sheet(index, _now)["again"];
+                var sheet = Replayed.Sheets[index];
+                Assert.Equal(AgainWays.Of(Replayed, sheet, Now).Same, again is not null);
+                if (again is not null)
+                {
+                    Hear(Screen.Heard(Bridge.Again($"s{index}", (bool)again["ends"]!, (bool)again["moves"]!, _now * 1000)));
+                }
+            }
+
+            for (var step = 0; step < 12; step++)
+            {
+                _now += 3;
+                Look();
+                for (var index = 0; index < _sheets.Length; index++)
+                {
+                    _now += 0.05;
+                    Touch(index);
+                }
+            }
         }
 
         /// <summary>Somebody limps off; whoever it was.</summary>

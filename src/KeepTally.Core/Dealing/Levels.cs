@@ -20,7 +20,8 @@ public static class Levels
         }
 
         var measure = stage.Measures[0];
-        foreach (var unit in report.Units.Where(unit => unit.Counts.Any(count => count.Value > 0)))
+        var units = report.Units.Select(unit => GameTotals.Of(stage, report.Games, unit.Id));
+        foreach (var unit in units.Where(unit => unit.Counts.Any(count => count.Value > 0)))
         {
             if (unit.Value(measure.By) is { } value)
             {

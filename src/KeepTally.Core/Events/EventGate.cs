@@ -47,6 +47,7 @@ public sealed class EventGate
             RunEvent.Rotate rotate => Stranger("winner", rotate.Winner)
                 ?? Stranger("loser", rotate.Loser)
                 ?? Stranger("actor", rotate.Actor),
+            RunEvent.Habit habit => Stranger("player", habit.Player),
             _ => null,
         };
     }

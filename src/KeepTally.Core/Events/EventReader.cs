@@ -95,6 +95,19 @@ public static class EventReader
                         : text,
                     Player(place, "unit")
                 );
+            case "again":
+                Only(place, "ends", "moves");
+                return new RunEvent.Again(id, at, place.Find("ends")?.Truth() ?? false, place.Find("moves")?.Truth() ?? false);
+            case "habit":
+                Only(place, "habit", "player");
+                return new RunEvent.Habit(
+                    id,
+                    at,
+                    place.NeedText("habit", "what was seen, such as \"loose ball\"") is { Length: > 0 }
+                        ? ShortText(place, "habit") ?? ""
+                        : "",
+                    Player(place, "player")
+                );
             case "sub":
                 Only(place, "out", "in");
                 return new RunEvent.Substitution(id, at, Player(place, "out"), Player(place, "in"));
@@ -105,7 +118,7 @@ public static class EventReader
                     .Find("type")
                     ?.Wrong(
                         $"\"{type}\" is no type of event",
-                        "write one of start, pause, resume, end, tap, turn, rotate, undo, freeze, note, sub"
+                        "write one of start, pause, resume, end, tap, turn, rotate, undo, freeze, note, again, habit, sub"
                     );
                 return null;
         }

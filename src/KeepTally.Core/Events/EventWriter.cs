@@ -32,6 +32,8 @@ public static class EventWriter
             RunEvent.Undo => "undo",
             RunEvent.Freeze => "freeze",
             RunEvent.Note => "note",
+            RunEvent.Again => "again",
+            RunEvent.Habit => "habit",
             RunEvent.Substitution => "sub",
             _ => throw new InvalidOperationException("An event that no writer knows."),
         };
@@ -64,6 +66,14 @@ public static class EventWriter
                 json.WriteString("text", note.Text);
                 Optional(json, "unit", note.Unit?.Value);
                 break;
+            case RunEvent.Again again:
+                Only(json, "ends", again.Ends);
+                Only(json, "moves", again.Moves);
+                break;
+            case RunEvent.Habit habit:
+                json.WriteString("habit", habit.Name);
+                Optional(json, "player", habit.Player?.Value);
+                break;
             case RunEvent.Substitution substitution:
                 Optional(json, "out", substitution.Out?.Value);
                 Optional(json, "in", substitution.In?.Value);
@@ -90,6 +100,15 @@ public static class EventWriter
         if (tap.Value is { } number)
         {
             json.WriteNumber("value", number);
+        }
+    }
+
+    /// <summary>What is not so is left out.</summary>
+    private static void Only(Utf8JsonWriter json, string name, bool value)
+    {
+        if (value)
+        {
+            json.WriteBoolean(name, true);
         }
     }
 

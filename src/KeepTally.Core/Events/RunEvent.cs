@@ -48,6 +48,14 @@ public abstract record RunEvent(EventId Id, Instant At)
     /// <summary>Something written down, about <paramref name="Unit"/> or about the whole.</summary>
     public sealed record Note(EventId Id, Instant At, string Text, PlayerId? Unit) : RunEvent(Id, At);
 
+    /// <summary>The game is over, whatever stands, and another begins at once on the same sheet.</summary>
+    /// <param name="Ends">Sides change ends: the next one starts with the ball, or has the good side.</param>
+    /// <param name="Moves">Places move on once before it.</param>
+    public sealed record Again(EventId Id, Instant At, bool Ends, bool Moves) : RunEvent(Id, At);
+
+    /// <summary>Something looked for all practice long was seen once, of <paramref name="Player"/> or of the team.</summary>
+    public sealed record Habit(EventId Id, Instant At, string Name, PlayerId? Player) : RunEvent(Id, At);
+
     /// <summary><paramref name="Out"/> leaves, <paramref name="In"/> joins; two who are both on change places.</summary>
     public sealed record Substitution(EventId Id, Instant At, PlayerId? Out, PlayerId? In) : RunEvent(Id, At);
 }

@@ -134,6 +134,12 @@ public sealed class FloorState
             _jobs.CountRep();
         }
 
+        if (runEvent is RunEvent.Again && result.Kind == EventResultKind.Taken)
+        {
+            _jobs.BeginAgain(score.GameBeforeOver);
+            _counted = 0;
+        }
+
         var before = Now;
         Move(runEvent, result, score);
         if (!ReferenceEquals(before, Now))
@@ -149,7 +155,7 @@ public sealed class FloorState
             return;
         }
 
-        if (_groupsInTurn && (result.TurnPassed || runEvent is RunEvent.Substitution))
+        if (_groupsInTurn && (result.TurnPassed || runEvent is RunEvent.Substitution or RunEvent.Again))
         {
             TakeTurn(score.Turn!.Value, score.Roster);
             return;
@@ -165,6 +171,9 @@ public sealed class FloorState
             case RunEvent.Rotate rotate:
                 Rotate(new Rotation.Named(rotate.Winner, rotate.Loser, rotate.Actor));
                 break;
+            case RunEvent.Again { Moves: true }:
+                Rotate(default);
+                break;
             case RunEvent.Substitution substitution:
                 Mend(substitution, score.Roster);
                 break;
@@ -173,7 +182,7 @@ public sealed class FloorState
                 break;
         }
 
-        if (result.TurnPassed || runEvent is RunEvent.Substitution)
+        if (result.TurnPassed || runEvent is RunEvent.Substitution or RunEvent.Again)
         {
             Seat(score.Turn);
         }

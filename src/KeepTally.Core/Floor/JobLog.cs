@@ -65,6 +65,17 @@ internal sealed class JobLog(ClockPlan? plan)
         }
     }
 
+    /// <summary>The clock begins anew, and everyone stands where they stood.</summary>
+    /// <param name="over">What it read at the last.</param>
+    internal void BeginAgain(ClockTime over)
+    {
+        foreach (var (player, post) in _now.ToArray())
+        {
+            Leave(player, over);
+            _now[player] = post with { Since = ClockTime.Zero, RepsBefore = _reps };
+        }
+    }
+
     /// <summary>What a player has done by a moment, job by job in the order they came to them.</summary>
     internal IReadOnlyList<JobTime> Of(PlayerId player, ClockTime now)
     {

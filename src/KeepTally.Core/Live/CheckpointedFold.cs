@@ -103,6 +103,9 @@ internal sealed class CheckpointedFold
                 case RunEvent.Tap:
                     repFrom = result.Kind == EventResultKind.Counted ? sheet.Clock.At(next.At) : repFrom;
                     break;
+                case RunEvent.Again when result.Kind == EventResultKind.Taken:
+                    repFrom = ClockTime.Zero;
+                    break;
                 case RunEvent.End end:
                     ended = end;
                     break;

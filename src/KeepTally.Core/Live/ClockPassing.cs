@@ -19,12 +19,13 @@ internal sealed class ClockPassing(Stage stage, Timeline? timeline)
     {
         foreach (var (round, moment) in timeline?.RoundsOver(elapsed) ?? [])
         {
-            if (MovesAfter(round) && IsMissing(2 * round, out var moves))
+            var number = round + score.RoundsBefore;
+            if (MovesAfter(round) && IsMissing(2 * number, out var moves))
             {
                 yield return new RunEvent.Rotate(moves, score.Clock.InstantOf(moment), null, null, null);
             }
 
-            if (stage.Play == Play.Turns && IsMissing((2 * round) + 1, out var passes))
+            if (stage.Play == Play.Turns && IsMissing((2 * number) + 1, out var passes))
             {
                 yield return new RunEvent.Turn(passes, score.Clock.InstantOf(moment), null);
             }

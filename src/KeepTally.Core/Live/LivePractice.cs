@@ -143,6 +143,34 @@ public sealed class LivePractice(DeviceId device, IReadOnlyList<LiveRun> runs)
         return null;
     }
 
+    /// <summary>
+    /// Another game on a sheet. Sheets that share the clock of their card begin together, when all of them are played out.
+    /// </summary>
+    public IReadOnlyList<SheetEvent> Again(SheetId sheet, bool ends, bool moves, Instant now) =>
+        Current < Runs.Count && Now.AgainWith(sheet, now) is { Count: > 0 } together
+            ? Each(Now, now, together.Contains, (id, at) => new RunEvent.Again(id, at, ends, moves))
+            : [];
+
+    /// <summary>Something looked for all practice long was seen, of a player or of the team.</summary>
+    public Fault? See(string habit, PlayerId? player, Instant now, out IReadOnlyList<SheetEvent> appended)
+    {
+        appended = [];
+        var run = Runs[Math.Min(Current, Runs.Count - 1)];
+        var sheet = player is { } who
+            ? run.Sheets.FirstOrDefault(each => each.Sheet.Score.Roster.Has(who))
+                ?? run.Sheets.FirstOrDefault(each => each.Sheet.Head.Everyone.Any(member => member.Id == who))
+            : run.Sheets[0];
+        if (sheet is null)
+        {
+            return new Fault("player", $"nobody of this drill is \"{player}\"", "count it for the team");
+        }
+
+        var seen = new RunEvent.Habit(NextId(sheet.Sheet), sheet.Sheet.Stamp(now), habit, player);
+        sheet.Sheet.Add(seen);
+        appended = [new SheetEvent(sheet.Id, seen)];
+        return null;
+    }
+
     /// <summary>Appends a change of the roster to every sheet it reaches; nothing where it reaches none.</summary>
     public IReadOnlyList<SheetEvent> ChangeRoster(RosterChange change, Instant now)
     {

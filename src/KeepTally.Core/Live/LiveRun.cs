@@ -25,12 +25,11 @@ public sealed class LiveRun(string name, IReadOnlyList<RunSheet> sheets, Duratio
     /// <summary>By how much it has outrun what it was given, pauses and teaching stops counted; null while it has not.</summary>
     public Duration? OverBy(Instant at)
     {
-        if (Planned is not { } given || !IsStarted)
+        if (Planned is not { } given || Clocks.Min(sheet => sheet.Score.FirstBegan) is not { } began)
         {
             return null;
         }
 
-        var began = Clocks.Where(sheet => sheet.Score.Clock.IsStarted).Min(sheet => sheet.Score.Clock.InstantOf(ClockTime.Zero));
         return at - began > given ? at - began - given : null;
     }
 
@@ -106,6 +105,23 @@ public sealed class LiveRun(string name, IReadOnlyList<RunSheet> sheets, Duratio
                 .Concat(each.Sheet.Due(at))
                 .Select(runEvent => new SheetEvent(each.Id, runEvent))
         );
+
+    /// <summary>
+    /// The sheets on which another game begins when one is asked for on a sheet; none while it cannot. A clock on the card is one
+    /// clock for all: its sheets begin together. A station has its own.
+    /// </summary>
+    public IReadOnlyList<RunSheet> AgainWith(SheetId id, Instant at)
+    {
+        var sheet = Sheets.First(each => each.Id == id);
+        if (sheet == Circuit || !sheet.Sheet.Score.IsPlayedOutAt(at) || (sheet.Stop is not null && HasStood(sheet)))
+        {
+            return [];
+        }
+
+        return sheet.Stop is not null || sheet.Sheet.Timeline is null ? [sheet]
+            : Sheets.All(each => each.Sheet.Score.IsPlayedOutAt(at)) ? Sheets
+            : [];
+    }
 
     /// <summary>The clock of a stop stands since the work of its round is over: it is not for a coach to let it go on.</summary>
     public static bool HasStood(RunSheet each) => CircuitClock.HasStood(each.Sheet.Log);

@@ -48,7 +48,7 @@ public enum EventResultKind
     /// <summary>Kept, and counted as void; nothing else.</summary>
     Void,
 
-    /// <summary>What the clock called for had been done by hand already; nothing else.</summary>
+    /// <summary>What it called for had been done already, by hand or by another device; nothing else.</summary>
     Superseded,
 
     /// <summary>It cannot stand on this sheet.</summary>

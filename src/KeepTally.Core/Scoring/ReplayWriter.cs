@@ -20,23 +20,7 @@ public static class ReplayWriter
             json.WriteString("ball", report.Ball?.Value);
             Seconds(json, "running", report.Running.SinceStart);
             json.WriteNumber("late", report.Late);
-            json.WriteStartArray("units");
-            foreach (var unit in report.Units)
-            {
-                Unit(json, unit);
-            }
-
-            json.WriteEndArray();
-            json.WriteStartArray("ranking");
-            foreach (var ranked in report.Ranking)
-            {
-                json.WriteStartObject();
-                json.WriteNumber("rank", ranked.Rank);
-                json.WriteString("unit", ranked.Unit.Value);
-                json.WriteEndObject();
-            }
-
-            json.WriteEndArray();
+            Units(json, report);
             json.WriteStartArray("freezes");
             foreach (var freeze in report.Freezes)
             {
@@ -48,8 +32,65 @@ public static class ReplayWriter
             }
 
             json.WriteEndArray();
+            if (report.Habits.Count > 0)
+            {
+                Habits(json, report.Habits);
+            }
+
+            if (report.Earlier.Count > 0)
+            {
+                json.WriteStartArray("earlier");
+                foreach (var game in report.Earlier)
+                {
+                    json.WriteStartObject();
+                    json.WriteString("winner", game.Winner?.Value);
+                    Seconds(json, "running", game.Running.SinceStart);
+                    json.WriteNumber("late", game.Late);
+                    Units(json, game);
+                    json.WriteEndObject();
+                }
+
+                json.WriteEndArray();
+            }
+
             json.WriteEndObject();
         });
+
+    private static void Habits(Utf8JsonWriter json, IReadOnlyList<HabitReport> habits)
+    {
+        json.WriteStartArray("habits");
+        foreach (var habit in habits)
+        {
+            json.WriteStartObject();
+            json.WriteString("habit", habit.Habit);
+            json.WriteString("player", habit.Player?.Value);
+            json.WriteNumber("count", habit.Count);
+            json.WriteEndObject();
+        }
+
+        json.WriteEndArray();
+    }
+
+    private static void Units(Utf8JsonWriter json, ScoreReport report)
+    {
+        json.WriteStartArray("units");
+        foreach (var unit in report.Units)
+        {
+            Unit(json, unit);
+        }
+
+        json.WriteEndArray();
+        json.WriteStartArray("ranking");
+        foreach (var ranked in report.Ranking)
+        {
+            json.WriteStartObject();
+            json.WriteNumber("rank", ranked.Rank);
+            json.WriteString("unit", ranked.Unit.Value);
+            json.WriteEndObject();
+        }
+
+        json.WriteEndArray();
+    }
 
     private static void Unit(Utf8JsonWriter json, UnitReport unit)
     {

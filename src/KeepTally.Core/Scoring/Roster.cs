@@ -65,6 +65,15 @@ public sealed class Roster
     /// <summary>The players of a unit now.</summary>
     public IReadOnlyList<PlayerId> Of(PlayerId unit) => _units.Find(each => each.Unit == unit).Players ?? [];
 
+    /// <summary>Another game begins: everyone who is on has been since its start.</summary>
+    internal void BeginAgain()
+    {
+        _stays.Clear();
+        _stays.AddRange(
+            _units.SelectMany(unit => unit.Players.Select(player => new Stay(player, unit.Unit, RunningTime.Zero, null)))
+        );
+    }
+
     /// <summary>Applies a substitution; who left the sheet by it and who came onto it. Two who are both on change groups.</summary>
     /// <param name="running">When it happens, on the running time of the sheet.</param>
     internal (PlayerId? Left, PlayerId? Came) Apply(RunEvent.Substitution substitution, RunningTime running)

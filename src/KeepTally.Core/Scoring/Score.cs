@@ -26,17 +26,24 @@ public sealed class Score
     private readonly StreakMiss _onMiss;
     private readonly Judges _judges;
     private readonly EndingJudge _endings;
-    private readonly ScoreState _state;
+    private ScoreState _state;
     private readonly ClockLimit _limit;
     private readonly Duration _countIn;
-    private readonly RunClock _clock;
     private readonly FreezeLog _freezes;
+    private readonly HabitLog _habits;
+    private readonly GameLog _games;
+    private RunClock _clock;
     private ClockTime? _movedByHand;
+
+    /// <summary>Whether the game had been played out when the coach ended the drill; null while that is not so.</summary>
+    private bool? _playedOut;
 
     private Score(DrillCard card, LogHead head)
     {
         _clock = new RunClock();
         _freezes = new FreezeLog();
+        _habits = new HabitLog();
+        _games = new GameLog();
         _head = head;
         _stageIndex = head.Stage;
         _stage = head.Of(card);
@@ -46,13 +53,7 @@ public sealed class Score
         _endings = new EndingJudge(_stage, movesOthers: _outcomes.Any(outcome => outcome.OtherPoints.Length > 0));
         _address = new TapAddress(_stage, head);
         Roster = new Roster(_stage, head.Units);
-        var units = head.Units.Select((unit, index) => TallyOf(unit, index));
-        _state = new ScoreState(
-            [.. units],
-            _stage.Play,
-            _stage.Ball is { } ball ? _address.Units.Of(new PlayerId(ball)) : -1,
-            _stage.Clock
-        );
+        _state = Fresh([.. head.Units.Select((unit, index) => TallyOf(unit, index))]);
         _limit = TimeEnding.LimitOf(_stage.Until);
         _countIn = _stage.Clock?.CountIn ?? Duration.Zero;
     }
@@ -72,6 +73,9 @@ public sealed class Score
         _state = other._state.Copy();
         _clock = other._clock.Copy();
         _freezes = other._freezes.Copy();
+        _habits = other._habits.Copy();
+        _games = other._games.Copy();
+        _playedOut = other._playedOut;
         _movedByHand = other._movedByHand;
         Roster = other.Roster.Copy();
     }
@@ -127,6 +131,7 @@ public sealed class Score
                 return Take(tap);
             case RunEvent.Start:
                 _clock.Start(runEvent.At);
+                _games.Begin(runEvent.At);
                 return EventResult.Taken;
             case RunEvent.Pause:
                 _clock.Pause(runEvent.At);
@@ -145,10 +150,18 @@ public sealed class Score
                 return EventResult.Taken;
             case RunEvent.End:
                 _freezes.Close(runEvent.At);
+                _playedOut ??= IsPlayedOutAt(runEvent.At);
                 _state.Close(RunningAt(runEvent.At));
                 return EventResult.Taken;
+            case RunEvent.Again again:
+                return PlayAgain(again);
+            case RunEvent.Habit habit:
+                _habits.Count(habit.Name, habit.Player);
+                return EventResult.Taken;
             case RunEvent.Turn turn:
-                return RoundOf(turn) is { } over && IsTurnedSince(over) ? EventResult.Superseded : TakeTurn(turn);
+                return RoundOf(turn) is { } over && (!IsRound(over) || IsTurnedSince(over))
+                    ? EventResult.Superseded
+                    : TakeTurn(turn);
             case RunEvent.Rotate rotate:
                 return TakeMove(rotate);
             case RunEvent.Substitution substitution:
@@ -159,7 +172,9 @@ public sealed class Score
     }
 
     /// <summary>How the sheet stands at a moment not before its last event. Looking changes nothing.</summary>
-    public ScoreReport Report(Instant at) =>
+    public ScoreReport Report(Instant at) => ReportOfGame(at) with { Earlier = [.. _games.Over] };
+
+    private ScoreReport ReportOfGame(Instant at) =>
         ScoreReporter.Report(
             _stageIndex,
             _stage,
@@ -169,7 +184,29 @@ public sealed class Score
             RunningAt(at),
             _freezes.Report(at),
             Roster.Stays
-        );
+        ) with
+        {
+            Habits = _habits.Report,
+            PlayedOut = _playedOut ?? IsPlayedOutAt(at),
+        };
+
+    /// <summary>The games that are over because another was begun, the first one first.</summary>
+    public IReadOnlyList<ScoreReport> EarlierGames => _games.Over;
+
+    /// <summary>The sides have the ends that they did not begin with.</summary>
+    public bool EndsChanged => _games.EndsChanged;
+
+    /// <summary>What the clock read when the game before was over.</summary>
+    internal ClockTime GameBeforeOver => _games.LastOver;
+
+    /// <summary>When the first game was started; null before.</summary>
+    public Instant? FirstBegan => _games.FirstBegan;
+
+    /// <summary>All there is to play was played, and the coach has not ended it: it can be played again.</summary>
+    public bool IsPlayedOutAt(Instant at) =>
+        _playedOut is null
+        && _clock.IsStarted
+        && (IsDoneAt(at) || (_stage.Clock is { } plan && _clock.At(at) >= ClockTime.Zero + plan.Total));
 
     /// <summary>How the sheet stands at a moment, as far as words about one tap ask for it.</summary>
     public ScoreSnapshot Snapshot(Instant at) => ScoreReporter.Snapshot(_stage, _state, _limit, IsStartedAt(at), RunningAt(at));
@@ -289,8 +326,69 @@ public sealed class Score
         return !breached && outcome is { Does.Length: > 0 } && new EffectScene(_stage, _state, unit, running).Do(outcome.Does);
     }
 
-    /// <summary>The round whose end the clock itself says by an event; null where somebody else says it.</summary>
-    private static int? RoundOf(RunEvent runEvent) => runEvent.Id.Device == EventId.ClockDevice ? runEvent.Id.N / 2 : null;
+    /// <summary>
+    /// The game under way is over as it stands, and another begins on the same sheet. Two devices may ask for it at once: a
+    /// game in which nothing has happened yet goes on.
+    /// </summary>
+    private EventResult PlayAgain(RunEvent.Again again)
+    {
+        if (_playedOut is not null || !(IsPlayedOutAt(again.At) || _state.Units.Any(unit => unit.Taps > 0)))
+        {
+            return EventResult.Superseded;
+        }
+
+        _freezes.Close(again.At);
+        _state.Close(RunningAt(again.At));
+        _games.End(ReportOfGame(again.At), ClockTimeAt(again.At), again.Ends);
+        _state = Fresh([.. _state.Units.Select(unit => TallyOf(unit.Unit, unit.Index)), .. NewSinceDone()]);
+        Roster.BeginAgain();
+        _movedByHand = null;
+        _clock = new RunClock();
+        _clock.Start(again.At);
+        return EventResult.Turned(_state.Turn, passed: false);
+    }
+
+    /// <summary>Who came in when the game was done carries a score from the next one on.</summary>
+    private IEnumerable<UnitTally> NewSinceDone() =>
+        _stage.Scores == Scorer.Player
+            ? Roster
+                .Everyone.Where(player => _address.Units.Of(player) < 0)
+                .ToArray()
+                .Select(player => TallyOf(new Unit(player, _head.NameOf(player), []), _address.Units.Add(player)))
+            : [];
+
+    /// <summary>Nothing scored yet; who is not on the sheet is off.</summary>
+    private ScoreState Fresh(UnitTally[] units)
+    {
+        var ball = _stage.Ball is { } side ? _address.Units.Of(new PlayerId(side)) : -1;
+        var state = new ScoreState(units, _stage.Play, ball, _stage.Clock);
+        if (_games.EndsChanged)
+        {
+            state.TurnOver();
+        }
+
+        foreach (var unit in units.Where(unit => _stage.Scores == Scorer.Player && !Roster.Has(unit.Unit.Id)))
+        {
+            state.GoOff(unit, null, RunningTime.Zero);
+        }
+
+        if (state.Turn >= 0 && !units[state.Turn].IsOn)
+        {
+            state.PassTurn(RunningTime.Zero, RunningTime.Zero);
+        }
+
+        return state;
+    }
+
+    /// <summary>
+    /// The round of the game under way whose end the clock itself says by an event; null where somebody else says it. A round of
+    /// another game is none of its rounds.
+    /// </summary>
+    private int? RoundOf(RunEvent runEvent) =>
+        runEvent.Id.Device == EventId.ClockDevice ? (runEvent.Id.N / 2) - RoundsBefore : null;
+
+    /// <summary>Rounds of the clock in the games before this one: the clock numbers them on through all games.</summary>
+    internal int RoundsBefore => _games.Over.Count * (_stage.Clock?.Rounds ?? 0);
 
     /// <summary>
     /// Whether the turn has passed since the work of a round was over: by hand, or since the last ball ended it. The clock does
@@ -301,11 +399,13 @@ public sealed class Score
     /// <summary>Whether places were moved on by hand since the work of a round was over. The clock does not move them again.</summary>
     internal bool IsMovedSince(int round) => _stage.Clock is { } plan && _movedByHand >= plan.WorkEnd(round);
 
+    private bool IsRound(int round) => round >= 1 && round <= (_stage.Clock?.Rounds ?? 0);
+
     private EventResult TakeMove(RunEvent.Rotate rotate)
     {
         if (RoundOf(rotate) is { } round)
         {
-            return IsMovedSince(round) ? EventResult.Superseded : EventResult.Taken;
+            return !IsRound(round) || IsMovedSince(round) ? EventResult.Superseded : EventResult.Taken;
         }
 
         _movedByHand = _clock.At(rotate.At);

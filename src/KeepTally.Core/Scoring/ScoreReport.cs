@@ -19,7 +19,23 @@ public sealed record ScoreReport(
     IReadOnlyList<RankedUnit> Ranking,
     IReadOnlyList<FreezeReport> Freezes,
     IReadOnlyList<Stay> Stays
-);
+)
+{
+    /// <summary>Games of the sheet before this one, the first one first; each was over because another was begun.</summary>
+    public IReadOnlyList<ScoreReport> Earlier { get; init; } = [];
+
+    /// <summary>What was looked for and seen all practice long, while this sheet was kept.</summary>
+    public IReadOnlyList<HabitReport> Habits { get; init; } = [];
+
+    /// <summary>Something was tapped for somebody.</summary>
+    public bool IsTapped => Units.Any(unit => unit.Counts.Any(count => count.Value > 0));
+
+    /// <summary>It went on till its rules or its clock were done.</summary>
+    public bool PlayedOut { get; init; }
+
+    /// <summary>Every game in turn; one that was begun and left before anything was tapped is none.</summary>
+    public IReadOnlyList<ScoreReport> Games => IsTapped || PlayedOut || Earlier.Count == 0 ? [.. Earlier, this] : Earlier;
+}
 
 /// <summary>How one unit of a sheet stands at a moment.</summary>
 public sealed record UnitReport

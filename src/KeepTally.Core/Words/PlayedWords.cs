@@ -15,14 +15,27 @@ public static class PlayedWords
     public static IReadOnlyList<string> Names(DrillRow row, Func<PlayerId, string> name) =>
         [
             .. row
-                .Stays.GroupBy(stay => stay.Player)
-                .Select(stays => name(stays.Key) + (When(stays) is { Length: > 0 } when ? $" ({when})" : "")),
+                .StaysByGame.SelectMany(game => game)
+                .Select(stay => stay.Player)
+                .Distinct()
+                .Select(player => name(player) + (When(row, player) is { Length: > 0 } when ? $" ({when})" : "")),
         ];
 
     /// <summary>"from 2:10 to 3:20" for a unit that is one player; empty for who was there from first to last.</summary>
-    public static string When(DrillRow row) => row.Unit.Players.Count > 0 ? "" : When(row.Stays);
+    public static string When(DrillRow row) => row.Unit.Players.Count > 0 ? "" : When(row, row.Unit.Id);
 
-    private static string When(IEnumerable<Stay> stays) => Phrase.List([.. stays.Select(Span).Where(span => span.Length > 0)]);
+    /// <summary>Of several games, in which; of one, from when to when.</summary>
+    private static string When(DrillRow row, PlayerId player)
+    {
+        var games = row.StaysByGame.Select(game => game.Where(stay => stay.Player == player).ToArray()).ToArray();
+        if (games.Length <= 1)
+        {
+            return Phrase.List([.. games.SelectMany(stays => stays).Select(Span).Where(span => span.Length > 0)]);
+        }
+
+        var played = games.Index().Where(game => game.Item.Length > 0).Select(game => $"{game.Index + 1}").ToArray();
+        return played.Length == games.Length ? "" : $"in {(played.Length == 1 ? "game" : "games")} {Phrase.List(played)}";
+    }
 
     private static string Span(Stay stay) =>
         (stay.From > RunningTime.Zero, stay.To) switch

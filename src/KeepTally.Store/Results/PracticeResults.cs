@@ -83,6 +83,9 @@ public sealed record DrillResult(
     IReadOnlyList<FreezeReport> Stops
 )
 {
+    /// <summary>On one of its sheets more than one game was played.</summary>
+    public bool IsSeries => Sheets.Any(sheet => sheet.IsSeries);
+
     /// <summary>The result that stands for its drill where there are several, as of a circuit.</summary>
     public bool IsFirst => Station is null or 0;
 

@@ -35,6 +35,8 @@ public static class ResultsCsv
         "played",
         "stops",
         "stopSeconds",
+        "game",
+        "gamesWon",
     ];
 
     public static string Write(DateOnly date, IReadOnlyList<DrillResult> drills)
@@ -52,7 +54,7 @@ public static class ResultsCsv
             {
                 foreach (var row in drill.Rows)
                 {
-                    WriteRow(csv, date, drill, row);
+                    WriteGames(csv, date, drill, row);
                 }
             }
         }
@@ -60,9 +62,34 @@ public static class ResultsCsv
         return text.ToString();
     }
 
-    private static void WriteRow(CsvWriter csv, DateOnly date, DrillResult drill, DrillRow row)
+    /// <summary>A row for each game: what they hold adds up to the whole. Rank and games won are of the whole.</summary>
+    private static void WriteGames(CsvWriter csv, DateOnly date, DrillResult drill, DrillRow row)
     {
-        var unit = row.Report;
+        if (!row.Sheet.IsSeries)
+        {
+            WriteRow(csv, date, drill, row, row.Report, row.Played, null);
+            return;
+        }
+
+        foreach (var (index, game) in row.Sheet.Report.Games.Index())
+        {
+            if (game.Units.FirstOrDefault(unit => unit.Id == row.Unit.Id) is { } report)
+            {
+                WriteRow(csv, date, drill, row, report, row.StaysByGame[index].Count > 0, index + 1);
+            }
+        }
+    }
+
+    private static void WriteRow(
+        CsvWriter csv,
+        DateOnly date,
+        DrillResult drill,
+        DrillRow row,
+        UnitReport unit,
+        bool played,
+        int? game
+    )
+    {
         csv.WriteField(date.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture));
         csv.WriteField(Safe(drill.Card.Name));
         csv.WriteField(Safe(drill.Stage.Name));
@@ -85,9 +112,11 @@ public static class ResultsCsv
         csv.WriteField(unit.Readings.Best);
         csv.WriteField(unit.Readings.Mean);
         csv.WriteField(unit.Done ? "true" : "false");
-        csv.WriteField(row.Played ? "true" : "false");
+        csv.WriteField(played ? "true" : "false");
         csv.WriteField(Safe(StopWords.Of(drill.Stops)));
         csv.WriteField(StopWords.Total(drill.Stops).TotalSeconds);
+        csv.WriteField(game);
+        csv.WriteField(row.GamesWon);
         csv.NextRecord();
     }
 

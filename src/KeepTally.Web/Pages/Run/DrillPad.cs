@@ -3,6 +3,7 @@ using KeepTally.Core.Circuits;
 using KeepTally.Core.Faults;
 using KeepTally.Core.Floor;
 using KeepTally.Core.Live;
+using KeepTally.Core.Places;
 using KeepTally.Screen;
 
 namespace KeepTally.Web.Pages.Run;
@@ -105,6 +106,9 @@ public sealed record SheetPad(
 )
 {
     public bool IsMatch => Stage.Play == Play.Match;
+
+    /// <summary>One stands against one, and others wait.</summary>
+    public bool IsOneOnOne => Stage.Places.Where(place => place.Kind == PlaceKind.Spot).All(place => place.Size == 1);
 
     /// <summary>Who stands in the first place is the one whose line of the pad stands above, and need not be named again.</summary>
     public bool FirstIsTapped => Stage is { Scores: Scorer.Player, Play: not Play.Turns, Places: [{ Scores: true }, ..] };

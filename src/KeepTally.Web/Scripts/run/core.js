@@ -26,6 +26,8 @@ export async function loadCore() {
     passTurn: (sheet, unit, now) => answer(Bridge.PassTurn(sheet, unit, now)),
     execute: (command, reason, now) => answer(Bridge.Execute(command, reason, now)),
     rotateWith: (sheet, winner, now) => answer(Bridge.RotateWith(sheet, winner, now)),
+    again: (sheet, { ends, moves }, now) => answer(Bridge.Again(sheet, ends, moves, now)),
+    see: (habit, player, now) => answer(Bridge.See(habit, player, now)),
     changeRoster: (change, now) => answer(Bridge.ChangeRoster(JSON.stringify(change), now)),
     who: (now) => read(Bridge.Who(now)),
     boards: (now) => read(Bridge.Boards(now)),

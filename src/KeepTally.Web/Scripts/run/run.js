@@ -244,9 +244,13 @@ async function begin() {
     touched: () => sound.wake(),
   });
   root.addEventListener("click", (event) => {
-    const chip = event.target.closest("[data-command], [data-freeze], [data-tab]");
+    const chip = event.target.closest("[data-command], [data-freeze], [data-tab], [data-again]");
     if (chip?.dataset.tab) {
       showGroup(chip);
+    } else if (chip?.dataset.again) {
+      const how = chip.dataset.again;
+      const { sheet } = chip.closest("[data-sheet]").dataset;
+      act(core.again(sheet, { ends: how === "ends", moves: how === "moves" }, time.now()));
     } else if (chip?.dataset.freeze) {
       execute("freeze", chip.dataset.freeze);
       showMore(false);

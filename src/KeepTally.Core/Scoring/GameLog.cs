@@ -1,0 +1,38 @@
+using KeepTally.Core.Time;
+
+namespace KeepTally.Core.Scoring;
+
+/// <summary>The games of a sheet that are over because another was begun on it.</summary>
+internal sealed class GameLog
+{
+    private readonly List<ScoreReport> _over;
+
+    internal GameLog() => _over = [];
+
+    private GameLog(GameLog other) =>
+        (_over, EndsChanged, LastOver, FirstBegan) = ([.. other._over], other.EndsChanged, other.LastOver, other.FirstBegan);
+
+    internal GameLog Copy() => new(this);
+
+    /// <summary>How each ended, the first one first.</summary>
+    internal IReadOnlyList<ScoreReport> Over => _over;
+
+    /// <summary>The sides have the ends that they did not begin with.</summary>
+    internal bool EndsChanged { get; private set; }
+
+    /// <summary>What the clock of the last of them read when it was over.</summary>
+    internal ClockTime LastOver { get; private set; }
+
+    /// <summary>When the first one was started.</summary>
+    internal Instant? FirstBegan { get; private set; }
+
+    internal void Begin(Instant at) => FirstBegan ??= at;
+
+    /// <param name="clock">What its clock read when it was over.</param>
+    internal void End(ScoreReport game, ClockTime clock, bool changeEnds)
+    {
+        _over.Add(game);
+        LastOver = clock;
+        EndsChanged ^= changeEnds;
+    }
+}
