@@ -155,6 +155,11 @@ internal sealed class ViewChanges
         Text(json, "games", was.Games, now.Games);
         Part(json, "again", was.Again, now.Again, ViewJson.Default.AgainView);
         Text(json, "clock", was.Clock, now.Clock);
+        if (!was.Helpers.SequenceEqual(now.Helpers))
+        {
+            Part(json, "helpers", null, now.Helpers, ViewJson.Default.IReadOnlyListHelperView);
+        }
+
         if (!ReferenceEquals(was.People, now.People))
         {
             Part(json, "people", null, now.People, ViewJson.Default.IReadOnlyListPersonView);
@@ -194,6 +199,7 @@ internal sealed class ViewChanges
         Truth(json, "leads", was.Leads, now.Leads);
         Text(json, "asked", was.Asked, now.Asked);
         Text(json, "barred", was.Barred, now.Barred);
+        Text(json, "said", was.Said, now.Said);
         Truth(json, "waits", was.Waits, now.Waits);
         Truth(json, "ball", was.Ball, now.Ball);
         Text(json, "withheld", was.Withheld, now.Withheld);

@@ -6,6 +6,7 @@ using KeepTally.Core.Live;
 using KeepTally.Core.Places;
 using KeepTally.Core.Rules.Limits;
 using KeepTally.Core.Rules.Measures;
+using KeepTally.Core.Rules.Tagging;
 using KeepTally.Core.Scoring;
 using KeepTally.Core.Tallies;
 using KeepTally.Core.Text;
@@ -22,6 +23,7 @@ internal sealed class PadFace(RunSheet sheet)
 {
     private readonly Sheet _live = sheet.Sheet;
     private readonly bool _hasOwners = sheet.Sheet.Stage.Outcomes.Any(outcome => outcome.By is not null);
+    private readonly string[] _jobs = [.. sheet.Sheet.Stage.Outcomes.Select(outcome => outcome.Job).OfType<string>()];
     private (Key Key, RowView Row)[] _rows = [];
     private (FloorState Floor, Placement Now, object People, bool WillMove, bool Moving) _standing;
     private IReadOnlyList<PlayerId> _slots = [];
@@ -43,6 +45,7 @@ internal sealed class PadFace(RunSheet sheet)
         bool HasBall,
         bool OthersBall,
         string Barred,
+        string Said,
         object People
     );
 
@@ -59,10 +62,12 @@ internal sealed class PadFace(RunSheet sheet)
         var result = ResultAt(at, done);
         var aim = AimAt(done);
         var games = GamesAt();
+        var helpers = HelpersAt(done);
         if (
             _shown is { } shown
             && ReferenceEquals(shown.Rows, rows)
             && shown.People.SequenceEqual(people)
+            && shown.Helpers.SequenceEqual(helpers)
             && (shown.Done, shown.Result, shown.Aim, shown.Clock) == (done, result, aim, clock)
             && (shown.Games, shown.Again is not null) == (games, again.Same)
         )
@@ -80,6 +85,7 @@ internal sealed class PadFace(RunSheet sheet)
             clock,
             sheet.Stop is { } stop ? $"Group {Letters.Of(stop.Group)}" : "",
             rows,
+            helpers,
             people
         );
     }
@@ -130,7 +136,8 @@ internal sealed class PadFace(RunSheet sheet)
                     turn is not null && turn != unit,
                     ball == unit && !done,
                     ball is not null && ball != unit,
-                    _live.Stage.Limits.Count == 0 ? "" : BarredOf(unit),
+                    _live.Stage.Limits.Count == 0 ? "" : Lines(_live.Barred(unit)),
+                    _live.Stage.Tags.Count == 0 ? "" : Lines(_live.Standing(unit)),
                     kept.Roster.Mark
                 );
                 rows[i] = i < _rows.Length && _rows[i].Key == key ? _rows[i] : (key, RowOf(key, at));
@@ -177,6 +184,7 @@ internal sealed class PadFace(RunSheet sheet)
             key.Leads,
             unit.Asked is { } asked ? Phrase.Words(asked) : "",
             key.Barred,
+            key.Said,
             key.Waits,
             key.HasBall,
             _hasOwners ? WithheldFrom(key) : "",
@@ -186,7 +194,8 @@ internal sealed class PadFace(RunSheet sheet)
 
     private string NameOf(PlayerId unit) => _live.Units.First(each => each.Id == unit).Name;
 
-    private string BarredOf(PlayerId unit) => string.Join('\n', _live.Barred(unit).Select(tag => $"{tag.Tag}={tag.Value}"));
+    private static string Lines(IEnumerable<(string Tag, string Value)> tags) =>
+        string.Join('\n', tags.Select(tag => $"{tag.Tag}={tag.Value}"));
 
     /// <summary>An outcome that belongs to the side with the ball is not offered to the other; nor one side's own to any other.</summary>
     private string WithheldFrom(in Key key)
@@ -228,6 +237,22 @@ internal sealed class PadFace(RunSheet sheet)
         }
 
         return _result.Words;
+    }
+
+    private HelperView[] HelpersAt(bool done)
+    {
+        if (_jobs.Length == 0)
+        {
+            return [];
+        }
+
+        return Array.ConvertAll(
+            _jobs,
+            job =>
+                !done && _live.HolderOf(job) is { } player
+                    ? new HelperView(player.Value, _live.CallNameOf(player))
+                    : new HelperView(null, done ? "" : "nobody")
+        );
     }
 
     private string GamesAt()

@@ -36,6 +36,7 @@ public sealed record ContestView(string Sheet, string Player, string Name);
 /// <param name="Notches">Where the calls come on the band, as shares of the interval.</param>
 /// <param name="Urgent">The last five seconds of work.</param>
 /// <param name="Rep">What is left of the rep, in whole seconds; empty where reps have no clock.</param>
+/// <param name="Whistle">A whistle begins a rep now.</param>
 public sealed record ClockView(
     string State,
     string Word,
@@ -45,7 +46,8 @@ public sealed record ClockView(
     string Next,
     IReadOnlyList<double> Notches,
     bool Urgent,
-    string Rep
+    string Rep,
+    bool Whistle
 );
 
 /// <param name="Aim">What is played for, as it stands; empty where the clock shows it.</param>
@@ -63,8 +65,13 @@ public sealed record SheetView(
     string Clock,
     string Group,
     IReadOnlyList<RowView> Rows,
+    IReadOnlyList<HelperView> Helpers,
     IReadOnlyList<PersonView> People
 );
+
+/// <summary>Whoever an outcome that belongs to a job is counted for now.</summary>
+/// <param name="Unit">The player; null where nobody has the job, or all is over.</param>
+public sealed record HelperView(string? Unit, string Name);
 
 /// <param name="Ends">Sides may change ends first.</param>
 /// <param name="Moves">Those who wait may come on first.</param>
@@ -126,6 +133,7 @@ public sealed record BenchView(string Id, string Name, string Call, string Note)
 /// <param name="Gate">The open window of a ladder: <c>h</c> a hit, <c>m</c> a miss, <c>-</c> still to come.</param>
 /// <param name="Asked">The zone asked next, or empty.</param>
 /// <param name="Barred">What a tap may not carry again now, each as <c>tag=value</c> on a line of its own.</param>
+/// <param name="Said">What the next tap carries until the coach says otherwise, written likewise.</param>
 /// <param name="Waits">It is another's turn.</param>
 /// <param name="Ball">This side has the ball.</param>
 /// <param name="Withheld">Outcomes that are not this unit's to be tapped for now, each on a line of its own.</param>
@@ -144,6 +152,7 @@ public sealed record RowView(
     bool Leads,
     string Asked,
     string Barred,
+    string Said,
     bool Waits,
     bool Ball,
     string Withheld,
@@ -152,7 +161,7 @@ public sealed record RowView(
 {
     /// <summary>The line of a place where nobody stands.</summary>
     public static RowView Nobody { get; } =
-        new(null, "Nobody here", "", 0, "", "", "", false, false, false, "", "", false, false, "", "");
+        new(null, "Nobody here", "", 0, "", "", "", false, false, false, "", "", "", false, false, "", "");
 }
 
 /// <summary>A group on its way round a circuit.</summary>

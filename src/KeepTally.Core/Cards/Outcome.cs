@@ -14,7 +14,11 @@ public sealed record Outcome(
     IReadOnlyList<IEffect> Does,
     TappedBy? By,
     string? Reading
-);
+)
+{
+    /// <summary>The place whose player it is counted for, whoever's go it is; null where it is of whoever is tapped.</summary>
+    public string? Job { get; init; }
+}
 
 /// <summary>Success and failure are attempts; neutral is not.</summary>
 public enum OutcomeResult

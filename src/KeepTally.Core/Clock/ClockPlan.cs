@@ -16,6 +16,9 @@ public sealed record ClockPlan(
     Duration? Rep
 )
 {
+    /// <summary>What the clock of a rep begins with.</summary>
+    public RepStart RepFrom { get; init; }
+
     /// <summary>What the clock reads when the work of a round, from 1, is over.</summary>
     public ClockTime WorkEnd(int round) =>
         ClockTime.Zero
@@ -60,6 +63,16 @@ public sealed record ClockPlan(
 
     /// <summary>Count-in, rounds of work, the changes between them, and the break.</summary>
     public Duration Total => CountIn + (Rounds * Work) + ((Rounds - 1) * Change) + (BreakAfter?.Length ?? Duration.Zero);
+}
+
+/// <summary>What the clock of a rep begins with.</summary>
+public enum RepStart
+{
+    /// <summary>The work, and anew every counted tap.</summary>
+    Tap,
+
+    /// <summary>The coach's whistle alone.</summary>
+    Whistle,
 }
 
 /// <summary>A break after the change-over's round (counted from 1) is over.</summary>

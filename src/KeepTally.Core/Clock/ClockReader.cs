@@ -9,7 +9,7 @@ internal static class ClockReader
 
     internal static ClockPlan Read(JsonPlace place)
     {
-        place.Only("work", "change", "rounds", "countIn", "calls", "breakAfter", "surprise", "rep");
+        place.Only("work", "change", "rounds", "countIn", "calls", "breakAfter", "surprise", "rep", "repFrom");
         var work = place.Need("work", "the seconds of one work interval") is { } found
             ? Span(found, 0.001)
             : Duration.FromSeconds(1);
@@ -23,7 +23,10 @@ internal static class ClockReader
             Break(place, rounds),
             SurpriseOf(place),
             place.Find("rep") is { } rep ? Span(rep, 0.001) : null
-        );
+        )
+        {
+            RepFrom = ClockChoices.RepStarts.ReadFrom(place),
+        };
     }
 
     /// <summary>Seconds as whole milliseconds.</summary>

@@ -95,6 +95,9 @@ public static class EventReader
                         : text,
                     Player(place, "unit")
                 );
+            case "whistle":
+                Only(place);
+                return new RunEvent.Whistle(id, at);
             case "again":
                 Only(place, "ends", "moves");
                 return new RunEvent.Again(id, at, place.Find("ends")?.Truth() ?? false, place.Find("moves")?.Truth() ?? false);
@@ -118,7 +121,7 @@ public static class EventReader
                     .Find("type")
                     ?.Wrong(
                         $"\"{type}\" is no type of event",
-                        "write one of start, pause, resume, end, tap, turn, rotate, undo, freeze, note, again, habit, sub"
+                        "write one of start, pause, resume, end, tap, turn, rotate, undo, freeze, note, whistle, again, habit, sub"
                     );
                 return null;
         }

@@ -251,6 +251,7 @@ internal ref struct EventScan
             "pause" when Only(0) => new RunEvent.Pause(id, at),
             "resume" when Only(0) => new RunEvent.Resume(id, at),
             "end" when Only(0) => new RunEvent.End(id, at),
+            "whistle" when Only(0) => new RunEvent.Whistle(id, at),
             "turn" when Only(1 << Unit) => new RunEvent.Turn(id, at, Player(Unit)),
             "rotate" when Only(1 << Winner | 1 << Loser | 1 << Actor) => new RunEvent.Rotate(
                 id,

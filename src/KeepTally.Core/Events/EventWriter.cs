@@ -33,6 +33,7 @@ public static class EventWriter
             RunEvent.Freeze => "freeze",
             RunEvent.Note => "note",
             RunEvent.Again => "again",
+            RunEvent.Whistle => "whistle",
             RunEvent.Habit => "habit",
             RunEvent.Substitution => "sub",
             _ => throw new InvalidOperationException("An event that no writer knows."),

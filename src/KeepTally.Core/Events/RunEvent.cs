@@ -48,6 +48,9 @@ public abstract record RunEvent(EventId Id, Instant At)
     /// <summary>Something written down, about <paramref name="Unit"/> or about the whole.</summary>
     public sealed record Note(EventId Id, Instant At, string Text, PlayerId? Unit) : RunEvent(Id, At);
 
+    /// <summary>The coach's whistle: the clock of one rep begins.</summary>
+    public sealed record Whistle(EventId Id, Instant At) : RunEvent(Id, At);
+
     /// <summary>The game is over, whatever stands, and another begins at once on the same sheet.</summary>
     /// <param name="Ends">Sides change ends: the next one starts with the ball, or has the good side.</param>
     /// <param name="Moves">Places move on once before it.</param>

@@ -30,10 +30,10 @@ public sealed class FloorState
             .ToLookup(each => each.Id, each => each.Unit);
         _groupsInTurn = stage is { Scores: Scorer.Group or Scorer.None, Play: Play.Turns } && units.Count > 1;
         Now = _groupsInTurn
-            ? Placement.Fill(
+            ? Placement.FillInTurn(
                 stage.Places,
                 units[0].People.Select(Id),
-                waiting: units.Skip(1).SelectMany(unit => unit.People).Select(Id)
+                [.. units.Skip(1).SelectMany(unit => unit.People).Select(Id)]
             )
             : Placement.Fill(stage.Places, sides.Select(player => player.Key), player => sides[player].First());
         Seat(units.Count > 0 ? units[0].Id : null);
@@ -129,7 +129,7 @@ public sealed class FloorState
     /// <param name="score">The sheet once it has taken the event.</param>
     public void Apply(RunEvent runEvent, EventResult result, Score score)
     {
-        if (result.Kind == EventResultKind.Counted)
+        if (result is { Kind: EventResultKind.Counted, OfJob: false })
         {
             _jobs.CountRep();
         }
@@ -177,7 +177,7 @@ public sealed class FloorState
             case RunEvent.Substitution substitution:
                 Mend(substitution, score.Roster);
                 break;
-            case RunEvent.Tap when result.Kind == EventResultKind.Counted && Triggers(result):
+            case RunEvent.Tap when result is { Kind: EventResultKind.Counted, OfJob: false } && Triggers(result):
                 CountToward(Named(score.UnitAt(result.Unit), result.Attempt));
                 break;
         }
@@ -253,8 +253,7 @@ public sealed class FloorState
     /// <summary>The places fill with the group whose turn it is.</summary>
     private void TakeTurn(PlayerId unit, Roster roster)
     {
-        var players = roster.Of(unit);
-        Now = Placement.Fill(_stage.Places, players, waiting: roster.Everyone.Except(players));
+        Now = Placement.FillInTurn(_stage.Places, roster.Of(unit), roster.OthersAfter(unit));
         Rotations++;
     }
 

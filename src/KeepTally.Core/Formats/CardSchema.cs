@@ -137,6 +137,7 @@ public static class CardSchema
             ),
             new SchemaProperty("does", Schema.List(Schema.OneOf(rules.EffectChoices))),
             new SchemaProperty("by", Schema.AnyText.Saying("ball, offBall, or the id of a side.")),
+            new SchemaProperty("job", Schema.AnyText.Saying("The spot whose player it is counted for, whoever's go it is.")),
             new SchemaProperty("reading", Schema.AnyText.Saying("What the number of the tap is: s, m, throws, km/h ..."))
         );
 
@@ -158,7 +159,8 @@ public static class CardSchema
                 "surprise",
                 Schema.Object(new SchemaProperty("min", Schema.Number(0, Day)), new SchemaProperty("max", Schema.Number(0, Day)))
             ),
-            new SchemaProperty("rep", Schema.Number(0.001, Day))
+            new SchemaProperty("rep", Schema.Number(0.001, Day)),
+            new SchemaProperty("repFrom", Schema.OneOf(ClockChoices.RepStarts))
         );
 
     private static Schema Place =>
@@ -169,14 +171,16 @@ public static class CardSchema
             new SchemaProperty("role", Schema.AnyText),
             new SchemaProperty("active", Schema.Truth),
             new SchemaProperty("scores", Schema.Truth),
-            new SchemaProperty("side", Schema.AnyText)
+            new SchemaProperty("side", Schema.AnyText),
+            new SchemaProperty("filledBy", Schema.OneOf(PlaceChoices.Fillers))
         );
 
     private static Schema Move =>
         Schema.Object(
             new SchemaProperty("from", Schema.FilledText, IsNeeded: true),
             new SchemaProperty("to", Schema.FilledText, IsNeeded: true),
-            new SchemaProperty("who", Schema.OneOf(PlaceChoices.Movers))
+            new SchemaProperty("who", Schema.OneOf(PlaceChoices.Movers)),
+            new SchemaProperty("when", Schema.OneOf(PlaceChoices.Whens))
         );
 
     private static Schema Rotate =>

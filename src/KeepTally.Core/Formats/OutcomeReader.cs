@@ -9,7 +9,7 @@ internal static class OutcomeReader
 {
     internal static Outcome Read(JsonPlace place, RuleSet rules)
     {
-        place.Only("id", "label", "said", "key", "result", "points", "does", "by", "reading");
+        place.Only("id", "label", "said", "key", "result", "points", "does", "by", "reading", "job");
         var id = place.NeedText("id", "a short id such as \"make\"");
         return new Outcome(
             id,
@@ -21,7 +21,10 @@ internal static class OutcomeReader
             place.List<IEffect>("does", rules.EffectChoices.Read),
             place.Find("by") is { } by ? By(by) : null,
             place.Find("reading")?.Text()
-        );
+        )
+        {
+            Job = place.Find("job")?.Text(),
+        };
     }
 
     private static string? Key(JsonPlace place)

@@ -1,5 +1,6 @@
 using System.Text;
 using System.Text.Json;
+using KeepTally.Core.Clock;
 using KeepTally.Core.Places;
 using KeepTally.Core.Rulebook;
 
@@ -105,6 +106,7 @@ public static class ScoringPrint
             .. rules.Stage.SelectMany(kind => kind.Defaults),
             .. CardChoices
                 .All.Concat(PlaceChoices.All)
+                .Concat(ClockChoices.All)
                 .Concat(rules.Stage.SelectMany(kind => kind.Choices))
                 .Where(choices => !choices.IsNeeded)
                 .Select(choices => (choices.Property, $"\"{choices.All[0].Word}\"")),

@@ -50,6 +50,35 @@ internal static class StageReader
         return stage;
     }
 
+    /// <summary>Who has a job is one player in one spot, and carries a score.</summary>
+    private static void HoldJobs(JsonPlace place, Stage stage)
+    {
+        foreach (var (outcome, written) in stage.Outcomes.Zip(place.Find("outcomes")?.Items().ToArray() ?? []))
+        {
+            if (outcome.Job is not { } job)
+            {
+                continue;
+            }
+
+            string[] spots = [.. stage.Places.Where(spot => spot is { Kind: PlaceKind.Spot, Size: 1 }).Select(spot => spot.Id)];
+            if (stage.Scores != Scorer.Player)
+            {
+                written
+                    .Find("job")
+                    ?.Wrong("only players can be counted for by their job", "write scores: \"player\", or take this out");
+            }
+            else if (!spots.Contains(job))
+            {
+                written
+                    .Find("job")
+                    ?.Wrong(
+                        $"there is no spot \"{job}\" for one player",
+                        spots.Length == 0 ? "write places with such a spot" : "write one of " + string.Join(", ", spots)
+                    );
+            }
+        }
+    }
+
     private static void HoldTogether(JsonPlace place, Stage stage)
     {
         place.NoTwice("outcomes", stage.Outcomes.Select(outcome => outcome.Id));
@@ -57,6 +86,7 @@ internal static class StageReader
         place.NoTwice("places", stage.Places.Select(spot => spot.Id));
         PlacesReader.HoldTogether(place, stage.Places, stage.Moves);
         PlacesReader.HoldSides(place, stage.Places, stage.Sides);
+        HoldJobs(place, stage);
 
         if (stage is { Play: Play.Match, Scores: Scorer.Side, Sides.Count: < 2 })
         {

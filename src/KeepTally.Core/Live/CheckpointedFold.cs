@@ -1,3 +1,4 @@
+using KeepTally.Core.Clock;
 using KeepTally.Core.Events;
 using KeepTally.Core.Floor;
 using KeepTally.Core.Scoring;
@@ -22,7 +23,7 @@ internal sealed class CheckpointedFold
     private Checkpoint _now;
 
     /// <summary>How everything stands after so many events of the log.</summary>
-    internal sealed record Checkpoint(int Folded, Score Score, FloorState Floor, RunEvent.End? Ended, ClockTime RepFrom)
+    internal sealed record Checkpoint(int Folded, Score Score, FloorState Floor, RunEvent.End? Ended, ClockTime? RepFrom)
     {
         internal Checkpoint Copy() => this with { Score = Score.Copy(), Floor = Floor.Copy() };
     }
@@ -40,8 +41,8 @@ internal sealed class CheckpointedFold
 
     internal RunEvent.End? Ended => _now.Ended;
 
-    /// <summary>What the clock read at the last counted tap.</summary>
-    internal ClockTime RepFrom => _now.RepFrom;
+    /// <summary>What the clock read when the last rep began by a counted tap or by a whistle; null before the first.</summary>
+    internal ClockTime? RepFrom => _now.RepFrom;
 
     /// <summary>How many events of the log it has taken.</summary>
     internal int Folded => _now.Folded;
@@ -101,10 +102,16 @@ internal sealed class CheckpointedFold
             switch (next)
             {
                 case RunEvent.Tap:
-                    repFrom = result.Kind == EventResultKind.Counted ? sheet.Clock.At(next.At) : repFrom;
+                    repFrom =
+                        result is { Kind: EventResultKind.Counted, OfJob: false } && sheet.Stage.Clock?.RepFrom == RepStart.Tap
+                            ? sheet.Clock.At(next.At)
+                            : repFrom;
+                    break;
+                case RunEvent.Whistle:
+                    repFrom = sheet.Clock.At(next.At);
                     break;
                 case RunEvent.Again when result.Kind == EventResultKind.Taken:
-                    repFrom = ClockTime.Zero;
+                    repFrom = null;
                     break;
                 case RunEvent.End end:
                     ended = end;

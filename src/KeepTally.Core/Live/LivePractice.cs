@@ -75,6 +75,12 @@ public sealed class LivePractice(DeviceId device, IReadOnlyList<LiveRun> runs)
                 sheet => CanMove(sheet, now),
                 (id, at) => new RunEvent.Rotate(id, at, null, null, null)
             ),
+            RunCommand.Whistle => Each(
+                Now,
+                now,
+                sheet => IsRunning(now)(sheet) && sheet.Sheet.Stage.Clock?.Rep is not null && Now.OpenAt(now).Contains(sheet),
+                (id, at) => new RunEvent.Whistle(id, at)
+            ),
             RunCommand.Turn => Each(Now, now, IsRunning(now), (id, at) => new RunEvent.Turn(id, at, null)),
             RunCommand.End => Each(Now, now, sheet => sheet.Sheet.Ended is null, (id, at) => new RunEvent.End(id, at)),
             RunCommand.Back => Current == 0
@@ -95,7 +101,7 @@ public sealed class LivePractice(DeviceId device, IReadOnlyList<LiveRun> runs)
         var tap = new RunEvent.Tap(
             NextId(live),
             live.Stamp(now),
-            command.Unit,
+            command.Unit ?? JobHolder(live, command.Outcome),
             command.Outcome,
             command.Zone,
             command.Tags is { Count: > 0 } ? command.Tags : null,
@@ -109,6 +115,10 @@ public sealed class LivePractice(DeviceId device, IReadOnlyList<LiveRun> runs)
         appended = [new SheetEvent(sheet, tap)];
         return null;
     }
+
+    /// <summary>Whom a tap of a job's outcome means: whoever has the job.</summary>
+    private static PlayerId? JobHolder(Sheet live, string? outcome) =>
+        live.Stage.Outcomes.FirstOrDefault(each => each.Id == outcome)?.Job is { } job ? live.HolderOf(job) : null;
 
     /// <summary>Moves the places of a sheet on and says who won; where two stood against each other, the other lost.</summary>
     public IReadOnlyList<SheetEvent> RotateWith(SheetId sheet, PlayerId winner, Instant now)
@@ -321,6 +331,9 @@ public enum RunCommand
 
     /// <summary>The turn passes to the next.</summary>
     Turn,
+
+    /// <summary>The clock of one rep begins.</summary>
+    Whistle,
 
     /// <summary>The drill is over; the next one is under way.</summary>
     End,

@@ -32,7 +32,7 @@ public sealed class Sheet
         _callNames = CallNames.Of(head.Everyone);
         _known = new TapAddress(Stage, head);
         var floor = new FloorState(Stage, head.Units);
-        _fold = new CheckpointedFold(() => new CheckpointedFold.Checkpoint(0, empty.Copy(), floor.Copy(), null, ClockTime.Zero));
+        _fold = new CheckpointedFold(() => new CheckpointedFold.Checkpoint(0, empty.Copy(), floor.Copy(), null, null));
         _timeline = Stage.Clock is { } plan ? new Timeline(plan, head.Seed) : null;
         _passing = new ClockPassing(Stage, _timeline);
     }
@@ -107,7 +107,7 @@ public sealed class Sheet
 
     /// <summary>
     /// What is left of the rep at a moment, where the clock gives each rep so long: a rep begins with the work and anew
-    /// with every counted tap. Null outside of work.
+    /// with every counted tap, or with the coach's whistle. Null outside of work, and before the whistle that is waited for.
     /// </summary>
     public Duration? RepLeft(Instant at)
     {
@@ -123,12 +123,23 @@ public sealed class Sheet
             return null;
         }
 
-        var began = ClockTime.Max(interval.Start, _fold.RepFrom);
+        if (_timeline.Plan.RepFrom == RepStart.Whistle && (_fold.RepFrom is not { } whistled || whistled < interval.Start))
+        {
+            return null;
+        }
+
+        var began = ClockTime.Max(interval.Start, _fold.RepFrom ?? ClockTime.Zero);
         return Duration.Max(Duration.Zero, began + rep - elapsed);
     }
 
     /// <summary>What a unit may not say again now, by the limits of the stage.</summary>
     public IEnumerable<(string Tag, string Value)> Barred(PlayerId unit) => Score.Barred(unit);
+
+    /// <summary>What a unit's next tap says besides its outcome until the coach says otherwise.</summary>
+    public IEnumerable<(string Tag, string Value)> Standing(PlayerId unit) => Score.Standing(unit);
+
+    /// <summary>Who an outcome that belongs to a job is counted for now; null where nobody has the job.</summary>
+    public PlayerId? HolderOf(string job) => Floor.Now.At(job) is [var player, ..] && Score.Roster.Has(player) ? player : null;
 
     /// <summary>What became of a standing event; null where it does not stand.</summary>
     public EventResult? ResultOf(EventId id) =>

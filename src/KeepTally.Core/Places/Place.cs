@@ -8,8 +8,21 @@ namespace KeepTally.Core.Places;
 /// <param name="Scores">Whether who stands here is the one whose outcomes are tapped.</param>
 public sealed record Place(string Id, PlaceKind Kind, int Size, string? Role, bool Active, bool Scores, string? Side = null)
 {
+    /// <summary>Where groups have the floor in turn, which of them fills it.</summary>
+    public FilledBy FilledBy { get; init; }
+
     /// <summary>The coach's word for it: the role where there is one, else the id.</summary>
     public string Name => Role ?? Id;
+}
+
+/// <summary>Which group fills a place where one at a time has the floor.</summary>
+public enum FilledBy
+{
+    /// <summary>The group whose turn it is.</summary>
+    Own,
+
+    /// <summary>The other groups, those that come next first; its own where there is no other.</summary>
+    Others,
 }
 
 /// <summary>How a place takes players in.</summary>
@@ -23,7 +36,18 @@ public enum PlaceKind
 }
 
 /// <summary>Who goes from where to where when the places move on.</summary>
-public sealed record Move(string From, string To, MoveWho Who);
+/// <param name="When">For a move from a line to a spot, when it is made.</param>
+public sealed record Move(string From, string To, MoveWho Who, MoveWhen When = MoveWhen.Room);
+
+/// <summary>When a line sends its head to a spot.</summary>
+public enum MoveWhen
+{
+    /// <summary>While the spot has room.</summary>
+    Room,
+
+    /// <summary>Only once nobody stands there; then till it is full.</summary>
+    Empty,
+}
 
 /// <summary>Whom a move moves.</summary>
 public enum MoveWho

@@ -8,6 +8,12 @@ public static class PlaceChoices
     internal static Choices<PlaceKind> Kinds { get; } =
         new("kind", ("spot", PlaceKind.Spot, "a spot"), ("line", PlaceKind.Line, "a line"));
 
+    internal static Choices<FilledBy> Fillers { get; } =
+        new("filledBy", ("own", FilledBy.Own, "the group in turn"), ("others", FilledBy.Others, "the other groups"));
+
+    internal static Choices<MoveWhen> Whens { get; } =
+        new("when", ("room", MoveWhen.Room, "there is room"), ("empty", MoveWhen.Empty, "it is empty"));
+
     internal static Choices<MoveWho> Movers { get; } =
         new(
             "who",
@@ -31,5 +37,5 @@ public static class PlaceChoices
         );
 
     /// <summary>All of them.</summary>
-    public static IReadOnlyList<Choices> All { get; } = [Kinds, Movers, Triggers];
+    public static IReadOnlyList<Choices> All { get; } = [Kinds, Fillers, Movers, Whens, Triggers];
 }

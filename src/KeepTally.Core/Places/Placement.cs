@@ -67,6 +67,30 @@ public sealed class Placement
         bool Takes(Place place, PlayerId player) => place.Side is null || place.Side == sideOf?.Invoke(player)?.Value;
     }
 
+    /// <summary>
+    /// The places fill with the group whose turn it is; those that other groups fill, with theirs. Who is left of the group goes
+    /// to the lines, and the others wait.
+    /// </summary>
+    /// <param name="others">Players of the other groups, those that come next first.</param>
+    public static Placement FillInTurn(IReadOnlyList<Place> places, IEnumerable<PlayerId> own, IReadOnlyList<PlayerId> others)
+    {
+        Place[] theirs =
+            others.Count == 0 ? [] : [.. places.Where(place => place is { FilledBy: FilledBy.Others, Kind: PlaceKind.Spot })];
+        var filled = Fill([.. places.Except(theirs)], own);
+        var left = new List<PlayerId>(others);
+        var standing = places.ToDictionary(
+            place => place.Id,
+            place => theirs.Contains(place) ? [] : new List<PlayerId>(filled.At(place.Id)),
+            StringComparer.Ordinal
+        );
+        foreach (var place in theirs)
+        {
+            Rotation.Feed(left, standing[place.Id], place.Size);
+        }
+
+        return new Placement(places, standing, [.. filled.Waiting, .. left]);
+    }
+
     /// <summary>The same people after one change; the change works on copies and must keep everybody.</summary>
     internal Placement With(Action<IReadOnlyDictionary<string, List<PlayerId>>, List<PlayerId>> change)
     {

@@ -6,7 +6,7 @@ internal static class PlacesReader
 {
     internal static Place Place(JsonPlace place)
     {
-        place.Only("id", "kind", "size", "role", "active", "scores", "side");
+        place.Only("id", "kind", "size", "role", "active", "scores", "side", "filledBy");
         return new Place(
             place.NeedText("id", "a short id such as \"shoot\""),
             PlaceChoices.Kinds.ReadFrom(place),
@@ -15,16 +15,20 @@ internal static class PlacesReader
             place.Find("active")?.Truth() ?? false,
             place.Find("scores")?.Truth() ?? false,
             place.Find("side")?.Text()
-        );
+        )
+        {
+            FilledBy = PlaceChoices.Fillers.ReadFrom(place),
+        };
     }
 
     internal static Move Move(JsonPlace place)
     {
-        place.Only("from", "to", "who");
+        place.Only("from", "to", "who", "when");
         return new Move(
             place.NeedText("from", "the place left"),
             place.NeedText("to", "the place gone to"),
-            PlaceChoices.Movers.ReadFrom(place)
+            PlaceChoices.Movers.ReadFrom(place),
+            PlaceChoices.Whens.ReadFrom(place)
         );
     }
 

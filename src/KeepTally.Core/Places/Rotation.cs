@@ -36,7 +36,10 @@ public static class Rotation
 
                 foreach (var move in moves.Where(move => IsLine(kinds, move.From) && !IsLine(kinds, move.To)))
                 {
-                    Feed(standing[move.From], standing[move.To], kinds[move.To].Size);
+                    if (move.When == MoveWhen.Room || standing[move.To].Count == 0)
+                    {
+                        Feed(standing[move.From], standing[move.To], kinds[move.To].Size);
+                    }
                 }
             }
         );

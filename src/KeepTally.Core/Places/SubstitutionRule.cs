@@ -38,7 +38,7 @@ public static class SubstitutionRule
                     left?.List.RemoveAt(left.Value.At);
                     waiting.AddRange(comes is { } newcomer ? [newcomer] : []);
                     MoveUp(before.Places, moves, standing);
-                    Seat(before.Places, standing, waiting, sideOf);
+                    Seat(before.Places, moves, standing, waiting, sideOf);
                 }
             }
         );
@@ -64,12 +64,22 @@ public static class SubstitutionRule
         var byId = places.ToDictionary(place => place.Id, StringComparer.Ordinal);
         foreach (var move in moves.Where(move => byId[move.From].Kind == PlaceKind.Line && byId[move.To].Kind == PlaceKind.Spot))
         {
+            if (IsClosed(move.To, moves, standing))
+            {
+                continue;
+            }
+
             Rotation.Feed(standing[move.From], standing[move.To], byId[move.To].Size);
         }
     }
 
+    /// <summary>A spot that fills anew only once it is empty, and is not.</summary>
+    private static bool IsClosed(string place, IReadOnlyList<Move> moves, IReadOnlyDictionary<string, List<PlayerId>> standing) =>
+        standing[place].Count > 0 && moves.Any(move => move.To == place && move.When == MoveWhen.Empty);
+
     private static void Seat(
         IReadOnlyList<Place> places,
+        IReadOnlyList<Move> moves,
         IReadOnlyDictionary<string, List<PlayerId>> standing,
         List<PlayerId> waiting,
         Func<PlayerId, PlayerId?>? sideOf
@@ -79,8 +89,9 @@ public static class SubstitutionRule
         {
             var open = places.Where(place => place.Side is null || place.Side == sideOf?.Invoke(player)?.Value).ToArray();
             var room =
-                open.FirstOrDefault(place => place.Kind == PlaceKind.Spot && standing[place.Id].Count < place.Size)
-                ?? open.Where(place => place.Kind == PlaceKind.Line).MinBy(place => standing[place.Id].Count);
+                open.FirstOrDefault(place =>
+                    place.Kind == PlaceKind.Spot && standing[place.Id].Count < place.Size && !IsClosed(place.Id, moves, standing)
+                ) ?? open.Where(place => place.Kind == PlaceKind.Line).MinBy(place => standing[place.Id].Count);
             if (room is not null)
             {
                 standing[room.Id].Add(player);

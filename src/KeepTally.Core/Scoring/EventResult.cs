@@ -7,6 +7,7 @@ namespace KeepTally.Core.Scoring;
 /// <param name="Unit">For a tap that was counted, late or void the index of its unit, for a turn that of whose it became; or -1.</param>
 /// <param name="Attempt">For a counted tap: true a success, false a failure, null neither.</param>
 /// <param name="TurnPassed">Whether the turn went to another unit.</param>
+/// <param name="OfJob">A counted tap that is of whoever has a job, and no rep of its own.</param>
 /// <param name="Breached">What the tap breached, or null.</param>
 public readonly record struct EventResult(
     EventResultKind Kind,
@@ -14,7 +15,8 @@ public readonly record struct EventResult(
     bool? Attempt,
     Fault? Refusal,
     IBreach? Breached = null,
-    bool TurnPassed = false
+    bool TurnPassed = false,
+    bool OfJob = false
 )
 {
     internal static EventResult Taken => new(EventResultKind.Taken, -1, null, null);
@@ -25,8 +27,8 @@ public readonly record struct EventResult(
 
     internal static EventResult Void(int unit, IBreach breached) => new(EventResultKind.Void, unit, null, null, breached);
 
-    internal static EventResult Counted(int unit, bool? attempt, IBreach? breached, bool turnPassed) =>
-        new(EventResultKind.Counted, unit, attempt, null, breached, turnPassed);
+    internal static EventResult Counted(int unit, bool? attempt, IBreach? breached, bool turnPassed, bool ofJob) =>
+        new(EventResultKind.Counted, unit, attempt, null, breached, turnPassed, ofJob);
 
     internal static EventResult Turned(int unit, bool passed) => new(EventResultKind.Taken, unit, null, null, null, passed);
 

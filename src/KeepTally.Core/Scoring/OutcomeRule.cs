@@ -23,5 +23,8 @@ internal sealed class OutcomeRule(Outcome outcome)
 
     internal Effect[] Does { get; } = [.. outcome.Does.Cast<Effect>()];
 
+    /// <summary>It is of whoever has a job, and no rep of its own.</summary>
+    internal bool IsOfJob { get; } = outcome.Job is not null;
+
     internal bool TakesReading { get; } = outcome.Reading is not null;
 }

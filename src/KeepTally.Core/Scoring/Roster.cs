@@ -65,6 +65,13 @@ public sealed class Roster
     /// <summary>The players of a unit now.</summary>
     public IReadOnlyList<PlayerId> Of(PlayerId unit) => _units.Find(each => each.Unit == unit).Players ?? [];
 
+    /// <summary>The players of all other units, those that come after a unit first.</summary>
+    internal IReadOnlyList<PlayerId> OthersAfter(PlayerId unit)
+    {
+        var index = _units.FindIndex(each => each.Unit == unit);
+        return [.. _units.Skip(index + 1).Concat(_units.Take(index)).SelectMany(each => each.Players)];
+    }
+
     /// <summary>Another game begins: everyone who is on has been since its start.</summary>
     internal void BeginAgain()
     {

@@ -7,6 +7,7 @@ using KeepTally.Core.Rules;
 using KeepTally.Core.Rules.Effects;
 using KeepTally.Core.Rules.Endings;
 using KeepTally.Core.Rules.Streaks;
+using KeepTally.Core.Rules.Tagging;
 using KeepTally.Core.Tallies;
 using KeepTally.Core.Time;
 
@@ -120,6 +121,12 @@ public sealed class Score
     /// <summary>What a unit may not say again now, by the limits of the stage.</summary>
     public IEnumerable<(string Tag, string Value)> Barred(PlayerId unit) =>
         _address.Units.Of(unit) is >= 0 and var index ? _judges.Barred(_state.Units[index]) : [];
+
+    /// <summary>What a unit's next tap says besides its outcome until the coach says otherwise; never what it may not say.</summary>
+    public IEnumerable<(string Tag, string Value)> Standing(PlayerId unit) =>
+        _address.Units.Of(unit) is >= 0 and var index && _state.Units[index].StateOf<TagState>() is { } tags
+            ? tags.Next(_stage.Tags).Except(_judges.Barred(_state.Units[index]))
+            : [];
 
     /// <summary>Takes the next event.</summary>
     public EventResult Apply(RunEvent runEvent)
@@ -257,7 +264,8 @@ public sealed class Score
         }
 
         var unit = found.Unit < 0 ? null : _state.Units[found.Unit];
-        if (unit is null || _state.Done || unit.Done || !IsStartedAt(tap.At))
+        var outcome = found.Outcome < 0 ? null : _outcomes[found.Outcome];
+        if (unit is null || _state.Done || (unit.Done && outcome?.IsOfJob != true) || !IsStartedAt(tap.At))
         {
             _state.CountLate(unit);
             return EventResult.Late(found.Unit);
@@ -271,7 +279,6 @@ public sealed class Score
         }
 
         var running = RunningAt(tap.At);
-        var outcome = found.Outcome < 0 ? null : _outcomes[found.Outcome];
         var judged = _judges.Attempt(unit, found.Zone, outcome?.Attempt);
         // A breach that counts is a failure, wherever the ball went.
         var attempt = breach is null ? judged : false;
@@ -279,12 +286,12 @@ public sealed class Score
         var turns = _state.TurnsPassed;
         var passes = AwardPoints(found, unit, outcome, attempt, breached: breach is not null, running);
         _endings.Judge(_state, unit, passes, running);
-        return EventResult.Counted(found.Unit, attempt, breach, _state.TurnsPassed != turns);
+        return EventResult.Counted(found.Unit, attempt, breach, _state.TurnsPassed != turns, outcome?.IsOfJob == true);
     }
 
     private void Count(RunEvent.Tap tap, Addressed found, UnitTally unit, OutcomeRule? outcome, bool? attempt)
     {
-        unit.Taps++;
+        unit.Taps += outcome?.IsOfJob == true ? 0 : 1;
         var counted = outcome is not null ? found.Outcome : _outcomes.Length + (attempt == true ? 0 : 1);
         unit.Counts[counted]++;
         _judges.Count(unit, new CountedTap(tap, found.Zone, counted));

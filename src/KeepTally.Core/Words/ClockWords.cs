@@ -29,7 +29,9 @@ internal static class ClockWords
 
         if (plan.Rep is { } rep)
         {
-            yield return Phrase.Sentence($"{Phrase.Span(rep)} for each rep");
+            yield return Phrase.Sentence(
+                $"{Phrase.Span(rep)} for each rep, {(plan.RepFrom == RepStart.Whistle ? "from the coach's whistle" : "from the tap before")}"
+            );
         }
     }
 }

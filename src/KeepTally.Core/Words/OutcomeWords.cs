@@ -84,6 +84,12 @@ internal static class OutcomeWords
                 yield return Phrase.Sentence($"{Phrase.NameOf(outcome)} {Phrase.List(verbs)}");
             }
 
+            if (outcome.Job is { } job)
+            {
+                var role = stage.Places.FirstOrDefault(place => place.Id == job)?.Name ?? job;
+                yield return Phrase.Sentence($"{Phrase.NameOf(outcome)} is counted for whoever is {Phrase.Words(role)}");
+            }
+
             if (outcome.Reading is { } unit)
             {
                 yield return Phrase.Sentence($"with {Phrase.NameOf(outcome)} goes {Reading(unit)}");

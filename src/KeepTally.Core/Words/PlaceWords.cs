@@ -17,7 +17,8 @@ internal static class PlaceWords
         var spots = stage
             .Places.Where(place => place.Kind == PlaceKind.Spot)
             .Select(place =>
-                place.Role is null ? $"{Phrase.Count(place.Size)} at {Name(place)}" : Phrase.Of(place.Size, Name(place))
+                (place.Role is null ? $"{Phrase.Count(place.Size)} at {Name(place)}" : Phrase.Of(place.Size, Name(place)))
+                + (place.FilledBy == FilledBy.Others ? " from the next group" : "")
             )
             .ToArray();
         var lines = stage.Places.Where(place => place.Kind == PlaceKind.Line).Select(Name).ToArray();
@@ -63,7 +64,9 @@ internal static class PlaceWords
 
     private static string Move(Stage stage, Move move)
     {
-        var way = $"{Name(stage, move.From)} to {Name(stage, move.To)}";
+        var way =
+            $"{Name(stage, move.From)} to {Name(stage, move.To)}"
+            + (move.When == MoveWhen.Empty ? " once nobody is left there" : "");
         return move.Who switch
         {
             MoveWho.All => way,

@@ -77,7 +77,9 @@ public static class TapWords
             after.Done ? "" : Moved(sheet, result.Unit),
         ];
         var words = string.Join(' ', parts.Where(part => part.Length > 0));
-        return words.Length > 0 ? words : "Written down.";
+        return words.Length > 0 ? words
+            : result.OfJob ? $"Counted for {Name(sheet, result.Unit)}."
+            : "Written down.";
     }
 
     private static string PointsMoved(Sheet sheet, int unit, ScoreSnapshot before, ScoreSnapshot after, Outcome? outcome)

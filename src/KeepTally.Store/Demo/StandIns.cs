@@ -84,6 +84,7 @@ internal sealed class StandIns(SeededDraw draw, IReadOnlyDictionary<PlayerId, do
 
         var fitting = live
             .Stage.Outcomes.Where(outcome => (outcome.Result == OutcomeResult.Success) == comesOff)
+            .Where(outcome => outcome.Job is null)
             .Where(outcome => outcome.By is not TappedBy.Named named || named.Side == unit.Value)
             .ToArray();
         return fitting.Length == 0 ? null : new TapCommand(unit, fitting[draw.Below(fitting.Length)].Id);

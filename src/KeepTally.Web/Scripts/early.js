@@ -35,12 +35,18 @@ function keep(event) {
           outcome,
           zone,
           reading,
+          tags: tagsBeside(button),
         };
   const presses = [...early.presses, { ...press, at: Date.now() }];
   sessionStorage.setItem(place(), JSON.stringify(presses));
   button.classList.add("is-kept");
   const kept = document.getElementById("early-kept");
   kept.textContent = presses.length === 1 ? "1 press kept" : `${presses.length} presses kept`;
+}
+
+function tagsBeside(button) {
+  const pressed = button.closest(".row-pad")?.querySelectorAll("button[data-tag][aria-pressed=true]") ?? [];
+  return Object.fromEntries([...pressed].map((tag) => [tag.dataset.tag, tag.dataset.value]));
 }
 
 function keepByKey(event) {

@@ -104,6 +104,7 @@ internal static class AnyLog
             8 when other < 3 => new RunEvent.End(id, new Instant(at)),
             8 when other < 12 => new RunEvent.Again(id, new Instant(at), other % 2 == 0, third % 2 == 0),
             8 when other < 16 => new RunEvent.Habit(id, new Instant(at), "loose ball", Given.Player(third % 2 == 0 ? unit : null)),
+            8 when other < 18 => new RunEvent.Whistle(id, new Instant(at)),
             8 => new RunEvent.Note(id, new Instant(at), "well done", new PlayerId(unit)),
             9 or 10 when players => Sub(id, at, anybody, "abcde"[other % 5].ToString(), third),
             _ => Tap(card.Stages[0], id, at, players && third % 7 == 0 ? anybody : unit, one, other, third),

@@ -23,10 +23,13 @@ public sealed record Tags(IReadOnlyList<TagKind> Kinds) : StageRule
                     "tag",
                     Schema.Object(
                         new SchemaProperty("label", Schema.AnyText),
-                        new SchemaProperty("values", Schema.Map(Schema.AnyText).WithSome(), IsNeeded: true)
+                        new SchemaProperty("values", Schema.Map(Schema.AnyText).WithSome(), IsNeeded: true),
+                        new SchemaProperty("next", Schema.OneOf(TagKind.Nexts))
                     )
                 ),
             ],
+            Choices = [TagKind.Nexts],
+            Wording = [TagKind.Nexts.Property],
             Parts = new Dictionary<string, string> { ["tags"] = """{"label":"Finish","values":{"high":"High","low":"Low"}}""" },
         };
 
@@ -36,6 +39,10 @@ public sealed record Tags(IReadOnlyList<TagKind> Kinds) : StageRule
         if (Kinds.Count > 0)
         {
             yield return Phrase.Sentence("with each tap goes " + Phrase.List([.. Kinds.Select(tag => Told(stage, tag))]));
+            foreach (var tag in Kinds.Where(tag => tag.Next == TagNext.Alternates))
+            {
+                yield return Phrase.Sentence($"the {TagWords.Label(stage, tag.Id)} changes by itself from tap to tap");
+            }
         }
     }
 
@@ -49,7 +56,7 @@ public sealed record Tags(IReadOnlyList<TagKind> Kinds) : StageRule
         var kinds = new List<TagKind>();
         foreach (var (id, place) in stage.Find(Kind.Property)?.Properties() ?? [])
         {
-            place.Only("label", "values");
+            place.Only("label", "values", "next");
             var values = place
                 .Need("values", "the values, each with its words")
                 ?.Properties()
@@ -60,7 +67,7 @@ public sealed record Tags(IReadOnlyList<TagKind> Kinds) : StageRule
                 place.Find("values")?.Wrong("the list is empty", "write at least one value with its words");
             }
 
-            kinds.Add(new TagKind(id, place.TextOr("label", id), values ?? []));
+            kinds.Add(new TagKind(id, place.TextOr("label", id), values ?? []) { Next = TagKind.Nexts.ReadFrom(place) });
         }
 
         return new Tags(kinds);
@@ -71,7 +78,32 @@ public sealed record Tags(IReadOnlyList<TagKind> Kinds) : StageRule
 /// <param name="Id">How the tap names it.</param>
 /// <param name="Label">What it is called.</param>
 /// <param name="Values">The values by id, each with its words.</param>
-public sealed record TagKind(string Id, string Label, IReadOnlyList<KeyValuePair<string, string>> Values);
+public sealed record TagKind(string Id, string Label, IReadOnlyList<KeyValuePair<string, string>> Values)
+{
+    /// <summary>What stands on the pad for the next tap of the same unit.</summary>
+    public TagNext Next { get; init; }
+
+    internal static Choices<TagNext> Nexts { get; } =
+        new(
+            "next",
+            ("stays", TagNext.Stays, "the last one stands"),
+            ("alternates", TagNext.Alternates, "they take turns"),
+            ("asked", TagNext.Asked, "it is asked each time")
+        );
+}
+
+/// <summary>What stands on the pad for the next tap, until the coach says otherwise.</summary>
+public enum TagNext
+{
+    /// <summary>The value said last.</summary>
+    Stays,
+
+    /// <summary>The value after the one said last, round and round; at first the first.</summary>
+    Alternates,
+
+    /// <summary>None.</summary>
+    Asked,
+}
 
 /// <summary>Finds the rule on a stage.</summary>
 public static class TagsOfStage

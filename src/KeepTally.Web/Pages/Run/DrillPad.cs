@@ -107,6 +107,9 @@ public sealed record SheetPad(
 {
     public bool IsMatch => Stage.Play == Play.Match;
 
+    /// <summary>Outcomes that are counted for whoever has a job.</summary>
+    public IReadOnlyList<Outcome> Helpers => [.. Stage.Outcomes.Where(outcome => outcome.Job is not null)];
+
     /// <summary>One stands against one, and others wait.</summary>
     public bool IsOneOnOne => Stage.Places.Where(place => place.Kind == PlaceKind.Spot).All(place => place.Size == 1);
 

@@ -12,6 +12,11 @@ public sealed record PadRow(Stage Stage, RowView? Now)
 
     public bool IsWithheld(string outcome) => Now is not null && Now.Withheld.Split('\n').Contains(outcome);
 
+    /// <summary>What is tapped for the line itself.</summary>
+    public IReadOnlyList<Outcome> Outcomes => [.. Stage.Outcomes.Where(outcome => outcome.Job is null)];
+
+    public bool IsSaid(string tag, string value) => Now is not null && Now.Said.Split('\n').Contains($"{tag}={value}");
+
     public bool IsBarred(string tag, string value) => Now is not null && Now.Barred.Split('\n').Contains($"{tag}={value}");
 
     /// <summary>The classes of a line, as the script gives them.</summary>

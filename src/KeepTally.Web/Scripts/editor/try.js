@@ -76,7 +76,8 @@ export async function openTry() {
         skipped += Number(button.dataset.seconds) * 1000;
         break;
       case "rotate":
-        core.execute("rotate", "", now());
+      case "whistle":
+        core.execute(button.dataset.try, "", now());
         break;
       default:
         return;

@@ -8,6 +8,7 @@ const kinds = {
   show: "[data-show]",
   state: ".row-pad[data-state]",
   moving: "[data-moving]",
+  helper: "[data-helper]",
   list: "[data-list]",
 };
 
@@ -94,10 +95,19 @@ const shows = {
   show: ({ element }, value) => (element.hidden = !value),
   state: (bound, value) => showRow(bound, value),
   moving: ({ element }, value) => showPerson(element, value),
+  helper: ({ element }, value) => {
+    element.dataset.unit = value?.unit ?? "";
+    element.disabled = !value?.unit;
+  },
 };
 
 function showRow({ element, pads, tags }, row) {
   element.hidden = row === undefined;
+  const said = `${row?.unit ?? ""}\n${row?.said ?? ""}`;
+  if (element.dataset.said !== said) {
+    element.dataset.said = said;
+    pressSaid(element);
+  }
   element.dataset.unit = row?.unit ?? "";
   element.classList.toggle("is-done", Boolean(row?.done));
   element.classList.toggle("leads", Boolean(row?.leads));
@@ -121,6 +131,14 @@ function showPerson(element, person) {
   element.classList.toggle("is-moving", Boolean(person?.moving));
   element.classList.toggle("stays", person?.here === person?.next);
   element.hidden = !person;
+}
+
+/** Presses what the next tap says until the coach says otherwise. */
+export function pressSaid(row) {
+  const said = (row.dataset.said ?? "").split("\n").slice(1);
+  for (const tag of row.querySelectorAll("button[data-tag]")) {
+    tag.setAttribute("aria-pressed", String(said.includes(`${tag.dataset.tag}=${tag.dataset.value}`)));
+  }
 }
 
 /** A list has as many children as the view has entries; further ones are copies of the last. */

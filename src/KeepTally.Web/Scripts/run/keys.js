@@ -1,7 +1,7 @@
 // The whole pad by keyboard: a digit or an arrow chooses who, a letter taps, space runs the clock, backspace undoes.
 const steps = { ArrowUp: -1, ArrowDown: 1 };
 
-export function listenToKeys({ rows, tap, go, undo, next, keys }) {
+export function listenToKeys({ rows, tap, go, undo, next, keys, whistle }) {
   let chosen = 0;
   const choose = (index) => {
     const all = rows();
@@ -15,7 +15,7 @@ export function listenToKeys({ rows, tap, go, undo, next, keys }) {
       return;
     }
     // Who walks along the buttons by keyboard presses the one they are on.
-    if (event.key === " " && event.target.matches("button:focus-visible, a:focus-visible")) {
+    if ((event.key === " " || event.key === "Enter") && event.target.matches("button:focus-visible, a:focus-visible")) {
       return;
     }
     const digit = /^[1-9]$/.test(event.key) ? Number(event.key) - 1 : -1;
@@ -27,11 +27,14 @@ export function listenToKeys({ rows, tap, go, undo, next, keys }) {
       go();
     } else if (event.key === "Backspace") {
       undo();
+    } else if (event.key === "Enter") {
+      whistle();
     } else if (event.key === "?") {
       keys();
     } else {
       const row = rows()[Math.min(chosen, rows().length - 1)];
-      const pad = row?.querySelector(`button.pad[data-key="${CSS.escape(event.key.toLowerCase())}"]`);
+      const button = `button.pad[data-key="${CSS.escape(event.key.toLowerCase())}"]`;
+      const pad = row?.querySelector(button) ?? row?.closest(".sheet").querySelector(`.helpers ${button}`);
       if (event.repeat) {
         return;
       }

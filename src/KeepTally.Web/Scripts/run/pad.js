@@ -1,5 +1,6 @@
 // What a thumb does on the pad: an outcome, a zone, a tag pressed beforehand, a number asked for. It makes one touch of it
 // and hands that on; what the touch means is the core's.
+import { pressSaid } from "./bind.js";
 import { ask } from "./reading.js";
 
 const calm = matchMedia("(prefers-reduced-motion: reduce)");
@@ -45,10 +46,13 @@ export class Pad {
     if (reading && value === null) {
       return;
     }
-    const pressed = [...row.querySelectorAll("button[data-tag][aria-pressed=true]")];
+    // A button of a job stands beside the lines and carries no tags.
+    const pressed = [...(row?.querySelectorAll("button[data-tag][aria-pressed=true]") ?? [])];
     const tags = Object.fromEntries(pressed.map((tag) => [tag.dataset.tag, tag.dataset.value]));
-    pressed.forEach((tag) => tag.setAttribute("aria-pressed", "false"));
     this.#tap(sheet, { unit, outcome, zone, tags, value });
+    if (row) {
+      pressSaid(row);
+    }
     if (!calm.matches) {
       pad.animate(glow, glowFor);
     }

@@ -152,6 +152,7 @@ async function begin() {
     inside.show({ run: view.run, sheets: view.run.sheets }, changed);
     if (is("run.clock")) {
       face.show(view.run.clock);
+      by("whistle").hidden = !view.run.clock.whistle;
     }
     if (is("run.taps")) {
       taps.show(view.run.taps);
@@ -335,6 +336,7 @@ async function begin() {
     undo: undoLast,
     next: () => screen.now.run?.primary === "end" && go(),
     keys: () => by("keys").showModal(),
+    whistle: () => screen.now.run?.clock.whistle && execute("whistle"),
   });
 
   /** The band burns down at every frame; words are asked for only when they read differently. */

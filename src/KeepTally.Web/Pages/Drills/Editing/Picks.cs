@@ -1,3 +1,4 @@
+using KeepTally.Core.Clock;
 using KeepTally.Core.Formats;
 using KeepTally.Core.Places;
 using KeepTally.Core.Rulebook;
@@ -13,6 +14,7 @@ public static class Picks
 {
     private static readonly Dictionary<string, IReadOnlyList<(string Value, string Words)>> All = CardChoices
         .All.Concat(PlaceChoices.All)
+        .Concat(ClockChoices.All)
         .Concat(StandardRules.All.Stage.SelectMany(kind => kind.Choices))
         .DistinctBy(choices => choices.Property)
         .ToDictionary(choices => choices.Property, choices => choices.All);
