@@ -54,6 +54,7 @@ internal sealed record SignalView(string Kind, double In, int Left);
 [JsonSerializable(typeof(PracticeView))]
 [JsonSerializable(typeof(ClockView))]
 [JsonSerializable(typeof(AgainView))]
+[JsonSerializable(typeof(IReadOnlyList<HabitView>))]
 [JsonSerializable(typeof(IReadOnlyList<HelperView>))]
 [JsonSerializable(typeof(ChangeFile))]
 [JsonSerializable(typeof(WhoView))]

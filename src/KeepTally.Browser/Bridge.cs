@@ -1,7 +1,9 @@
 using System.Runtime.InteropServices.JavaScript;
 using System.Text.Json;
 using KeepTally.Core.Clock;
+using KeepTally.Core.Dealing;
 using KeepTally.Core.Events;
+using KeepTally.Core.Floor;
 using KeepTally.Core.Formats;
 using KeepTally.Core.Identity;
 using KeepTally.Core.Live;
@@ -20,6 +22,7 @@ internal static partial class Bridge
     private static LivePractice? _practice;
     private static RunFace? _face;
     private static ClockPulse? _pulse;
+    private static IReadOnlyList<string> _habits = [];
     private static ViewChanges _changes = new();
 
     private static LivePractice Practice => _practice ?? throw new InvalidOperationException("No practice is open.");
@@ -54,8 +57,15 @@ internal static partial class Bridge
             runs.Add(new LiveRun(run.Name, sheets, run.Minutes > 0 ? Duration.FromMinutes(run.Minutes) : null));
         }
 
-        _practice = new LivePractice(new DeviceId(device), runs);
-        _face = new RunFace(_practice);
+        _practice = new LivePractice(new DeviceId(device), runs)
+        {
+            Limits = (file.Limits ?? new Dictionary<string, Restrictions>()).ToDictionary(
+                limit => new PlayerId(limit.Key),
+                limit => limit.Value
+            ),
+        };
+        _habits = file.Habits ?? [];
+        _face = new RunFace(_practice, _habits);
         _pulse = new ClockPulse(_practice);
         _changes = new ViewChanges();
         foreach (var sheet in file.Runs.SelectMany(run => run.Sheets))
@@ -149,7 +159,7 @@ internal static partial class Bridge
     /// <param name="moves">Those who wait come on first.</param>
     [JSExport]
     internal static string Again(string sheet, bool ends, bool moves, double now) =>
-        Answers.Of(Practice.Again(new SheetId(sheet), ends, moves, Moment(now)), null);
+        Move(() => Practice.Again(new SheetId(sheet), ends, moves, Moment(now)));
 
     /// <summary>Something looked for all practice long was seen, of a player or, with an empty text, of the team.</summary>
     [JSExport]
@@ -162,14 +172,30 @@ internal static partial class Bridge
     /// <summary>Moves the places of a sheet on, and says who won.</summary>
     [JSExport]
     internal static string RotateWith(string sheet, string winner, double now) =>
-        Answers.Of(Practice.RotateWith(new SheetId(sheet), new PlayerId(winner), Moment(now)), null);
+        Move(() => Practice.RotateWith(new SheetId(sheet), new PlayerId(winner), Moment(now)));
 
     /// <summary>Start, Pause, Resume, Freeze, Rotate, Turn, End or Back, on the drill under way.</summary>
     [JSExport]
     internal static string Execute(string word, string reason, double now) =>
         Enum.TryParse<RunCommand>(word, ignoreCase: true, out var meant)
-            ? Answers.Of(Practice.Execute(meant, Moment(now), reason), null)
+            ? Move(() => Practice.Execute(meant, Moment(now), reason))
             : Answers.Of([], $"\"{word}\" is not a command.");
+
+    /// <summary>Where a command changes whose lines of the pad they are, it is told.</summary>
+    private static string Move(Func<IReadOnlyList<SheetEvent>> command)
+    {
+        var open = Practice.Current < Practice.Runs.Count ? Practice.Runs[Practice.Current].Sheets : [];
+        var before = open.ToDictionary(each => each.Id, each => Slots(each.Sheet));
+        var appended = command();
+        var next = appended
+            .Where(each => each.Event is RunEvent.Rotate or RunEvent.Again)
+            .Select(each => (each.Sheet, Words: TapWords.WhoIsNext(Practice.Find(each.Sheet)!, before[each.Sheet])))
+            .Where(each => each.Words.Length > 0)
+            .Select(each => appended.Count == 1 ? each.Words : $"{open.First(sheet => sheet.Id == each.Sheet).Name}: {each.Words}");
+        return Answers.Of(appended, null, string.Join(' ', next));
+    }
+
+    private static HashSet<PlayerId> Slots(Sheet sheet) => [.. ScoringSlots.At(sheet.Stage, sheet.UnitsOn, sheet.Floor)];
 
     [JSExport]
     internal static string Undo(string sheet, string device, int n, double now)
@@ -199,6 +225,11 @@ internal static partial class Bridge
     /// <summary>Who is on the drill under way and who may come in.</summary>
     [JSExport]
     internal static string Who(double now) => JsonSerializer.Serialize(WhoFace.Of(Practice, Moment(now)), ViewJson.Default.WhoView);
+
+    /// <summary>What is looked for all practice long: how often it was seen, and of whom.</summary>
+    [JSExport]
+    internal static string Habits() =>
+        JsonSerializer.Serialize(HabitFace.Of(Practice, _habits), ViewJson.Default.IReadOnlyListHabitView);
 
     /// <summary>The boards of the drill under way, one for each sheet.</summary>
     [JSExport]

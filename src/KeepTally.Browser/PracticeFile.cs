@@ -1,9 +1,16 @@
 using KeepTally.Core.Circuits;
+using KeepTally.Core.Dealing;
 
 namespace KeepTally.Browser;
 
 /// <summary>A practice as the server hands it to the run screen.</summary>
-internal sealed record PracticeFile(IReadOnlyList<RunFile> Runs);
+/// <param name="Habits">What is looked for all practice long.</param>
+/// <param name="Limits">What players may not do today, by their ids; left out where it is nobody's business.</param>
+internal sealed record PracticeFile(
+    IReadOnlyList<RunFile> Runs,
+    IReadOnlyList<string>? Habits = null,
+    IReadOnlyDictionary<string, Restrictions>? Limits = null
+);
 
 /// <param name="Card">The card's JSON text, as it was when the practice began.</param>
 /// <param name="Minutes">How long the timing sheet gives it; 0 where it does not say.</param>

@@ -80,6 +80,11 @@ internal sealed class ViewChanges
             Part(json, "round", null, now.Round, ViewJson.Default.IReadOnlyListRoundView);
         }
 
+        if (!was.Habits.SequenceEqual(now.Habits))
+        {
+            Part(json, "habits", null, now.Habits, ViewJson.Default.IReadOnlyListInt32);
+        }
+
         if (!was.Contest.SequenceEqual(now.Contest))
         {
             Part(json, "contest", null, now.Contest, ViewJson.Default.IReadOnlyListContestView);

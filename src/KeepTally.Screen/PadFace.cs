@@ -292,15 +292,16 @@ internal sealed class PadFace(RunSheet sheet)
         var elapsed = _live.Score.Clock.At(at);
         var interval = timeline.At(elapsed);
         var left = interval.Kind == IntervalKind.Over ? "" : $", {ClockFace.Down(interval.End - elapsed)}";
-        return interval.Kind switch
-        {
-            IntervalKind.CountIn => $"get ready{left}",
-            IntervalKind.Work when timeline.Plan.Rounds > 1 => $"round {interval.Round} of {timeline.Plan.Rounds}{left}",
-            IntervalKind.Work => $"work{left}",
-            IntervalKind.Change => $"change over{left}",
-            IntervalKind.Break => $"rest{left}",
-            IntervalKind.Over => "time",
-        };
+        return "The drill's own clock: "
+            + interval.Kind switch
+            {
+                IntervalKind.CountIn => $"get ready{left}",
+                IntervalKind.Work when timeline.Plan.Rounds > 1 => $"round {interval.Round} of {timeline.Plan.Rounds}{left}",
+                IntervalKind.Work => $"work{left}",
+                IntervalKind.Change => $"change over{left}",
+                IntervalKind.Break => $"rest{left}",
+                IntervalKind.Over => "time",
+            };
     }
 
     /// <summary>Everyone on the floor with the place now and the place next, which is the same where places move on no more.</summary>

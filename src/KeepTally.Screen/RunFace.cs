@@ -9,7 +9,8 @@ namespace KeepTally.Screen;
 /// Puts a whole practice into what the run screen shows. Looked at again, whatever has not changed is the same object as
 /// before, so that only the rest need be handed over.
 /// </summary>
-public sealed class RunFace(LivePractice practice)
+/// <param name="habits">What is looked for all practice long.</param>
+public sealed class RunFace(LivePractice practice, IReadOnlyList<string> habits)
 {
     private readonly Dictionary<SheetId, PadFace> _pads = [];
     private readonly TapList _taps = new();
@@ -68,7 +69,8 @@ public sealed class RunFace(LivePractice practice)
                         each.Sheet.CallNameOf(player)
                     ))
                 ),
-            ]
+            ],
+            [.. habits.Select(practice.Seen)]
         );
     }
 

@@ -12,6 +12,7 @@ public sealed record PracticeView(int Block, bool Over, bool CanGoBack, RunView?
 /// <param name="CanMove">The drill has places that move on.</param>
 /// <param name="Contest">Of whom the coach says who won, so that places can move on.</param>
 /// <param name="CanStop">The clock runs, so it can be stopped to teach.</param>
+/// <param name="Habits">How often each habit was seen all practice long, in the order of the team's list.</param>
 /// <param name="Prompt">What the coach should do or say now; empty where there is nothing.</param>
 public sealed record RunView(
     string Primary,
@@ -24,7 +25,8 @@ public sealed record RunView(
     TapView? Last,
     bool CanMove,
     bool CanStop,
-    IReadOnlyList<ContestView> Contest
+    IReadOnlyList<ContestView> Contest,
+    IReadOnlyList<int> Habits
 );
 
 /// <summary>Somebody who may have won the duel under way.</summary>

@@ -1,3 +1,4 @@
+using KeepTally.Core.Dealing;
 using KeepTally.Core.Identity;
 using KeepTally.Core.Live;
 using KeepTally.Core.Text;
@@ -27,7 +28,7 @@ public static class WhoFace
                 player.Value,
                 left.Select(run => run.NameOf(player)).FirstOrDefault(name => name != player.Value, player.Value),
                 left.Select(run => run.CallNameOf(player)).FirstOrDefault(name => name != player.Value, player.Value),
-                lanes.Any(lane => lane[0].Sheet.MayCome(player)) ? "" : "not in this drill"
+                lanes.Any(lane => lane[0].Sheet.MayCome(player)) ? "" : WhyNot(practice, lanes, player)
             ))
             .OrderBy(player => player.Name, StringComparer.Ordinal);
         return new WhoView(
@@ -38,6 +39,23 @@ public static class WhoFace
             ],
             [.. bench]
         );
+    }
+
+    /// <summary>Why somebody may not come in: what the coach has said of today, and nothing more.</summary>
+    private static string WhyNot(LivePractice practice, IReadOnlyList<IReadOnlyList<RunSheet>> lanes, PlayerId player)
+    {
+        var limits = practice.Limits.GetValueOrDefault(player);
+        var forbidden = lanes.Aggregate(
+            Restrictions.None,
+            (all, lane) => all | Participation.Forbidden(limits, lane[0].Sheet.Card)
+        );
+        return forbidden switch
+        {
+            Restrictions.NoThrowing => "not in this drill: no throwing today",
+            Restrictions.NoContact => "not in this drill: no contact today",
+            Restrictions.NoThrowing | Restrictions.NoContact => "not in this drill: no throwing and no contact today",
+            _ => "not in this drill",
+        };
     }
 
     /// <summary>Everyone on the sheets of a lane: at a circuit, who goes along without doing this station's drill too.</summary>

@@ -130,8 +130,41 @@ public sealed class TallyTests : IDisposable
         "--stage",
         "3"
     )]
+    [InlineData("--players: say who plays", "rotate", "--card", "rotate-two-lines-swap/card.json")]
+    [InlineData("--sides: the stage has no sides", "rotate", "--card", "rotate-two-lines-swap/card.json", "--sides", "A/B")]
     [InlineData("tally: ", "juggle")]
     public void What_cannot_be_used_is_said_in_one_line(string expected, params string[] args) => AssertRefused(expected, args);
+
+    [Fact]
+    public void On_a_card_with_sides_the_next_pair_comes_from_each_sides_own_line()
+    {
+        var card = Path.Combine(Path.GetTempPath(), $"sides-{Guid.NewGuid():N}.json");
+        File.WriteAllText(
+            card,
+            """
+            {"format":"keep-tally/drill@1","id":"d","name":"D","stages":[{"scores":"side","play":"match","sides":["x","y"],
+             "places":[{"id":"x","size":1,"side":"x"},{"id":"y","size":1,"side":"y"},
+                       {"id":"xs","kind":"line","side":"x"},{"id":"ys","kind":"line","side":"y"}],
+             "moves":[{"from":"x","to":"xs"},{"from":"y","to":"ys"},{"from":"xs","to":"x"},{"from":"ys","to":"y"}],
+             "rotate":{"on":"manual"}}]}
+            """
+        );
+        try
+        {
+            var (exit, output, _) = Tally.Run("rotate", "--card", card, "--sides", "A,B/C,D", "--times", "1");
+            Assert.Equal(0, exit);
+            Assert.Equal(
+                """[{"x":["A"],"y":["C"],"xs":["B"],"ys":["D"]},{"x":["B"],"y":["D"],"xs":["A"],"ys":["C"]}]""",
+                output.Trim()
+            );
+            AssertRefused("write --sides with the players of x and y", "rotate", "--card", card, "--players", "A,B,C,D");
+            AssertRefused("the stage has 2 sides (x, y)", "rotate", "--card", card, "--sides", "A,B,C,D");
+        }
+        finally
+        {
+            File.Delete(card);
+        }
+    }
 
     private static void AssertRefused(string expected, params string[] args)
     {

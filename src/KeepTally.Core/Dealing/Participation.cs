@@ -8,8 +8,11 @@ public static class Participation
     private static readonly string[] Contact = ["contact", "collision"];
 
     /// <summary>Whether a restriction keeps a player from a drill.</summary>
-    public static bool Forbids(Restrictions limits, DrillCard card) =>
-        (limits.HasFlag(Restrictions.NoThrowing) && Throws(card)) || (limits.HasFlag(Restrictions.NoContact) && Touches(card));
+    public static bool Forbids(Restrictions limits, DrillCard card) => Forbidden(limits, card) != Restrictions.None;
+
+    /// <summary>Which of a player's restrictions keep them from a drill.</summary>
+    public static Restrictions Forbidden(Restrictions limits, DrillCard card) =>
+        limits & ((Throws(card) ? Restrictions.NoThrowing : 0) | (Touches(card) ? Restrictions.NoContact : 0));
 
     private static bool Throws(DrillCard card) =>
         card.Load?.Kind == "throw" || card.Cautions.Any(caution => caution.Kind == "throwing load");

@@ -1,3 +1,4 @@
+using KeepTally.Core.Dealing;
 using KeepTally.Core.Events;
 using KeepTally.Core.Faults;
 using KeepTally.Core.Identity;
@@ -17,6 +18,25 @@ public sealed class LivePractice(DeviceId device, IReadOnlyList<LiveRun> runs)
 
     /// <summary>The drills of the practice, in order.</summary>
     public IReadOnlyList<LiveRun> Runs { get; } = runs;
+
+    /// <summary>What players may not do today, of those who may not do everything.</summary>
+    public IReadOnlyDictionary<PlayerId, Restrictions> Limits { get; init; } = new Dictionary<PlayerId, Restrictions>();
+
+    /// <summary>How often something looked for all practice long was seen so far, of anybody and of the team.</summary>
+    public int Seen(string habit)
+    {
+        // Asked at every look: most sheets have seen nothing.
+        var count = 0;
+        foreach (var sheet in _sheets.Values)
+        {
+            if (sheet.Score.Habits is { Count: > 0 } seen)
+            {
+                count += seen.Where(each => each.Habit == habit).Sum(each => each.Count);
+            }
+        }
+
+        return count;
+    }
 
     /// <summary>The first drill that was not ended; as many as there are drills once all are.</summary>
     public int Current

@@ -21,6 +21,9 @@ public sealed class Placement
     /// <summary>Players for whom no place has room.</summary>
     public IReadOnlyList<PlayerId> Waiting { get; }
 
+    /// <summary>Everyone who stands somewhere or waits.</summary>
+    public IReadOnlyList<PlayerId> Everyone => [.. _places.SelectMany(place => At(place.Id)), .. Waiting];
+
     /// <summary>The players at a place, by id; the head of a line first.</summary>
     public IReadOnlyList<PlayerId> At(string place) => _standing[place];
 

@@ -13,7 +13,7 @@ internal sealed class HabitLog
 
     internal HabitLog Copy() => new(this);
 
-    internal IReadOnlyList<HabitReport> Report => [.. _seen];
+    internal IReadOnlyList<HabitReport> Seen => _seen;
 
     internal void Count(string habit, PlayerId? player)
     {

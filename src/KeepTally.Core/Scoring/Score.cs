@@ -193,9 +193,12 @@ public sealed class Score
             Roster.Stays
         ) with
         {
-            Habits = _habits.Report,
+            Habits = [.. _habits.Seen],
             PlayedOut = _playedOut ?? IsPlayedOutAt(at),
         };
+
+    /// <summary>What was looked for and seen so far.</summary>
+    public IReadOnlyList<HabitReport> Habits => _habits.Seen;
 
     /// <summary>The games that are over because another was begun, the first one first.</summary>
     public IReadOnlyList<ScoreReport> EarlierGames => _games.Over;

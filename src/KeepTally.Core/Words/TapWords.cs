@@ -134,10 +134,17 @@ public static class TapWords
             return "";
         }
 
+        return WhoIsNext(sheet, [sheet.Units[unit].Id]);
+    }
+
+    /// <summary>"Bea is next." where the lines of the pad are others' than before; empty where one of those stays.</summary>
+    /// <param name="before">Whose lines they were.</param>
+    public static string WhoIsNext(Sheet sheet, IReadOnlyCollection<PlayerId> before)
+    {
         var there = ScoringSlots.At(sheet.Stage, sheet.UnitsOn, sheet.Floor);
-        return there.Count == 0 || there.Contains(sheet.Units[unit].Id) ? ""
-            : there.Count == 1 ? $"{Name(sheet, there[0])} is next."
-            : $"{Phrase.List([.. there.Select(player => Name(sheet, player))])} are next.";
+        return there.Count == 0 || there.Any(before.Contains) ? ""
+            : there.Count == 1 ? $"{sheet.CallNameOf(there[0])} is next."
+            : $"{Phrase.List([.. there.Select(sheet.CallNameOf)])} are next.";
     }
 
     private static string Finished(Sheet sheet, int unit, UnitSnapshot was, UnitSnapshot now, ScoreSnapshot after)

@@ -56,7 +56,8 @@ public sealed class PracticeResults(ScoredRuns outcomes)
             sheets,
             recorded[0].Row.Station,
             [.. recorded.SelectMany(sheet => sheet.Outcome.Jobs.Select(job => job with { Sheet = NameOf(sheet.Row) }))],
-            StopsOf(run)
+            StopsOf(run),
+            HabitsOf(run)
         );
     }
 
@@ -64,12 +65,28 @@ public sealed class PracticeResults(ScoredRuns outcomes)
     private static IReadOnlyList<FreezeReport> StopsOf(ScoredRun run) =>
         run.Sheets.Select(sheet => sheet.Outcome.Report.Freezes).MaxBy(stops => stops.Sum(stop => stop.Count)) ?? [];
 
+    /// <summary>What was seen while a drill was run, by habit and by player, whichever sheet it was said on.</summary>
+    private static IReadOnlyList<SeenRow> HabitsOf(ScoredRun run) =>
+        [
+            .. run
+                .Sheets.SelectMany(sheet =>
+                    sheet.Outcome.Report.Habits.Select(seen => new SeenRow(
+                        seen.Habit,
+                        seen.Player is { } player ? sheet.Outcome.Head.NameOf(player) : null,
+                        seen.Count
+                    ))
+                )
+                .GroupBy(seen => (seen.Habit, seen.Player))
+                .Select(seen => new SeenRow(seen.Key.Habit, seen.Key.Player, seen.Sum(each => each.Count))),
+        ];
+
     private static string NameOf(SheetRow row) => row.Group is { } group ? Letters.Of(group) : row.Name;
 }
 
 /// <param name="Station">In a circuit, the station from 0; else null.</param>
 /// <param name="Jobs">Where places move on: for how long each player had each job.</param>
 /// <param name="Begun">Whether the drill was started at all.</param>
+/// <param name="Habits">What was looked for all practice long and seen in the whole drill.</param>
 /// <param name="Stops">The teaching stops of the whole drill; of a circuit, of all its stations.</param>
 public sealed record DrillResult(
     int RunId,
@@ -80,7 +97,8 @@ public sealed record DrillResult(
     IReadOnlyList<DrillSheet> Sheets,
     int? Station,
     IReadOnlyList<JobRow> Jobs,
-    IReadOnlyList<FreezeReport> Stops
+    IReadOnlyList<FreezeReport> Stops,
+    IReadOnlyList<SeenRow> Habits
 )
 {
     /// <summary>On one of its sheets more than one game was played.</summary>

@@ -37,6 +37,7 @@ public static class ResultsCsv
         "stopSeconds",
         "game",
         "gamesWon",
+        "habits",
     ];
 
     public static string Write(DateOnly date, IReadOnlyList<DrillResult> drills)
@@ -117,6 +118,7 @@ public static class ResultsCsv
         csv.WriteField(StopWords.Total(drill.Stops).TotalSeconds);
         csv.WriteField(game);
         csv.WriteField(row.GamesWon);
+        csv.WriteField(Safe(string.Join("; ", SeenRow.Lines(drill.Habits))));
         csv.NextRecord();
     }
 

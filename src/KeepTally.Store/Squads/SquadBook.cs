@@ -49,18 +49,33 @@ public sealed class SquadBook(TallyDb db)
             .ExecuteUpdateAsync(set => set.SetProperty(team => team.Name, name), cancellationToken) > 0;
 
     /// <summary>Keeps what a team's coaches stop a drill for; why the list cannot be kept, or null.</summary>
-    public async Task<Fault?> ReasonsAsync(int id, string text, CancellationToken cancellationToken = default)
+    public Task<Fault?> ReasonsAsync(int id, string text, CancellationToken cancellationToken = default) =>
+        KeepAsync(id, CoachList.StopReasons, text, (team, kept) => team.StopReasons = kept, cancellationToken);
+
+    /// <summary>Keeps what a team's coaches look for all practice long; why the list cannot be kept, or null.</summary>
+    public Task<Fault?> HabitsAsync(int id, string text, CancellationToken cancellationToken = default) =>
+        KeepAsync(id, CoachList.Habits, text, (team, kept) => team.Habits = kept, cancellationToken);
+
+    private async Task<Fault?> KeepAsync(
+        int id,
+        CoachList list,
+        string text,
+        Action<Team, string> keep,
+        CancellationToken cancellationToken
+    )
     {
-        var read = StopReasons.Read(text);
+        var read = list.Read(text);
         if (!read.IsOk)
         {
             return read.Faults[0];
         }
 
-        var reasons = StopReasons.Write(read.Value);
-        await db
-            .Teams.Where(team => team.Id == id)
-            .ExecuteUpdateAsync(set => set.SetProperty(team => team.StopReasons, reasons), cancellationToken);
+        if (await db.Teams.FirstOrDefaultAsync(team => team.Id == id, cancellationToken) is { } team)
+        {
+            keep(team, CoachList.Write(read.Value));
+            await db.SaveChangesAsync(cancellationToken);
+        }
+
         return null;
     }
 

@@ -30,7 +30,7 @@ public sealed class UpgradeTests
 
         db.Database.Migrate();
 
-        Assert.Equal(StopReasons.Usual, StopReasons.Of(db.Teams.Select(team => team.StopReasons).Single()));
+        Assert.Equal(CoachList.StopReasons.Usual, CoachList.StopReasons.Of(db.Teams.Select(team => team.StopReasons).Single()));
         Assert.Equal(["old", "older"], db.Cards.Select(card => card.Id).Order());
         Assert.Equal(
             ("{}", ""),

@@ -24,6 +24,9 @@ public sealed class PracticeModel(PracticeBook book, PracticeResults results) : 
     public IReadOnlyList<FreezeReport> Stops =>
         StopWords.Together(Drills.Where(drill => drill.IsFirst).SelectMany(drill => drill.Stops));
 
+    /// <summary>What was looked for all practice long, a line each.</summary>
+    public IReadOnlyList<string> Habits => SeenRow.Lines(Drills.Where(drill => drill.IsFirst).SelectMany(drill => drill.Habits));
+
     /// <summary>Drills whose card no longer reads, with what is wrong.</summary>
     public IReadOnlyList<(string Drill, Fault Fault)> Unreadable { get; private set; } = [];
 

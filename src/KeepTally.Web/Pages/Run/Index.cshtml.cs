@@ -8,6 +8,8 @@ public sealed class IndexModel(PracticeBook book, RunStore runStore, TimeProvide
 {
     public IReadOnlyList<DrillPad> Drills { get; private set; } = [];
 
+    protected override bool TellsLimits => true;
+
     protected override void LayOut(LivePractice live) =>
         Drills = [
             .. live.Runs.Select(

@@ -25,6 +25,12 @@ public abstract class LivePageModel(PracticeBook book, RunStore runStore, TimePr
     /// <summary>Drills of the practice that cannot be shown since their card no longer reads, with what is wrong.</summary>
     public IReadOnlyList<(string Drill, Fault Fault)> Unreadable { get; private set; } = [];
 
+    /// <summary>What is looked for all practice long.</summary>
+    public IReadOnlyList<string> Habits { get; private set; } = [];
+
+    /// <summary>Whether the page may hold what players may not do today.</summary>
+    protected virtual bool TellsLimits => false;
+
     /// <summary>The practice for the core in the browser, as JSON.</summary>
     public string PracticeJson { get; private set; } = "";
 
@@ -66,7 +72,8 @@ public abstract class LivePageModel(PracticeBook book, RunStore runStore, TimePr
         Origin = runs[0].Run.Origin;
         Now = clock.GetUtcNow();
         LastSequence = PracticeText.LastSequence(runs);
-        PracticeJson = PracticeText.Of(practice, runs);
+        Habits = CoachList.Habits.Of(practice.Team!.Habits);
+        PracticeJson = PracticeText.Of(practice, runs, Habits, TellsLimits);
         Blocks = [.. runs.Select(run => BlockOf(practice, run))];
         var live = new LivePractice(
             new DeviceId("page"),
@@ -79,7 +86,7 @@ public abstract class LivePageModel(PracticeBook book, RunStore runStore, TimePr
         // What the clock calls for by now is shown as every device will show it; the devices append it themselves.
         var now = Origin.InstantAt(Now);
         live.AppendDue(now);
-        View = new RunFace(live).At(now);
+        View = new RunFace(live, Habits).At(now);
         LayOut(live);
         return Page();
     }

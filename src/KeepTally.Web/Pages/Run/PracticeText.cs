@@ -1,4 +1,5 @@
 using System.Text.Json;
+using KeepTally.Core.Dealing;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Tables;
 
@@ -9,10 +10,18 @@ internal static class PracticeText
 {
     private static readonly JsonSerializerOptions Camel = new(JsonSerializerDefaults.Web);
 
-    internal static string Of(Practice practice, IReadOnlyList<StoredRun> runs) =>
+    /// <param name="habits">What is looked for all practice long.</param>
+    /// <param name="limits">Whether it holds what players may not do today: the players' board has no business with it.</param>
+    internal static string Of(Practice practice, IReadOnlyList<StoredRun> runs, IReadOnlyList<string> habits, bool limits) =>
         JsonSerializer.Serialize(
             new
             {
+                Habits = habits,
+                Limits = limits
+                    ? practice
+                        .Attendance.Where(each => each.Limits != Restrictions.None)
+                        .ToDictionary(each => Player.UnitIdOf(each.PlayerId).Value, each => each.Limits)
+                    : [],
                 Runs = runs.Select(run => new
                 {
                     Name = practice.Blocks.First(block => block.Id == run.Run.BlockId).Title,

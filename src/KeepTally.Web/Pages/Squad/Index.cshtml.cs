@@ -35,6 +35,12 @@ public sealed class IndexModel(SquadBook squad, PlayerErasure erasure) : PageMod
     /// <summary>The reasons for a stop as they stand in the form, one a line.</summary>
     public string Reasons { get; private set; } = "";
 
+    /// <summary>What is wrong with the habits looked for, or null.</summary>
+    public string? HabitsFault { get; private set; }
+
+    /// <summary>The habits looked for as they stand in the form, one a line.</summary>
+    public string Habits { get; private set; } = "";
+
     /// <summary>What is wrong with the name of a team, or null.</summary>
     public string? TeamFault { get; private set; }
 
@@ -134,10 +140,26 @@ public sealed class IndexModel(SquadBook squad, PlayerErasure erasure) : PageMod
         return RedirectToPage(new { Edit = (int?)null, Team });
     }
 
+    public async Task<IActionResult> OnPostHabitsAsync(string? habits, CancellationToken cancellationToken)
+    {
+        var team = await squad.TeamAsync(Team, cancellationToken);
+        if (await squad.HabitsAsync(team.Id, habits ?? "", cancellationToken) is { } fault)
+        {
+            ModelState.Clear();
+            await LoadAsync(cancellationToken);
+            (HabitsFault, Habits) = (Phrase.Sentence($"{fault.Problem}: {fault.Mend}"), habits ?? "");
+            return Page();
+        }
+
+        return RedirectToPage(new { Edit = (int?)null, Team });
+    }
+
     private async Task LoadAsync(CancellationToken cancellationToken)
     {
         var team = await squad.TeamAsync(Team, cancellationToken);
-        (Shown, Team, Reasons) = (team, team.Id, StopReasons.Write(StopReasons.Of(team.StopReasons)));
+        (Shown, Team) = (team, team.Id);
+        Reasons = CoachList.Write(CoachList.StopReasons.Of(team.StopReasons));
+        Habits = CoachList.Write(CoachList.Habits.Of(team.Habits));
         Teams = await squad.TeamsAsync(cancellationToken);
         Players = await squad.ListAsync(team.Id, cancellationToken);
         Former = await squad.FormerAsync(team.Id, cancellationToken);

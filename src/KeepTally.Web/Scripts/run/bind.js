@@ -13,7 +13,7 @@ const kinds = {
 };
 
 function setText(element, value) {
-  const text = value ?? "";
+  const text = String(value ?? "");
   if (element.textContent !== text) {
     element.textContent = text;
   }

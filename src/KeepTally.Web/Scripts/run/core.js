@@ -30,6 +30,7 @@ export async function loadCore() {
     see: (habit, player, now) => answer(Bridge.See(habit, player, now)),
     changeRoster: (change, now) => answer(Bridge.ChangeRoster(JSON.stringify(change), now)),
     who: (now) => read(Bridge.Who(now)),
+    habits: () => read(Bridge.Habits()),
     boards: (now) => read(Bridge.Boards(now)),
     undo: (sheet, device, n, now) => answer(Bridge.Undo(sheet, device, n, now)),
     look: (now) => read(Bridge.Look(now)),

@@ -2,6 +2,7 @@
 import { Binding } from "./bind.js";
 import { ClockFace } from "./clock-face.js";
 import { loadCore } from "./core.js";
+import { Habits } from "./habits.js";
 import { Keep } from "./keep.js";
 import { listenToKeys } from "./keys.js";
 import { keepAtHand } from "./offline.js";
@@ -204,6 +205,7 @@ async function begin() {
       block.toggleAttribute("aria-current", index === view.block);
     }
     by("over").hidden = !view.over;
+    by("habits")?.toggleAttribute("hidden", view.over);
     document.body.classList.toggle("is-over", view.over);
     by("why").textContent = "";
     drill = root.querySelector(`[data-drill="${view.block}"]`);
@@ -237,6 +239,10 @@ async function begin() {
   const who = new Who({
     look: () => core.who(time.now()),
     change: (change) => act(core.changeRoster(change, time.now())),
+  });
+  new Habits(root, {
+    look: () => core.habits(),
+    see: (habit, player) => act(core.see(habit, player, time.now())),
   });
   const boards = new Boards(by("boards"), () => core.boards(time.now()));
   const pad = new Pad(root, {
