@@ -68,6 +68,7 @@ internal sealed class ViewChanges
         Text(json, "prompt", was.Prompt, now.Prompt);
         Truth(json, "canMove", was.CanMove, now.CanMove);
         Truth(json, "canStop", was.CanStop, now.CanStop);
+        Truth(json, "canAdd", was.CanAdd, now.CanAdd);
         Part(json, "clock", was.Clock, now.Clock, ViewJson.Default.ClockView);
         WriteTaps(json, was.Taps, now.Taps);
         if (!ReferenceEquals(was.Last, now.Last))

@@ -16,7 +16,7 @@ public static class ClockFace
         var (state, word) = StateOf(run, lead, at);
         if (lead.Timeline is not { } timeline)
         {
-            return new ClockView(state, word, Up(lead.Score.RunningTimeAt(at).SinceStart), 1, "", "", [], false, "", false);
+            return new ClockView(state, word, Up(lead.Score.RunningTimeAt(at).SinceStart), 1, "", "", [], false, "", false, false);
         }
 
         if (!lead.Score.Clock.IsStarted)
@@ -28,7 +28,19 @@ public static class ClockFace
         var interval = timeline.At(elapsed);
         if (interval.Kind == IntervalKind.Over)
         {
-            return new ClockView(state, word, "0:00", 0, RoundOf(timeline, interval), "", [], false, "", false);
+            return new ClockView(
+                state,
+                word,
+                "0:00",
+                0,
+                RoundOf(timeline, interval),
+                "",
+                [],
+                false,
+                "",
+                false,
+                CanLengthen(run, at)
+            );
         }
 
         var left = interval.End - elapsed;
@@ -42,16 +54,19 @@ public static class ClockFace
             [.. timeline.CallsIn(interval).Select(call => call / interval.Length)],
             interval.Kind == IntervalKind.Work && left <= UrgentBelow,
             lead.RepLeft(at) is { } rep ? $"{rep.SecondsBegun}" : "",
-            interval.Kind == IntervalKind.Work && timeline.Plan.Rep is not null && !run.IsPaused && !run.IsDone(at)
+            interval.Kind == IntervalKind.Work && timeline.Plan.Rep is not null && !run.IsPaused && !run.IsDone(at),
+            interval.Kind is IntervalKind.Change or IntervalKind.Break && CanLengthen(run, at)
         );
     }
+
+    private static bool CanLengthen(LiveRun run, Instant at) => run.Sheets.Any(each => run.CanLengthen(each, at));
 
     /// <summary>Before the start: the first round of work in full, and how it will be counted in.</summary>
     private static ClockView Ready(Timeline timeline, string state, string word)
     {
         var work = timeline.Intervals.First(interval => interval.Kind == IntervalKind.Work);
         var countIn = timeline.Plan.CountIn > Duration.Zero ? $"counted in, {Down(timeline.Plan.CountIn)}" : "";
-        return new ClockView(state, word, Down(work.Length), 1, RoundOf(timeline, work), countIn, [], false, "", false);
+        return new ClockView(state, word, Down(work.Length), 1, RoundOf(timeline, work), countIn, [], false, "", false, false);
     }
 
     /// <summary>Time left, rounded up: it reads 0:01 until it is over.</summary>

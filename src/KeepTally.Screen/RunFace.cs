@@ -61,6 +61,7 @@ public sealed class RunFace(LivePractice practice, IReadOnlyList<string> habits)
             taps.FirstOrDefault(tap => tap is { Undone: false, Move: false }),
             Array.Exists(open, each => each.Sheet.Stage.Moves.Count > 0 && !LiveRun.HasStood(each)),
             primary == "pause",
+            run.Sheets.Any(each => run.CanLengthen(each, at)),
             [
                 .. open.SelectMany(each =>
                     each.Sheet.Floor.Contestants.Select(player => new ContestView(

@@ -47,6 +47,7 @@ internal sealed class TapList
     {
         var shown = new List<TapView>(Shown);
         var taken = new int[run.Sheets.Count];
+        (Instant At, string Text, string Sheet)? said = null;
         while (shown.Count < Shown)
         {
             (Instant At, TapView View)? latest = null;
@@ -66,6 +67,13 @@ internal sealed class TapList
             }
 
             taken[from]++;
+            // One word to the clock of several sheets is one line.
+            if (said is { } before && before.At == next.At && before.Text == next.View.Text && before.Sheet != next.View.Sheet)
+            {
+                continue;
+            }
+
+            said = (next.At, next.View.Text, next.View.Sheet);
             shown.Add(next.View);
         }
 
@@ -93,6 +101,7 @@ internal sealed class TapList
                         or RunEvent.Substitution
                         or RunEvent.Rotate
                         or RunEvent.Turn
+                        or RunEvent.Add
                         or RunEvent.Again
                         or RunEvent.Habit
                     )
@@ -133,6 +142,7 @@ internal sealed class TapList
             RunEvent.Substitution substitution => View(id, live, substitution, undone),
             RunEvent.Rotate rotate => View(id, live, rotate, undone),
             RunEvent.Turn turn => View(id, live, turn, undone, note),
+            RunEvent.Add add => View(id, add, undone),
             RunEvent.Again again => View(id, live, again, undone),
             RunEvent.Habit habit => View(id, live, habit, undone),
             _ => null,
@@ -186,6 +196,20 @@ internal sealed class TapList
         return new TapView(id.Value, substitution.Id.Device.Value, substitution.Id.N, text, undone, false, "");
 
         string? First(PlayerId? player) => player is { } named ? live.CallNameOf(named) : null;
+    }
+
+    private static TapView View(SheetId id, RunEvent.Add add, bool undone)
+    {
+        var seconds = Phrase.Figure(Math.Abs(add.By.TotalSeconds));
+        return new TapView(
+            id.Value,
+            add.Id.Device.Value,
+            add.Id.N,
+            $"{seconds} seconds {(add.By < Duration.Zero ? "less" : "more")}",
+            undone,
+            true,
+            ""
+        );
     }
 
     private static TapView View(SheetId id, Sheet live, RunEvent.Again again, bool undone)

@@ -11,6 +11,7 @@ public sealed record PracticeView(int Block, bool Over, bool CanGoBack, RunView?
 /// <param name="Round">In a circuit, where each group is and goes next.</param>
 /// <param name="CanMove">The drill has places that move on.</param>
 /// <param name="Contest">Of whom the coach says who won, so that places can move on.</param>
+/// <param name="CanAdd">The work under way, or that was last, can be given another moment.</param>
 /// <param name="CanStop">The clock runs, so it can be stopped to teach.</param>
 /// <param name="Habits">How often each habit was seen all practice long, in the order of the team's list.</param>
 /// <param name="Prompt">What the coach should do or say now; empty where there is nothing.</param>
@@ -25,6 +26,7 @@ public sealed record RunView(
     TapView? Last,
     bool CanMove,
     bool CanStop,
+    bool CanAdd,
     IReadOnlyList<ContestView> Contest,
     IReadOnlyList<int> Habits
 );
@@ -39,6 +41,7 @@ public sealed record ContestView(string Sheet, string Player, string Name);
 /// <param name="Urgent">The last five seconds of work.</param>
 /// <param name="Rep">What is left of the rep, in whole seconds; empty where reps have no clock.</param>
 /// <param name="Whistle">A whistle begins a rep now.</param>
+/// <param name="More">The work that was last can be given another moment.</param>
 public sealed record ClockView(
     string State,
     string Word,
@@ -49,7 +52,8 @@ public sealed record ClockView(
     IReadOnlyList<double> Notches,
     bool Urgent,
     string Rep,
-    bool Whistle
+    bool Whistle,
+    bool More
 );
 
 /// <param name="Aim">What is played for, as it stands; empty where the clock shows it.</param>

@@ -19,13 +19,28 @@ public sealed record ClockPlan(
     /// <summary>What the clock of a rep begins with.</summary>
     public RepStart RepFrom { get; init; }
 
+    /// <summary>What coaches have added to the work of rounds, or taken off; every other round is as the card has it.</summary>
+    public IReadOnlyDictionary<int, Duration> Added { get; init; } = new Dictionary<int, Duration>();
+
+    /// <summary>How long the work of a round, from 1, is.</summary>
+    public Duration WorkOf(int round) => Work + Added.GetValueOrDefault(round);
+
     /// <summary>What the clock reads when the work of a round, from 1, is over.</summary>
-    public ClockTime WorkEnd(int round) =>
-        ClockTime.Zero
-        + CountIn
-        + (round * Work)
-        + ((round - 1) * Change)
-        + (BreakAfter is { } rest && rest.Round < round ? rest.Length : Duration.Zero);
+    public ClockTime WorkEnd(int round)
+    {
+        var end =
+            ClockTime.Zero
+            + CountIn
+            + (round * Work)
+            + ((round - 1) * Change)
+            + (BreakAfter is { } rest && rest.Round < round ? rest.Length : Duration.Zero);
+        foreach (var (longer, by) in Added)
+        {
+            end += longer <= round ? by : Duration.Zero;
+        }
+
+        return end;
+    }
 
     /// <summary>The moment itself while work runs or once all is over; in a rest, when the next work begins.</summary>
     public ClockTime WorkFrom(ClockTime moment)
@@ -35,7 +50,7 @@ public sealed record ClockPlan(
             var end = WorkEnd(round);
             if (moment < end)
             {
-                return ClockTime.Max(moment, end - Work);
+                return ClockTime.Max(moment, end - WorkOf(round));
             }
         }
 
@@ -51,18 +66,42 @@ public sealed record ClockPlan(
             var end = WorkEnd(round);
             if (elapsed >= end)
             {
-                worked += Work;
+                worked += WorkOf(round);
                 continue;
             }
 
-            return worked + Duration.Max(Duration.Zero, Work - (end - elapsed));
+            return worked + Duration.Max(Duration.Zero, WorkOf(round) - (end - elapsed));
         }
 
         return worked;
     }
 
+    /// <summary>
+    /// The same clock with the work under way longer, or shorter; in a rest, or when all is over, the work that was last goes on
+    /// from now. Work ends no sooner than now, and what is over is not made shorter.
+    /// </summary>
+    /// <param name="now">What the clock reads.</param>
+    public ClockPlan Longer(ClockTime now, Duration by)
+    {
+        var round = 1;
+        while (round < Rounds && now >= WorkEnd(round + 1) - WorkOf(round + 1))
+        {
+            round++;
+        }
+
+        var end = WorkEnd(round);
+        if (now >= end && by < Duration.Zero)
+        {
+            return this;
+        }
+
+        var more = now > end ? now - end + by : Duration.Max(by, now - end);
+        return this with { Added = new Dictionary<int, Duration>(Added) { [round] = Added.GetValueOrDefault(round) + more } };
+    }
+
     /// <summary>Count-in, rounds of work, the changes between them, and the break.</summary>
-    public Duration Total => CountIn + (Rounds * Work) + ((Rounds - 1) * Change) + (BreakAfter?.Length ?? Duration.Zero);
+    public Duration Total =>
+        WorkEnd(Rounds) - ClockTime.Zero + (BreakAfter is { } rest && rest.Round >= Rounds ? rest.Length : Duration.Zero);
 }
 
 /// <summary>What the clock of a rep begins with.</summary>

@@ -159,7 +159,7 @@ public sealed class Timeline
 
         for (var round = 1; round <= plan.Rounds; round++)
         {
-            yield return Next(IntervalKind.Work, round, plan.Work);
+            yield return Next(IntervalKind.Work, round, plan.WorkOf(round));
             if (plan.BreakAfter is { } rest && rest.Length > Duration.Zero && rest.Round == round)
             {
                 yield return Next(IntervalKind.Break, round, rest.Length);

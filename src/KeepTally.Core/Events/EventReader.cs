@@ -12,6 +12,7 @@ public static class EventReader
     internal const int LongestDevice = 64;
     internal const int MostTags = 20;
     internal static readonly Instant LatestAt = new(1_000_000_000_000_000);
+    private const double MostAdded = 3600;
     private const int LongestNote = 2000;
 
     /// <summary>The event of a line, or every fault in it.</summary>
@@ -95,6 +96,15 @@ public static class EventReader
                         : text,
                     Player(place, "unit")
                 );
+            case "add":
+                Only(place, "seconds");
+                return new RunEvent.Add(
+                    id,
+                    at,
+                    Duration.FromSeconds(
+                        place.Need("seconds", "how many seconds more, or below nought less")?.Number(-MostAdded, MostAdded) ?? 0
+                    )
+                );
             case "whistle":
                 Only(place);
                 return new RunEvent.Whistle(id, at);
@@ -121,7 +131,7 @@ public static class EventReader
                     .Find("type")
                     ?.Wrong(
                         $"\"{type}\" is no type of event",
-                        "write one of start, pause, resume, end, tap, turn, rotate, undo, freeze, note, whistle, again, habit, sub"
+                        "write one of start, pause, resume, end, tap, turn, rotate, undo, freeze, note, add, whistle, again, habit, sub"
                     );
                 return null;
         }

@@ -33,6 +33,7 @@ public static class EventWriter
             RunEvent.Freeze => "freeze",
             RunEvent.Note => "note",
             RunEvent.Again => "again",
+            RunEvent.Add => "add",
             RunEvent.Whistle => "whistle",
             RunEvent.Habit => "habit",
             RunEvent.Substitution => "sub",
@@ -66,6 +67,9 @@ public static class EventWriter
             case RunEvent.Note note:
                 json.WriteString("text", note.Text);
                 Optional(json, "unit", note.Unit?.Value);
+                break;
+            case RunEvent.Add add:
+                json.WriteNumber("seconds", add.By.TotalSeconds);
                 break;
             case RunEvent.Again again:
                 Only(json, "ends", again.Ends);

@@ -48,6 +48,9 @@ public abstract record RunEvent(EventId Id, Instant At)
     /// <summary>Something written down, about <paramref name="Unit"/> or about the whole.</summary>
     public sealed record Note(EventId Id, Instant At, string Text, PlayerId? Unit) : RunEvent(Id, At);
 
+    /// <summary>The work under way, or that was last, is longer by so much; shorter where it is below nought.</summary>
+    public sealed record Add(EventId Id, Instant At, Duration By) : RunEvent(Id, At);
+
     /// <summary>The coach's whistle: the clock of one rep begins.</summary>
     public sealed record Whistle(EventId Id, Instant At) : RunEvent(Id, At);
 

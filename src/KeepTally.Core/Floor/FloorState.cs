@@ -140,6 +140,8 @@ public sealed class FloorState
             _counted = 0;
         }
 
+        _jobs.Plan = score.Plan;
+
         var before = Now;
         Move(runEvent, result, score);
         if (!ReferenceEquals(before, Now))

@@ -9,6 +9,9 @@ namespace KeepTally.Core.Floor;
 /// <param name="plan">The clock of the stage, or null: without one all time that runs is work.</param>
 internal sealed class JobLog(ClockPlan? plan)
 {
+    /// <summary>The clock, with what coaches have added to it.</summary>
+    internal ClockPlan? Plan { get; set; } = plan;
+
     private readonly Dictionary<PlayerId, List<JobTime>> _done = [];
     private readonly Dictionary<PlayerId, Post> _now = [];
 
@@ -20,7 +23,7 @@ internal sealed class JobLog(ClockPlan? plan)
     /// <summary>The same log, that goes its own way from here.</summary>
     internal JobLog Copy()
     {
-        var copy = new JobLog(plan) { _reps = _reps };
+        var copy = new JobLog(Plan) { _reps = _reps };
         foreach (var (player, jobs) in _done)
         {
             copy._done[player] = [.. jobs];
@@ -95,7 +98,7 @@ internal sealed class JobLog(ClockPlan? plan)
 
     private JobTime Since(in Post post, ClockTime now) => new(post.Job, _reps - post.RepsBefore, Worked(post.Since, now));
 
-    private Duration Worked(ClockTime from, ClockTime to) => plan is null ? to - from : plan.WorkBy(to) - plan.WorkBy(from);
+    private Duration Worked(ClockTime from, ClockTime to) => Plan is null ? to - from : Plan.WorkBy(to) - Plan.WorkBy(from);
 
     private void Add(PlayerId player, JobTime more)
     {

@@ -13,6 +13,9 @@ namespace KeepTally.Core.Live;
 /// <param name="device">This device's own id; its events are numbered per sheet.</param>
 public sealed class LivePractice(DeviceId device, IReadOnlyList<LiveRun> runs)
 {
+    /// <summary>How much longer work goes on when a coach gives it another moment.</summary>
+    public static readonly Duration More = Duration.FromSeconds(20);
+
     private readonly Dictionary<SheetId, Sheet> _sheets = runs.SelectMany(run => run.Sheets)
         .ToDictionary(each => each.Id, each => each.Sheet);
 
@@ -95,6 +98,7 @@ public sealed class LivePractice(DeviceId device, IReadOnlyList<LiveRun> runs)
                 sheet => CanMove(sheet, now),
                 (id, at) => new RunEvent.Rotate(id, at, null, null, null)
             ),
+            RunCommand.Add => Each(Now, now, sheet => Now.CanLengthen(sheet, now), (id, at) => new RunEvent.Add(id, at, More)),
             RunCommand.Whistle => Each(
                 Now,
                 now,
@@ -226,27 +230,23 @@ public sealed class LivePractice(DeviceId device, IReadOnlyList<LiveRun> runs)
             return [];
         }
 
-        return reached is RunEvent.Substitution substitution
-            ?
-            [
-                .. _sheets.SelectMany(each =>
-                    SameChange(each.Value, substitution).SelectMany(id => Undo(each.Key, each.Value, id, now))
-                ),
-            ]
+        return reached is RunEvent.Substitution or RunEvent.Add or RunEvent.Again
+            ? [.. _sheets.SelectMany(each => Same(each.Value, reached).SelectMany(id => Undo(each.Key, each.Value, id, now)))]
             : Undo(sheet, live, of, now);
     }
 
-    /// <summary>One change of the roster is on several sheets, by one device at one moment.</summary>
-    private static EventId[] SameChange(Sheet live, RunEvent.Substitution substitution) =>
+    /// <summary>One change of the roster, and one word to the clock, is on several sheets, by one device at one moment.</summary>
+    private static EventId[] Same(Sheet live, RunEvent said) =>
         [
             .. live
-                .Log.Events.OfType<RunEvent.Substitution>()
-                .Where(other => other.Id.Device == substitution.Id.Device && other.At == substitution.At)
-                .Where(other =>
-                    new[] { substitution.In, substitution.Out }.Intersect([other.In, other.Out]).Any(player => player is not null)
-                )
+                .Log.Events.Where(other => other.GetType() == said.GetType())
+                .Where(other => other.Id.Device == said.Id.Device && other.At == said.At)
+                .Where(other => said is not RunEvent.Substitution change || IsOfSome(change, (RunEvent.Substitution)other))
                 .Select(other => other.Id),
         ];
+
+    private static bool IsOfSome(RunEvent.Substitution one, RunEvent.Substitution other) =>
+        new[] { one.In, one.Out }.Intersect([other.In, other.Out]).Any(player => player is not null);
 
     private SheetEvent[] Undo(SheetId sheet, Sheet live, EventId of, Instant now)
     {
@@ -354,6 +354,9 @@ public enum RunCommand
 
     /// <summary>The clock of one rep begins.</summary>
     Whistle,
+
+    /// <summary>The work under way, or that was last, goes on for another moment.</summary>
+    Add,
 
     /// <summary>The drill is over; the next one is under way.</summary>
     End,

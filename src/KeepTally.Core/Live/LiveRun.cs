@@ -126,6 +126,16 @@ public sealed class LiveRun(string name, IReadOnlyList<RunSheet> sheets, Duratio
     /// <summary>The clock of a stop stands since the work of its round is over: it is not for a coach to let it go on.</summary>
     public static bool HasStood(RunSheet each) => CircuitClock.HasStood(each.Sheet.Log);
 
+    /// <summary>
+    /// Whether a coach can give the work another moment: on a clock of the drill's own until the drill is ended; a circuit's
+    /// stations close with the work, so only while it lasts.
+    /// </summary>
+    public bool CanLengthen(RunSheet each, Instant at) =>
+        each.Sheet is { Timeline: { } timeline, Ended: null } sheet
+        && sheet.Score.Clock is { IsStarted: true } clock
+        && (Circuit is null || (each == Circuit && timeline.At(clock.At(at)).Kind == IntervalKind.Work))
+        && !sheet.Score.IsClosed;
+
     /// <summary>What the circuit's clock calls for at a stop; nothing once the coach has ended the circuit.</summary>
     private IEnumerable<RunEvent> DueAt(Sheet sheet, CircuitStop stop, Instant at) =>
         Circuit!.Sheet is { Ended: null, Timeline: { } timeline } circuit

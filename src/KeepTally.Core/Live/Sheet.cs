@@ -16,9 +16,9 @@ namespace KeepTally.Core.Live;
 public sealed class Sheet
 {
     private readonly DrillCard _card;
-    private readonly Timeline? _timeline;
+    private Timeline? _timeline;
     private readonly IReadOnlyDictionary<PlayerId, string> _callNames;
-    private readonly ClockPassing _passing;
+    private ClockPassing? _passing;
     private readonly TapAddress _known;
     private readonly CheckpointedFold _fold;
     private (Instant At, int Version, ScoreReport Report)? _looked;
@@ -33,8 +33,6 @@ public sealed class Sheet
         _known = new TapAddress(Stage, head);
         var floor = new FloorState(Stage, head.Units);
         _fold = new CheckpointedFold(() => new CheckpointedFold.Checkpoint(0, empty.Copy(), floor.Copy(), null, null));
-        _timeline = Stage.Clock is { } plan ? new Timeline(plan, head.Seed) : null;
-        _passing = new ClockPassing(Stage, _timeline);
     }
 
     /// <summary>An empty sheet, where the head fits the card.</summary>
@@ -86,8 +84,29 @@ public sealed class Sheet
             || Head.Units.SelectMany(unit => unit.People).Any(each => each.Id == player)
         );
 
-    /// <summary>The timeline of the stage's clock, or null where it has none.</summary>
-    public Timeline? Timeline => _timeline;
+    /// <summary>The timeline of the stage's clock, with what coaches have added to it; null where it has none.</summary>
+    public Timeline? Timeline
+    {
+        get
+        {
+            if (!ReferenceEquals(_timeline?.Plan, Score.Plan))
+            {
+                _timeline = Score.Plan is { } plan ? new Timeline(plan, Head.Seed) : null;
+                _passing = null;
+            }
+
+            return _timeline;
+        }
+    }
+
+    private ClockPassing Passing
+    {
+        get
+        {
+            var timeline = Timeline;
+            return _passing ??= new ClockPassing(Stage, timeline);
+        }
+    }
 
     /// <summary>The coach's end of the drill, where it stands.</summary>
     public RunEvent.End? Ended => Now.Ended;
@@ -100,10 +119,10 @@ public sealed class Sheet
         Log.Count == 0 ? Instant.Max(Instant.Origin, now) : Instant.Max(now, Log.LastAt + Duration.Millisecond);
 
     /// <summary>What the clock will pass on by itself when the rest under way is over; nothing outside of a rest.</summary>
-    public ClockPass AfterRest(Instant at) => Score.IsDoneAt(at) ? default : _passing.AfterRest(Score, Floor, at);
+    public ClockPass AfterRest(Instant at) => Score.IsDoneAt(at) ? default : Passing.AfterRest(Score, Floor, at);
 
     /// <summary>Whether places will move on again: not once the sheet is done, nor in the last round of the clock that moves them.</summary>
-    public bool WillMove(Instant at) => !Score.IsDoneAt(at) && _passing.WillMove(Score, at);
+    public bool WillMove(Instant at) => !Score.IsDoneAt(at) && Passing.WillMove(Score, at);
 
     /// <summary>
     /// What is left of the rep at a moment, where the clock gives each rep so long: a rep begins with the work and anew
@@ -111,19 +130,19 @@ public sealed class Sheet
     /// </summary>
     public Duration? RepLeft(Instant at)
     {
-        if (_timeline is not { Plan.Rep: { } rep } || !Score.Clock.IsStarted || Score.IsDoneAt(at))
+        if (Timeline is not { Plan.Rep: { } rep } timeline || !Score.Clock.IsStarted || Score.IsDoneAt(at))
         {
             return null;
         }
 
         var elapsed = Score.Clock.At(at);
-        var interval = _timeline.At(elapsed);
+        var interval = timeline.At(elapsed);
         if (interval.Kind != IntervalKind.Work)
         {
             return null;
         }
 
-        if (_timeline.Plan.RepFrom == RepStart.Whistle && (_fold.RepFrom is not { } whistled || whistled < interval.Start))
+        if (timeline.Plan.RepFrom == RepStart.Whistle && (_fold.RepFrom is not { } whistled || whistled < interval.Start))
         {
             return null;
         }
@@ -245,7 +264,7 @@ public sealed class Sheet
     /// </summary>
     public IReadOnlyList<RunEvent> Due(Instant at)
     {
-        if (_timeline is null || !Score.Clock.IsStarted || Score.IsDoneAt(at))
+        if (Timeline is not { } timeline || !Score.Clock.IsStarted || Score.IsDoneAt(at))
         {
             return [];
         }
@@ -256,9 +275,9 @@ public sealed class Sheet
             return [];
         }
 
-        var due = _passing.Due(Score, Log, elapsed).ToArray();
+        var due = Passing.Due(Score, Log, elapsed).ToArray();
         // Until the next work begins nothing more comes.
-        _quiet = due.Length > 0 ? null : (_timeline.NextWork(elapsed), Version);
+        _quiet = due.Length > 0 ? null : (timeline.NextWork(elapsed), Version);
         return due;
     }
 

@@ -131,7 +131,11 @@ public sealed class Score
     /// <summary>Takes the next event.</summary>
     public EventResult Apply(RunEvent runEvent)
     {
-        CutByClock(runEvent.At);
+        if (runEvent is not RunEvent.Add)
+        {
+            CutByClock(runEvent.At);
+        }
+
         switch (runEvent)
         {
             case RunEvent.Tap tap:
@@ -160,6 +164,8 @@ public sealed class Score
                 _playedOut ??= IsPlayedOutAt(runEvent.At);
                 _state.Close(RunningAt(runEvent.At));
                 return EventResult.Taken;
+            case RunEvent.Add add:
+                return Lengthen(add);
             case RunEvent.Again again:
                 return PlayAgain(again);
             case RunEvent.Habit habit:
@@ -206,6 +212,9 @@ public sealed class Score
     /// <summary>The sides have the ends that they did not begin with.</summary>
     public bool EndsChanged => _games.EndsChanged;
 
+    /// <summary>It is done for good, and not by what its clock alone reads.</summary>
+    internal bool IsClosed => _state.Done;
+
     /// <summary>What the clock read when the game before was over.</summary>
     internal ClockTime GameBeforeOver => _games.LastOver;
 
@@ -216,7 +225,7 @@ public sealed class Score
     public bool IsPlayedOutAt(Instant at) =>
         _playedOut is null
         && _clock.IsStarted
-        && (IsDoneAt(at) || (_stage.Clock is { } plan && _clock.At(at) >= ClockTime.Zero + plan.Total));
+        && (IsDoneAt(at) || (Plan is { } plan && _clock.At(at) >= ClockTime.Zero + plan.Total));
 
     /// <summary>How the sheet stands at a moment, as far as words about one tap ask for it.</summary>
     public ScoreSnapshot Snapshot(Instant at) => ScoreReporter.Snapshot(_stage, _state, _limit, IsStartedAt(at), RunningAt(at));
@@ -336,6 +345,28 @@ public sealed class Score
         return !breached && outcome is { Does.Length: > 0 } && new EffectScene(_stage, _state, unit, running).Do(outcome.Does);
     }
 
+    /// <summary>The clock of the game under way, with what coaches have added; null where the stage has none.</summary>
+    public ClockPlan? Plan => _state.Plan;
+
+    /// <summary>The work under way, or that was last, goes on for so much longer. What is ended for good is not begun again.</summary>
+    private EventResult Lengthen(RunEvent.Add add)
+    {
+        if (Plan is not { } plan || _state.Done || !_clock.IsStarted)
+        {
+            return EventResult.Superseded;
+        }
+
+        var longer = plan.Longer(_clock.At(add.At), add.By);
+        if (ReferenceEquals(longer, plan))
+        {
+            return EventResult.Superseded;
+        }
+
+        // In turns the limit is the turn's, and the change that was cut short is work now.
+        _state.Lengthen(longer, longer.Total - plan.Total);
+        return EventResult.Taken;
+    }
+
     /// <summary>
     /// The game under way is over as it stands, and another begins on the same sheet. Two devices may ask for it at once: a
     /// game in which nothing has happened yet goes on.
@@ -404,10 +435,10 @@ public sealed class Score
     /// Whether the turn has passed since the work of a round was over: by hand, or since the last ball ended it. The clock does
     /// not pass it again.
     /// </summary>
-    internal bool IsTurnedSince(int round) => _stage.Clock is { } plan && _state.TurnBegan >= plan.WorkEnd(round).After(_countIn);
+    internal bool IsTurnedSince(int round) => Plan is { } plan && _state.TurnBegan >= plan.WorkEnd(round).After(_countIn);
 
     /// <summary>Whether places were moved on by hand since the work of a round was over. The clock does not move them again.</summary>
-    internal bool IsMovedSince(int round) => _stage.Clock is { } plan && _movedByHand >= plan.WorkEnd(round);
+    internal bool IsMovedSince(int round) => Plan is { } plan && _movedByHand >= plan.WorkEnd(round);
 
     private bool IsRound(int round) => round >= 1 && round <= (_stage.Clock?.Rounds ?? 0);
 
@@ -424,7 +455,7 @@ public sealed class Score
 
     /// <summary>Where the clock passes the turn, the time of the turn before was over with the work of its round.</summary>
     private RunningTime TurnOverAt(RunEvent.Turn turn, RunningTime running) =>
-        RoundOf(turn) is { } round && _stage.Clock is { } plan
+        RoundOf(turn) is { } round && Plan is { } plan
             ? RunningTime.Max(_state.TurnBegan, plan.WorkEnd(round).After(_countIn))
             : running;
 
@@ -443,7 +474,7 @@ public sealed class Score
         }
 
         var over = TurnOverAt(turn, running);
-        if (_limit.IsUp(over - _state.TurnBegan))
+        if (_limit.IsUp(_state.SinceLimitBegan(over)))
         {
             _state.Finish(_state.Units[_state.Turn], over);
         }
@@ -515,17 +546,17 @@ public sealed class Score
         var running = RunningAt(at);
         if (_stage.Play != Play.Turns)
         {
-            if (_limit.IsPast(running.SinceStart))
+            if (_limit.IsPast(_state.SinceLimitBegan(running)))
             {
-                _state.Close(RunningTime.Zero + cut);
+                _state.Close(_state.LimitAt(cut));
             }
         }
-        else if (CanTakeTurn(_state.Turn) && _limit.IsPast(running - _state.TurnBegan))
+        else if (CanTakeTurn(_state.Turn) && _limit.IsPast(_state.SinceLimitBegan(running)))
         {
-            _state.Finish(_state.Units[_state.Turn], _state.TurnBegan + cut);
+            _state.Finish(_state.Units[_state.Turn], _state.LimitAt(cut));
             if (_state.AllDone)
             {
-                _state.Close(_state.TurnBegan + cut);
+                _state.Close(_state.LimitAt(cut));
             }
         }
     }

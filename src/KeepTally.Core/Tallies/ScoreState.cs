@@ -9,6 +9,9 @@ namespace KeepTally.Core.Tallies;
 /// <param name="plan">The clock of the stage, or null.</param>
 internal sealed class ScoreState(UnitTally[] units, Play play, int ball, ClockPlan? plan)
 {
+    /// <summary>What coaches have added to the limit of the turn under way, or of all.</summary>
+    private Duration _added;
+
     private int _left;
 
     /// <summary>Units on the sheet that are not done.</summary>
@@ -88,7 +91,22 @@ internal sealed class ScoreState(UnitTally[] units, Play play, int ball, ClockPl
     /// <summary>By how much a limit is passed.</summary>
     private Duration Over(Duration cut, RunningTime running) => Duration.Max(Duration.Zero, SinceLimitBegan(running) - cut);
 
-    private Duration SinceLimitBegan(RunningTime running) => play == Play.Turns ? running - TurnBegan : running.SinceStart;
+    /// <summary>The time that counts toward a limit: what coaches have added does not.</summary>
+    internal Duration SinceLimitBegan(RunningTime running) =>
+        (play == Play.Turns ? running - TurnBegan : running.SinceStart) - _added;
+
+    /// <summary>When a limit is reached.</summary>
+    internal RunningTime LimitAt(Duration limit) => (play == Play.Turns ? TurnBegan : RunningTime.Zero) + limit + _added;
+
+    /// <summary>The clock is another from now on, and limits with it.</summary>
+    internal void Lengthen(ClockPlan longer, Duration by)
+    {
+        Plan = longer;
+        _added += by;
+    }
+
+    /// <summary>The clock of the stage, with what coaches have added; null where it has none.</summary>
+    internal ClockPlan? Plan { get; private set; } = plan;
 
     /// <summary>A unit's own running time: all its turns in turns, else the sheet's.</summary>
     internal Duration OwnTime(UnitTally unit, RunningTime running) =>
@@ -207,7 +225,8 @@ internal sealed class ScoreState(UnitTally[] units, Play play, int ball, ClockPl
 
         TurnsPassed++;
         Turn = to ?? NextAfter(Turn);
-        TurnBegan = plan is null ? now : plan.WorkFrom(now.On(plan.CountIn)).After(plan.CountIn);
+        TurnBegan = Plan is null ? now : Plan.WorkFrom(now.On(Plan.CountIn)).After(Plan.CountIn);
+        _added = Duration.Zero;
     }
 
     private int NextAfter(int turn)

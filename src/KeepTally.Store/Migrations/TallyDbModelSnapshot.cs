@@ -55,6 +55,9 @@ namespace KeepTally.Store.Migrations
                     b.Property<int>("ChangeSeconds")
                         .HasColumnType("INTEGER");
 
+                    b.Property<bool>("FitsClock")
+                        .HasColumnType("INTEGER");
+
                     b.Property<int>("Groups")
                         .HasColumnType("INTEGER");
 

@@ -2,6 +2,7 @@ using System.Text.Json;
 using KeepTally.Core.Dealing;
 using KeepTally.Core.Faults;
 using KeepTally.Core.Formats;
+using KeepTally.Core.Planning;
 using KeepTally.Store.Database;
 using KeepTally.Store.Tables;
 using Microsoft.EntityFrameworkCore;
@@ -92,6 +93,33 @@ public sealed class BlockWriter(TallyDb db, TimeProvider clock)
             )
             .ExecuteDeleteAsync(cancellationToken) > 0;
 
+    /// <summary>
+    /// Makes the clock and the minutes of a block go together, or lets the clock run as the card has it; false where the block is
+    /// not there, has no clock, or its practice has begun.
+    /// </summary>
+    public async Task<bool> FitAsync(int blockId, FitWay way, CancellationToken cancellationToken = default)
+    {
+        if (
+            await db
+                .Blocks.Include(block => block.CardVersion)
+                .SingleOrDefaultAsync(
+                    block =>
+                        block.Id == blockId && !db.Blocks.Any(other => other.PracticeId == block.PracticeId && other.Run != null),
+                    cancellationToken
+                )
+                is not { Circuit: null } block
+            || CardReader.Read(block.CardVersion!.Json, Chosen(block)).Value?.Stages[block.Stage].Clock is not { } clock
+        )
+        {
+            return false;
+        }
+
+        block.FitsClock = way == FitWay.Rounds;
+        block.Minutes = way == FitWay.Minutes ? ClockFit.MinutesFor(clock) : block.Minutes;
+        await db.SaveChangesAsync(cancellationToken);
+        return true;
+    }
+
     /// <summary>The house rules chosen for a block.</summary>
     public static IReadOnlyDictionary<string, string> Chosen(Block block) =>
         JsonSerializer.Deserialize<Dictionary<string, string>>(block.OptionsJson)!;
@@ -148,6 +176,19 @@ public sealed class BlockWriter(TallyDb db, TimeProvider clock)
         db.Practices.Add(practice);
         return practice;
     }
+}
+
+/// <summary>How the clock and the minutes of a block are made to go together.</summary>
+public enum FitWay
+{
+    /// <summary>The rounds, or the one work interval, are fitted to the minutes.</summary>
+    Rounds,
+
+    /// <summary>The minutes are fitted to the rounds.</summary>
+    Minutes,
+
+    /// <summary>The clock runs as the card has it.</summary>
+    Card,
 }
 
 /// <summary>A drill to put on a timing sheet.</summary>

@@ -1,6 +1,7 @@
 using System.Security.Cryptography;
 using KeepTally.Core.Events;
 using KeepTally.Core.Faults;
+using KeepTally.Core.Formats;
 using KeepTally.Core.Time;
 using KeepTally.Store.Database;
 using KeepTally.Store.Tables;
@@ -71,6 +72,20 @@ public sealed class PracticeStart(TallyDb db, PracticeBook book, GroupPlan group
         return null;
     }
 
+    /// <summary>The card as it is run: a circuit's own; else the drill's, its clock fitted to the minutes where the coach wants it so.</summary>
+    private static string CardOf(DealtBlock dealt) =>
+        dealt.Sheets[0].CardJson
+        ?? (
+            dealt.Block.FitsClock
+                ? FittedCard.Of(
+                    dealt.Block.CardVersion!.Json,
+                    dealt.Cards[0],
+                    dealt.Block.Stage,
+                    Duration.FromMinutes(dealt.Block.Minutes)
+                )
+                : dealt.Block.CardVersion!.Json
+        );
+
     private static Run Begin(DealtBlock dealt, RunOrigin origin)
     {
         // One seed for the whole drill: every sheet hears a surprise at the same moment.
@@ -78,7 +93,7 @@ public sealed class PracticeStart(TallyDb db, PracticeBook book, GroupPlan group
         return new Run
         {
             BlockId = dealt.Block.Id,
-            CardJson = dealt.Sheets[0].CardJson ?? dealt.Block.CardVersion!.Json,
+            CardJson = CardOf(dealt),
             Origin = origin,
             Sheets =
             [

@@ -65,6 +65,7 @@ public sealed class UnreachedDrills(TallyDb db)
                 Stage = planned.Stage,
                 Part = planned.Part,
                 Minutes = planned.Minutes,
+                FitsClock = planned.FitsClock,
                 Groups = planned.Groups,
                 GroupsBy = planned.GroupsBy,
                 ChangeSeconds = BlockWriter.WalkTo(practice),

@@ -78,6 +78,9 @@ public sealed class Block
 
     public double Minutes { get; set; }
 
+    /// <summary>The clock of the card is fitted to the minutes; else it runs as the card has it.</summary>
+    public bool FitsClock { get; set; }
+
     /// <summary>How many groups, or how many players in each: see <see cref="GroupsBy"/>.</summary>
     public int Groups { get; set; } = 1;
 

@@ -69,6 +69,9 @@ public sealed class IndexModel(
     /// <summary>How the players here fall into a block's groups, in words.</summary>
     public string GroupWords(Block block) => BlockWords.Groups(block, Dealt.FirstOrDefault(each => each.Block.Id == block.Id));
 
+    /// <summary>Whether the clock of a block and its minutes go together, in words.</summary>
+    public BlockClock ClockOf(Block block) => BlockClock.Of(Dealt.FirstOrDefault(each => each.Block.Id == block.Id));
+
     public IReadOnlyList<Team> Teams { get; private set; } = [];
 
     /// <summary>Other practices whose sheet is still open.</summary>
@@ -87,6 +90,10 @@ public sealed class IndexModel(
     /// <summary>Takes a drill off the timing sheet.</summary>
     public async Task<IActionResult> OnPostTakeOffAsync(int practice, int block, CancellationToken cancellationToken) =>
         await blocks.RemoveAsync(block, cancellationToken) ? RedirectToPage(new { practice }) : NotFound();
+
+    /// <summary>Makes the clock of a block and its minutes go together.</summary>
+    public async Task<IActionResult> OnPostFitAsync(int practice, int block, FitWay way, CancellationToken cancellationToken) =>
+        await blocks.FitAsync(block, way, cancellationToken) ? RedirectToPage(new { practice }) : NotFound();
 
     /// <summary>Puts in what was not reached last time.</summary>
     public async Task<IActionResult> OnPostPutInAsync(int practice, int block, CancellationToken cancellationToken) =>

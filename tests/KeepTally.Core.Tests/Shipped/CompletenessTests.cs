@@ -100,7 +100,7 @@ public sealed class CompletenessTests
                     .. stage.Outcomes.SelectMany(each => each.Does.Select(effect => $"{each.Id} {effect}")),
                     .. stage.Outcomes.SelectMany(each => each.Points.Select(award => $"{each.Id} {award}")),
                     .. stage.Limits.Select(limit => limit.ToString()),
-                    $"{stage.Streak} {stage.Ladder?.Pass} {stage.Ladder?.Fail} {stage.Clock?.Work} {stage.Clock?.RepFrom}",
+                    $"{stage.Play} {stage.Streak} {stage.Ladder?.Pass} {stage.Ladder?.Fail} {stage.Clock?.Work} {stage.Clock?.RepFrom}",
                     .. stage.Places.Select(place => $"{place.FilledBy}"),
                 ]
             )

@@ -1,3 +1,5 @@
+using KeepTally.Core.Cards;
+
 namespace KeepTally.Core.Rules.Effects;
 
 /// <summary>Everything an outcome can do besides scoring. To add one is to add it here and to <see cref="All"/>.</summary>
@@ -21,7 +23,12 @@ public static class OutcomeEffects
 
     /// <summary>The turn passes.</summary>
     public static Effect Next { get; } =
-        new("next", "the turn passes", _ => "passes the turn", static (ref scene) => scene.PassesTurn = true);
+        new(
+            "next",
+            "the turn passes",
+            stage => stage.Play == Play.Turns ? "passes the turn" : "ends the go",
+            static (ref scene) => scene.PassesTurn = true
+        );
 
     /// <summary>Done, and takes the next place: first, second …</summary>
     public static Effect Leave { get; } =

@@ -37,6 +37,9 @@ public sealed record DrillPad(
 
     public bool IsMatch => Sheets.Any(sheet => sheet.IsMatch);
 
+    /// <summary>Times are taken of more than one: they can be taken side by side.</summary>
+    public bool CanRace => !IsCircuit && Sheets.Where(sheet => sheet.TakesTime).Sum(sheet => sheet.Rows) > 1;
+
     /// <summary>Cautions of all its drills, each once.</summary>
     public IReadOnlyList<string> Cautions =>
         [.. Sheets.SelectMany(sheet => sheet.Card.Cautions).Select(caution => caution.Text).Distinct()];
@@ -106,6 +109,8 @@ public sealed record SheetPad(
 )
 {
     public bool IsMatch => Stage.Play == Play.Match;
+
+    public bool TakesTime => Stage.Outcomes.Any(outcome => outcome.Reading == "s");
 
     /// <summary>Outcomes that are counted for whoever has a job.</summary>
     public IReadOnlyList<Outcome> Helpers => [.. Stage.Outcomes.Where(outcome => outcome.Job is not null)];

@@ -8,6 +8,7 @@ import { listenToKeys } from "./keys.js";
 import { keepAtHand } from "./offline.js";
 import { Pad } from "./pad.js";
 import { Others } from "./others.js";
+import { Race } from "./race.js";
 import { SharedTime } from "./shared-time.js";
 import { Signals } from "./signals.js";
 import { Sound } from "./sound.js";
@@ -154,6 +155,7 @@ async function begin() {
     if (is("run.clock")) {
       face.show(view.run.clock);
       by("whistle").hidden = !view.run.clock.whistle;
+      by("longer").hidden = !view.run.clock.more;
     }
     if (is("run.taps")) {
       taps.show(view.run.taps);
@@ -243,6 +245,20 @@ async function begin() {
   new Habits(root, {
     look: () => core.habits(),
     see: (habit, player) => act(core.see(habit, player, time.now())),
+  });
+  new Race(root, {
+    practice,
+    lanes: () =>
+      [...drill.querySelectorAll('.row-pad button.pad[data-reading="s"]:not([disabled])')].map((pad) => ({
+        sheet: pad.closest("[data-sheet]").dataset.sheet,
+        unit: pad.closest("[data-unit]").dataset.unit,
+        outcome: pad.dataset.outcome,
+        name: pad.closest(".row-pad").querySelector(".row-name").textContent,
+      })),
+    tap({ sheet, unit, outcome }, value) {
+      act(core.tap(sheet, { unit, outcome, value }, time.now()));
+      return by("why").textContent || says.textContent;
+    },
   });
   const boards = new Boards(by("boards"), () => core.boards(time.now()));
   const pad = new Pad(root, {

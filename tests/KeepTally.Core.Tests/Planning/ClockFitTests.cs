@@ -1,0 +1,62 @@
+using KeepTally.Core.Formats;
+using KeepTally.Core.Planning;
+using KeepTally.Core.Tests.Shipped;
+using KeepTally.Core.Time;
+using KeepTally.Core.Words;
+
+namespace KeepTally.Core.Tests.Planning;
+
+/// <summary>The minutes of a block and the clock of its card.</summary>
+public sealed class ClockFitTests
+{
+    public static TheoryData<string> Clocked => [.. ShippedCard.Ids.Where(id => ShippedCard.Read(id).Stages[0].Clock is not null)];
+
+    /// <summary>Worked by hand: 5 s counted in, then six minutes of work and five changes of 15 s are 440 s; a seventh round would be 515 s.</summary>
+    [Fact]
+    public void Eight_minutes_hold_six_rounds_of_a_minute()
+    {
+        var plan = ShippedCard.Read("minute-trios").Stages[0].Clock!;
+        var given = Duration.FromMinutes(8);
+
+        Assert.True(ClockFit.Differ(plan, given));
+        Assert.Equal((6, 440.0), (ClockFit.To(plan, given).Rounds, ClockFit.To(plan, given).Total.TotalSeconds));
+        Assert.Equal(4, ClockFit.MinutesFor(plan));
+        Assert.False(ClockFit.Differ(plan, Duration.FromMinutes(4)));
+    }
+
+    [Theory]
+    [MemberData(nameof(Clocked))]
+    public void A_fitted_card_reads_fits_and_does_not_speak_against_itself(string id)
+    {
+        var (text, card) = (ShippedCard.Text(id), ShippedCard.Read(id));
+        for (var minutes = 2.0; minutes <= 15; minutes += 0.5)
+        {
+            var given = Duration.FromMinutes(minutes);
+            var fitted = CardReader.Read(FittedCard.Of(text, card, 0, given)).Require();
+            var clock = fitted.Stages[0].Clock!;
+            Assert.True(clock.Total <= given || clock.Rounds == 1, $"{minutes} minutes: {clock.Total}");
+            if (clock.Rounds > 1)
+            {
+                Assert.True(
+                    (clock with { Rounds = clock.Rounds + 1, BreakAfter = card.Stages[0].Clock!.BreakAfter }).Total > given
+                );
+            }
+
+            Assert.DoesNotContain(
+                CardDoubts.Of(fitted),
+                doubt => doubt.Path.StartsWith("stages[0].until", StringComparison.Ordinal)
+            );
+            Assert.Equal(card.Stages[0].Outcomes.Count, fitted.Stages[0].Outcomes.Count);
+        }
+    }
+
+    [Fact]
+    public void A_bout_of_a_minute_is_played_again_and_again_and_needs_no_fitting()
+    {
+        var plan = ShippedCard.Read("touch-lines").Stages[0].Clock!;
+
+        Assert.Equal(4, ClockFit.Times(plan, Duration.FromMinutes(5)));
+        Assert.False(ClockFit.Differ(plan, Duration.FromMinutes(5)));
+        Assert.True(ClockFit.Differ(plan, Duration.FromSeconds(40)));
+    }
+}
