@@ -28,7 +28,7 @@ internal static class GameTotals
                 Late = own.Sum(game => game.Late),
                 Cleared = own.Sum(game => game.Cleared),
                 Reach = own.Max(game => game.Reach),
-                Place = null,
+                Place = own.Min(game => game.Place),
                 Running = own.Aggregate(Duration.Zero, (total, game) => total + game.Running),
                 Zones = Together(own.SelectMany(game => game.Zones)),
                 Counts = Together(own.SelectMany(game => game.Counts)),

@@ -145,4 +145,66 @@ public sealed class WhatWasTests : IAsyncLifetime
             StringComparison.OrdinalIgnoreCase
         );
     }
+
+    [Fact]
+    public async Task Games_stand_in_the_results_a_line_each_with_the_totals_beside()
+    {
+        var match = await _home.WithAsync<TallyDb, string>(db =>
+            db.Sheets.Where(sheet => sheet.Run!.Block!.Order == 2)
+                .OrderBy(sheet => sheet.Order)
+                .Select(sheet => sheet.Id)
+                .FirstAsync()
+        );
+        var (n, now) = (1, 10_000L);
+        var said = new List<RunEvent> { new RunEvent.Start(Id(n++), Instant.Origin) };
+        foreach (var winner in new[] { "plain", "plain", "striped" })
+        {
+            for (var goal = 0; goal < 10; goal++)
+            {
+                said.Add(new RunEvent.Tap(Id(n++), new Instant(now += 1000), new PlayerId(winner), "goal", null, null, null));
+            }
+
+            said.Add(new RunEvent.Again(Id(n++), new Instant(now += 1000), false, false));
+            now += 6000;
+        }
+
+        said.Add(new RunEvent.Habit(Id(n++), new Instant(now += 1000), "Loose ball", null));
+        said.Add(new RunEvent.End(Id(n), new Instant(now + 1000)));
+        await AppendAsync(match, [.. said]);
+
+        var page = await _home.Visit().OpenAsync($"/results/{_practice}");
+        var games = page.QuerySelectorAll(".games-played li").Select(line => line.TextContent.Trim()).ToArray();
+
+        Assert.Equal(3, games.Length);
+        Assert.EndsWith("Plain won", games[0], StringComparison.Ordinal);
+        Assert.EndsWith("Striped won", games[2], StringComparison.Ordinal);
+        Assert.Equal("Loose ball 1: the team 1", page.QuerySelector(".seen li")!.TextContent.Trim());
+    }
+
+    [Fact]
+    public async Task A_team_keeps_what_it_counts_all_practice_long_or_nothing()
+    {
+        var visitor = _home.Visit();
+        using var kept = await visitor.SendAsync(
+            await visitor.OpenAsync("/squad"),
+            "#habits-form",
+            ("habits", "Talks\nFirst back")
+        );
+        Assert.Equal(System.Net.HttpStatusCode.Redirect, kept.StatusCode);
+        var run = await _home.Visit().OpenAsync($"/run/{_practice}");
+        Assert.Equal(["Talks", "First back"], run.QuerySelectorAll("[data-see]").Select(chip => chip.GetAttribute("data-see")));
+
+        using var none = await visitor.SendAsync(await visitor.OpenAsync("/squad"), "#habits-form", ("habits", ""));
+        Assert.Empty((await _home.Visit().OpenAsync($"/run/{_practice}")).QuerySelectorAll("#habits"));
+    }
+
+    [Fact]
+    public async Task What_a_player_may_not_do_today_is_not_on_the_players_board()
+    {
+        var run = await _home.Visit().OpenAsync($"/run/{_practice}");
+        var board = await _home.Visit().OpenAsync($"/board/{_practice}");
+
+        Assert.Contains("\"limits\"", run.GetElementById("practice")!.TextContent, StringComparison.Ordinal);
+        Assert.Contains("\"limits\":{}", board.GetElementById("practice")!.TextContent, StringComparison.Ordinal);
+    }
 }

@@ -1,0 +1,91 @@
+using System.Net;
+using KeepTally.Core.Faults;
+using KeepTally.Core.Formats;
+using KeepTally.Store.Database;
+using KeepTally.Store.Practices;
+using Microsoft.EntityFrameworkCore;
+
+namespace KeepTally.Web.Tests.Pages;
+
+/// <summary>The minutes a block is given and the clock of its card: the difference is said, with a choice.</summary>
+public sealed class ClockFitPageTests : IAsyncLifetime
+{
+    private readonly Installation _home = new();
+    private int _practice;
+
+    public async ValueTask InitializeAsync()
+    {
+        await _home.InitializeAsync();
+        var put = await _home.WithAsync<BlockWriter, Result<int>>(blocks =>
+            blocks.AddAsync(new DrillLine(null, "minute-trios", 8, 2, new Dictionary<string, string>()))
+        );
+        _practice = put.Require();
+    }
+
+    public ValueTask DisposeAsync() => _home.DisposeAsync();
+
+    private async Task<string> SaidAsync()
+    {
+        var today = await _home.Visit().OpenAsync($"/?practice={_practice}");
+        return string.Join(
+            ' ',
+            today.QuerySelectorAll(".sheet-lines .fit span, .sheet-lines .fit button").Select(each => each.TextContent.Trim())
+        );
+    }
+
+    private async Task PressAsync(string way)
+    {
+        var visitor = _home.Visit();
+        var today = await visitor.OpenAsync($"/?practice={_practice}");
+        using var answer = await visitor.SendAsync(today, ".sheet-lines .fit", ("way", way));
+        Assert.Equal(HttpStatusCode.Redirect, answer.StatusCode);
+    }
+
+    private async Task<int> RoundsRunAsync()
+    {
+        Assert.Null(await _home.WithAsync<PracticeStart, Fault?>(start => start.BeginAsync(_practice)));
+        var json = await _home.WithAsync<TallyDb, string>(db =>
+            db.Runs.Where(run => run.Block!.PracticeId == _practice).Select(run => run.CardJson).SingleAsync()
+        );
+        return CardReader.Read(json).Require().Stages[0].Clock!.Rounds;
+    }
+
+    [Fact]
+    public async Task The_rounds_are_fitted_to_the_minutes_and_run_so()
+    {
+        Assert.Equal("Its clock runs 3:35. Fit it: 6 rounds Give it 4 min", await SaidAsync());
+        await PressAsync("Rounds");
+        Assert.Equal("6 rounds to fit. As on the card: 3 rounds", await SaidAsync());
+
+        Assert.Equal(6, await RoundsRunAsync());
+        Assert.Equal("", await SaidAsync());
+    }
+
+    [Fact]
+    public async Task Or_the_minutes_to_the_rounds()
+    {
+        await PressAsync("Minutes");
+        Assert.Equal("", await SaidAsync());
+        Assert.Equal(
+            4,
+            await _home.WithAsync<TallyDb, double>(db =>
+                db.Blocks.Where(block => block.PracticeId == _practice).Select(block => block.Minutes).SingleAsync()
+            )
+        );
+        Assert.Equal(3, await RoundsRunAsync());
+    }
+
+    [Fact]
+    public async Task The_card_can_be_gone_back_to_and_nothing_is_fitted_once_it_runs()
+    {
+        await PressAsync("Rounds");
+        await PressAsync("Card");
+        Assert.StartsWith("Its clock runs 3:35.", await SaidAsync(), StringComparison.Ordinal);
+
+        Assert.Equal(3, await RoundsRunAsync());
+        var block = await _home.WithAsync<TallyDb, int>(db =>
+            db.Blocks.Where(each => each.PracticeId == _practice).Select(each => each.Id).SingleAsync()
+        );
+        Assert.False(await _home.WithAsync<BlockWriter, bool>(blocks => blocks.FitAsync(block, FitWay.Rounds)));
+    }
+}
