@@ -80,10 +80,13 @@ public sealed class CardModel(DrillBook book, BlockWriter blocks, SquadBook squa
 
         Shown = found;
         Practices = await blocks.OpenAsync(cancellationToken);
-        if (Practices.Count > 0 && found.Card.Stages[^1].Scores != Scorer.Side)
+        if (found.Card.Stages[^1].Scores != Scorer.Side)
         {
-            var here =
-                (await squad.ListAsync(Practices[0].TeamId, cancellationToken)).Count - PracticeBook.Absent(Practices[0]).Count;
+            // Without an open sheet a new one is made, for the first team.
+            var next = Practices.Count > 0 ? Practices[0] : null;
+            var team = next?.TeamId ?? (await squad.TeamsAsync(cancellationToken)).FirstOrDefault()?.Id;
+            var players = team is null ? 0 : (await squad.ListAsync(team.Value, cancellationToken)).Count;
+            var here = players - (next is null ? 0 : PracticeBook.Absent(next).Count);
             Groups = Math.Max(1, (int)Math.Round((double)here / found.Card.Players.Best));
         }
 
