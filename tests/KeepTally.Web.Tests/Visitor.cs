@@ -35,9 +35,9 @@ public sealed class Visitor(TestServer server)
     {
         var element = (IHtmlFormElement)page.QuerySelector(form)!;
         var fields = element
-            .Elements.OfType<IHtmlInputElement>()
-            .Where(input => input.Name is not null)
-            .ToDictionary(input => input.Name!, input => input.Value);
+            .Elements.SelectMany(Fields)
+            .DistinctBy(field => field.Key)
+            .ToDictionary(field => field.Key, field => field.Value);
         foreach (var (name, value) in given)
         {
             fields[name] = value;

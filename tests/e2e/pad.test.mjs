@@ -18,7 +18,7 @@ async function begin(page, cards) {
 
 test("zones, tags, turns, readings and the ball are judged by the card, and say why", async ({ page }) => {
   test.setTimeout(120_000);
-  const screen = await begin(page, ["corner-calls", "approach-timing", "long-throw", "one-hand-behind"]);
+  const screen = await begin(page, ["corner-calls", "approach-timing", "long-throw", "one-hand-behind", "beat-the-minute"]);
   const why = page.locator("#why");
 
   await test.step("zones: the one asked is marked, where it went is kept", async () => {
@@ -34,12 +34,14 @@ test("zones, tags, turns, readings and the ball are judged by the card, and say 
     await screen.endDrill();
   });
 
-  await test.step("tags: said first, they go with the tap and are said anew", async () => {
+  await test.step("tags: said first, they go with the tap and stand for the next", async () => {
     await screen.go.click();
     const group = screen.drill.locator(".row-pad").first();
     await group.getByRole("button", { name: "Screen" }).click();
     await group.getByRole("button", { name: "On time, attack" }).click();
     await expect(screen.taps.first()).toContainText("screen");
+    await expect(group.getByRole("button", { name: "Screen" })).toHaveAttribute("aria-pressed", "true");
+    await group.getByRole("button", { name: "Switch" }).click();
     await expect(group.getByRole("button", { name: "Screen" })).toHaveAttribute("aria-pressed", "false");
     await screen.endDrill();
   });
@@ -69,6 +71,16 @@ test("zones, tags, turns, readings and the ball are judged by the card, and say 
     await screen.tap("Second", "Goal");
     await screen.expectScore("Second", 1);
     await expect(screen.net).toHaveText("Saved");
+    await screen.endDrill();
+  });
+
+  await test.step("a helper's good pass is one press, counted for whoever has the job", async () => {
+    await screen.start();
+    const helper = screen.drill.locator(".helpers .pad").first();
+    const who = await helper.locator(".pad-who").textContent();
+    await helper.click();
+    await expect(screen.taps.first()).toContainText(`${who} · Good pass`);
+    await expect(why).toHaveText(`Counted for ${who}.`);
     await screen.endDrill();
   });
 

@@ -38,7 +38,32 @@ public static class CardReader
             return Result<DrillCard>.Fail(faults);
         }
 
-        var card = ReadCard(JsonPlace.Root(document.RootElement, faults), chosen, rules, faults);
+        if (json.Length > CardSizes.Longest)
+        {
+            faults.Add(
+                new Fault(
+                    "",
+                    $"the card has {json.Length} characters",
+                    $"a card has at most {CardSizes.Longest}: take out what no coach will read"
+                )
+            );
+            return Result<DrillCard>.Fail(faults);
+        }
+
+        var root = JsonPlace.Root(document.RootElement, faults);
+        CardSizes.Check(root);
+        // What holds too much is not read any further: it would only be told again, line by line.
+        if (faults.Count > 0)
+        {
+            return Result<DrillCard>.Fail(faults);
+        }
+
+        var card = ReadCard(root, chosen, rules, faults);
+        if (card.VariantOf is { } parent && parent == card.Id)
+        {
+            root.Find("variantOf")?.Wrong("the card is a variant of itself", "name another card, or take this out");
+        }
+
         return faults.Count == 0 ? Result<DrillCard>.Ok(card) : Result<DrillCard>.Fail(faults);
     }
 

@@ -102,6 +102,9 @@ internal static class LayoutReader
         }
     }
 
+    /// <summary>No field of play is longer, in metres.</summary>
+    private const double Farthest = 1000;
+
     /// <summary>Metres as a number, or paces, feet and yards as <c>"4p"</c>, <c>"15ft"</c>, <c>"15yd"</c>.</summary>
     private static double Distance(JsonPlace parent, string name, double otherwise)
     {
@@ -112,7 +115,7 @@ internal static class LayoutReader
 
         if (!place.IsText)
         {
-            return place.Number();
+            return place.Number(-Farthest, Farthest);
         }
 
         var text = place.Text();
@@ -121,6 +124,7 @@ internal static class LayoutReader
             if (
                 text.EndsWith(unit, StringComparison.Ordinal)
                 && double.TryParse(text[..^unit.Length], NumberStyles.Float, CultureInfo.InvariantCulture, out var count)
+                && Math.Abs(count * metres) <= Farthest
             )
             {
                 return count * metres;

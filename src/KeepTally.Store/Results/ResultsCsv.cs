@@ -2,6 +2,7 @@ using System.Globalization;
 using CsvHelper;
 using KeepTally.Core.Scoring;
 using KeepTally.Core.Words;
+using KeepTally.Store.Files;
 
 namespace KeepTally.Store.Results;
 
@@ -92,12 +93,12 @@ public static class ResultsCsv
     )
     {
         csv.WriteField(date.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture));
-        csv.WriteField(Safe(drill.Card.Name));
-        csv.WriteField(Safe(drill.Stage.Name));
-        csv.WriteField(row.Sheet.Name);
+        csv.WriteField(CsvCell.Guard(drill.Card.Name));
+        csv.WriteField(CsvCell.Guard(drill.Stage.Name));
+        csv.WriteField(CsvCell.Guard(row.Sheet.Name));
         csv.WriteField(row.Unit.Id);
-        csv.WriteField(Safe(row.Unit.Name));
-        csv.WriteField(Safe(string.Join(';', PlayedWords.Of(row))));
+        csv.WriteField(CsvCell.Guard(row.Unit.Name));
+        csv.WriteField(CsvCell.Guard(string.Join(';', PlayedWords.Of(row))));
         csv.WriteField(row.Rank);
         csv.WriteField(unit.Points);
         csv.WriteField(unit.Attempts);
@@ -114,14 +115,11 @@ public static class ResultsCsv
         csv.WriteField(unit.Readings.Mean);
         csv.WriteField(unit.Done ? "true" : "false");
         csv.WriteField(played ? "true" : "false");
-        csv.WriteField(Safe(StopWords.Of(drill.Stops)));
+        csv.WriteField(CsvCell.Guard(StopWords.Of(drill.Stops)));
         csv.WriteField(StopWords.Total(drill.Stops).TotalSeconds);
         csv.WriteField(game);
         csv.WriteField(row.GamesWon);
-        csv.WriteField(Safe(string.Join("; ", SeenRow.Lines(drill.Habits))));
+        csv.WriteField(CsvCell.Guard(string.Join("; ", SeenRow.Lines(drill.Habits))));
         csv.NextRecord();
     }
-
-    /// <summary>A spreadsheet takes a text that begins like a formula for one; an apostrophe keeps it a text.</summary>
-    private static string Safe(string text) => text.Length > 0 && "=+-@\t\r".Contains(text[0]) ? "'" + text : text;
 }

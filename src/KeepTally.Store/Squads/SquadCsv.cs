@@ -1,6 +1,8 @@
 using System.Globalization;
 using CsvHelper;
 using CsvHelper.Configuration;
+using KeepTally.Core.Faults;
+using KeepTally.Store.Files;
 using KeepTally.Store.Tables;
 
 namespace KeepTally.Store.Squads;
@@ -8,7 +10,12 @@ namespace KeepTally.Store.Squads;
 /// <summary>The squad as CSV (RFC 4180), out and in. Source: docs/formats.md, section 8.</summary>
 public static class SquadCsv
 {
+    /// <summary>The most rows a list may have: a squad is far smaller.</summary>
+    public const int MostRows = 500;
+
     private const int LongestName = 60;
+    private const int LongestPositions = 120;
+    private const int LongestNote = 200;
 
     private static readonly string[] Header = ["name", "number", "birthYear", "positions", "hand", "notes"];
 
@@ -25,12 +32,12 @@ public static class SquadCsv
             csv.NextRecord();
             foreach (var player in players)
             {
-                csv.WriteField(player.Name);
+                csv.WriteField(CsvCell.Guard(player.Name));
                 csv.WriteField(player.Number);
                 csv.WriteField(player.BirthYear);
-                csv.WriteField(player.Positions);
+                csv.WriteField(CsvCell.Guard(player.Positions));
                 csv.WriteField(player.Hand?.ToString().ToLowerInvariant());
-                csv.WriteField(player.Notes);
+                csv.WriteField(CsvCell.Guard(player.Notes));
                 csv.NextRecord();
             }
         }
@@ -42,6 +49,11 @@ public static class SquadCsv
     /// <param name="known">Who is in the squad, and who left it.</param>
     public static SquadPreview Read(string text, IReadOnlyList<Player> known, int year)
     {
+        if (Unreadable(text) is { } fault)
+        {
+            return new SquadPreview([], [fault]);
+        }
+
         var rows = new List<SquadRow>();
         var wrong = new List<SquadFault>();
         using var csv = new CsvReader(
@@ -88,6 +100,41 @@ public static class SquadCsv
         return new SquadPreview(rows, wrong);
     }
 
+    /// <summary>
+    /// Why a list cannot be read at all, told before anything is worked out: it has too many rows, or a quotation mark is opened
+    /// and never closed, so that all that follows would be one field.
+    /// </summary>
+    private static SquadFault? Unreadable(string text)
+    {
+        var (line, opened, rows, starts) = (1, 0, 0, true);
+        for (var i = 0; i < text.Length; i++)
+        {
+            var letter = text[i];
+            if (letter == '"' && (starts || opened > 0))
+            {
+                var doubled = opened > 0 && i + 1 < text.Length && text[i + 1] == '"';
+                i += doubled ? 1 : 0;
+                opened =
+                    doubled ? opened
+                    : opened > 0 ? 0
+                    : line;
+            }
+
+            line += letter == '\n' ? 1 : 0;
+            rows += letter == '\n' && opened == 0 ? 1 : 0;
+            starts = opened == 0 && (letter is ',' or '\n' || (starts && letter is ' ' or '\r'));
+        }
+
+        rows += text.Length > 0 && text[^1] != '\n' ? 1 : 0;
+        return opened > 0 ? new SquadFault(opened, "the quotation mark opened there is never closed; close it, or take it out")
+            : rows > MostRows + 1
+                ? new SquadFault(
+                    MostRows + 2,
+                    $"there are {rows - 1} rows, and a list may have {MostRows}; a squad is far smaller, so check what the file holds"
+                )
+            : null;
+    }
+
     /// <summary>What is wrong with the header row, or null.</summary>
     private static string? HeaderFault(string[] header)
     {
@@ -100,10 +147,17 @@ public static class SquadCsv
 
     private static PlayerDetails? Details(CsvReader csv, int year, out string reason)
     {
-        var name = csv.GetField("name") ?? "";
+        var name = CsvCell.Bare(csv.GetField("name") ?? "");
+        var notes = CsvCell.Bare(csv.GetField("notes") ?? "");
+        var positions = CsvCell
+            .Bare(csv.GetField("positions") ?? "")
+            .Split(';', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries);
         reason =
             name.Length == 0 ? "the name is missing"
             : name.Length > LongestName ? $"the name has more than {LongestName} letters"
+            : string.Join(';', positions).Length > LongestPositions ? $"the positions have more than {LongestPositions} letters"
+            : notes.Length > LongestNote ? $"the note has more than {LongestNote} letters"
+            : $"{name}{notes}".Any(letter => letter == '\uFFFD') ? "a letter is broken; write it anew"
             : "";
         var number = Whole(csv, "number", 0, 999, ref reason);
         var born = Whole(csv, "birthYear", 1920, year, ref reason);
@@ -114,13 +168,7 @@ public static class SquadCsv
             reason = $"hand: \"{hand}\" is not known; write right, left or both";
         }
 
-        var positions = (csv.GetField("positions") ?? "").Split(
-            ';',
-            StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries
-        );
-        return reason.Length > 0
-            ? null
-            : new PlayerDetails(name, number, born, string.Join(';', positions), known, csv.GetField("notes") ?? "");
+        return reason.Length > 0 ? null : new PlayerDetails(name, number, born, string.Join(';', positions), known, notes);
     }
 
     private static int? Whole(CsvReader csv, string field, int least, int most, ref string reason)
@@ -153,7 +201,15 @@ public static class SquadCsv
 /// <param name="Known">The player this row is about, in the squad or formerly in it; null for a new one.</param>
 public sealed record SquadRow(int Line, PlayerDetails Details, Player? Known);
 
-public sealed record SquadFault(int Line, string Reason);
+public sealed record SquadFault(int Line, string Reason)
+{
+    /// <summary>A fault of the file as one of its lines.</summary>
+    public static SquadFault Of(Fault fault) =>
+        new(
+            int.TryParse(fault.Path.Split(' ')[^1], NumberStyles.None, CultureInfo.InvariantCulture, out var line) ? line : 1,
+            $"{fault.Problem}; {fault.Mend}"
+        );
+}
 
 /// <summary>What a file would bring, before anything is taken.</summary>
 public sealed record SquadPreview(IReadOnlyList<SquadRow> Rows, IReadOnlyList<SquadFault> Wrong);

@@ -99,7 +99,13 @@ public static class Application
     public static void AddServices(IServiceCollection services)
     {
         services.TryAddSingleton(TimeProvider.System);
-        services.AddRazorPages().AddMvcOptions(options => options.Filters.Add<KnownHandlersOnly>());
+        services
+            .AddRazorPages()
+            .AddMvcOptions(options =>
+            {
+                options.Filters.Add<KnownHandlersOnly>();
+                options.Filters.Add<WholeFormsOnly>();
+            });
         services.AddHostFiltering(options => options.AllowedHosts = ["127.0.0.1", "localhost", "[::1]"]);
         services.AddMemoryCache(options => options.SizeLimit = MostCached);
         services.AddProblemDetails();

@@ -13,6 +13,16 @@ internal sealed class SecurityHeaders(RequestDelegate next)
         headers.ContentSecurityPolicy = Policy;
         headers.XContentTypeOptions = "nosniff";
         headers["Referrer-Policy"] = "same-origin";
+        // What is shown of players is for whoever asked; no cache on the way keeps it. A page that says otherwise of itself has its way.
+        context.Response.OnStarting(() =>
+        {
+            if (headers.CacheControl.Count == 0)
+            {
+                headers.CacheControl = "private, no-store";
+            }
+
+            return Task.CompletedTask;
+        });
         return next(context);
     }
 }

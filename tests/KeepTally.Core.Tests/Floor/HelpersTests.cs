@@ -3,7 +3,6 @@ using KeepTally.Core.Formats;
 using KeepTally.Core.Identity;
 using KeepTally.Core.Live;
 using KeepTally.Core.Scoring;
-using KeepTally.Core.Tests.Shipped;
 using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Tests.Floor;
@@ -13,7 +12,20 @@ public sealed class HelpersTests
 {
     private static readonly SheetId Only = new("s");
 
-    private readonly Sheet _sheet = Given.Open(ShippedCard.Read("minute-trios"), "a", "b", "c");
+    private readonly Sheet _sheet = Given.Open(
+        Given.Card(
+            """
+            "scores":"player","play":"together","clock":{"work":60,"change":15,"rounds":3,"countIn":5},
+            "places":[{"id":"shoot","size":1,"scores":true},{"id":"rebound","size":1},{"id":"feed","size":1}],
+            "moves":[{"from":"shoot","to":"rebound"},{"from":"rebound","to":"feed"},{"from":"feed","to":"shoot"}],
+            "rotate":{"on":"round"}
+            """,
+            """[{"id":"make","result":"success","points":1},{"id":"rebound","job":"rebound"},{"id":"pass","job":"feed"}]"""
+        ),
+        "a",
+        "b",
+        "c"
+    );
     private readonly LivePractice _practice;
     private long _now = 5000;
 

@@ -227,7 +227,7 @@ public sealed class GroupPageTests : IAsyncLifetime
         Assert.Null((await PageAsync()).GetElementById("level-by"));
         var strong = await EarlierResultsAsync("three-gates", ["Ada", "Bea", "Cleo", "Dora"]);
 
-        var page = await SayAsync("Split", "way=Level&seed=1&by=three-gates");
+        var page = await SayAsync("Split", "way=Level&seed=1", ("by", "three-gates"));
 
         Assert.Equal("level by Three gates", page.QuerySelector("#level-by.is-chosen option[selected]")!.TextContent);
         Assert.All(Groups(page, $"b{(await BlocksAsync())[0]}"), group => Assert.Single(group.Split(' ').Intersect(strong)));

@@ -113,5 +113,57 @@ public sealed class SquadCsvTests
                 }
             );
 
+    [Theory]
+    [InlineData("name,notes\nAda,\"left wing\nBea,right\nCleo,", 2)]
+    [InlineData("name\nAda\n\"Bea\nCleo", 3)]
+    public void A_quotation_mark_that_is_never_closed_names_its_line(string text, int line)
+    {
+        var preview = Read(text);
+
+        Assert.Empty(preview.Rows);
+        Assert.Equal(line, Assert.Single(preview.Wrong).Line);
+        Assert.Contains("never closed", preview.Wrong[0].Reason, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void Ten_thousand_rows_are_refused_with_the_limit_and_five_hundred_are_not()
+    {
+        static string List(int rows) =>
+            "name,number\n" + string.Join('\n', Enumerable.Range(0, rows).Select(n => $"Player {n},{n % 1000}"));
+
+        Assert.Equal(500, Read(List(500)).Rows.Count);
+        var fault = Assert.Single(Read(List(10_000)).Wrong);
+        Assert.Contains("10000 rows", fault.Reason, StringComparison.Ordinal);
+        Assert.Contains("500", fault.Reason, StringComparison.Ordinal);
+    }
+
+    [Theory]
+    [InlineData("positions", 121, "the positions have more than 120 letters")]
+    [InlineData("notes", 201, "the note has more than 200 letters")]
+    [InlineData("name", 61, "the name has more than 60 letters")]
+    public void A_list_is_held_to_what_the_form_is_held_to(string column, int length, string reason)
+    {
+        var row = column == "name" ? new string('x', length) : $"Ada,{new string('x', length)}";
+        var preview = Read(column == "name" ? $"name\n{row}" : $"name,{column}\n{row}");
+
+        Assert.Equal(reason, Assert.Single(preview.Wrong).Reason);
+    }
+
+    /// <summary>A spreadsheet would run such a cell (OWASP, "CSV Injection"); an apostrophe before it keeps it a text.</summary>
+    [Theory]
+    [InlineData("=1+1")]
+    [InlineData("+44")]
+    [InlineData("-2")]
+    [InlineData("@sum")]
+    public void A_cell_that_begins_like_a_formula_goes_out_guarded_and_comes_back_bare(string notes)
+    {
+        var csv = SquadCsv.Write([new Player { Name = notes, Notes = notes }]);
+
+        Assert.Contains($"'{notes}", csv, StringComparison.Ordinal);
+        Assert.DoesNotContain($",{notes}", csv, StringComparison.Ordinal);
+        var back = Read(csv).Rows.Single().Details;
+        Assert.Equal((notes, notes), (back.Name, back.Notes));
+    }
+
     private static SquadPreview Read(string text) => SquadCsv.Read(text, [Ada], 2026);
 }

@@ -1,5 +1,6 @@
 using KeepTally.Core.Faults;
 using KeepTally.Store.Book;
+using KeepTally.Store.Files;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace KeepTally.Web.Pages.Drills;
@@ -21,17 +22,22 @@ public sealed class ImportModel(CardWriter writer) : PageModel
     {
         if (file is { Length: > LargestBytes })
         {
-            Faults =
-            [
-                new Fault(file.FileName, "the file is larger than 4 MB", "a book of cards is far smaller: check what it holds"),
-            ];
+            Refuse(new Fault(file.FileName, "the file is larger than 4 MB", "a book of cards is far smaller: check what it holds"));
             return;
         }
 
         if (file is { Length: > 0 })
         {
-            using var reader = new StreamReader(file.OpenReadStream());
-            Text = await reader.ReadToEndAsync(cancellationToken);
+            using var bytes = new MemoryStream();
+            await file.CopyToAsync(bytes, cancellationToken);
+            var read = FileText.Read(bytes.ToArray(), "utf-8");
+            if (!read.IsOk)
+            {
+                Refuse(read.Faults[0] with { Mend = "save the file as UTF-8" });
+                return;
+            }
+
+            Text = read.Value;
         }
         else
         {
@@ -40,11 +46,21 @@ public sealed class ImportModel(CardWriter writer) : PageModel
 
         if (string.IsNullOrWhiteSpace(Text))
         {
-            Faults = [new Fault("", "there is nothing to read", "choose a file, or paste the text of a card")];
+            Refuse(new Fault("", "there is nothing to read", "choose a file, or paste the text of a card"));
             return;
         }
 
         var taken = await writer.ImportAsync(Text, cancellationToken);
-        (Taken, Faults) = (taken.Value ?? [], taken.Faults);
+        Taken = taken.Value ?? [];
+        if (!taken.IsOk)
+        {
+            Refuse([.. taken.Faults]);
+        }
+    }
+
+    private void Refuse(params Fault[] faults)
+    {
+        Faults = faults;
+        Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
     }
 }

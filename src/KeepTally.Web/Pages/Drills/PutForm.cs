@@ -1,4 +1,5 @@
 using System.ComponentModel.DataAnnotations;
+using Microsoft.AspNetCore.Mvc.ModelBinding;
 
 namespace KeepTally.Web.Pages.Drills;
 
@@ -6,11 +7,14 @@ namespace KeepTally.Web.Pages.Drills;
 public sealed class PutForm
 {
     /// <summary>The practice, or null for a new one today.</summary>
+    [BindRequired]
     public int? Practice { get; set; }
 
+    [BindRequired]
     [Range(0.5, 120, ErrorMessage = "A drill lasts from half a minute to 120 minutes.")]
     public double Minutes { get; set; } = 8;
 
+    [BindRequired]
     [Range(1, 40, ErrorMessage = "Write how many groups, from 1 to 40.")]
     public int Groups { get; set; } = 1;
 

@@ -6,6 +6,7 @@ using KeepTally.Store.Practices;
 using KeepTally.Store.Squads;
 using KeepTally.Store.Tables;
 using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.ModelBinding;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace KeepTally.Web.Pages.Groups;
@@ -81,9 +82,9 @@ public sealed class IndexModel(
 
     public Task<IActionResult> OnPostMeansAsync(
         int id,
-        int? balls,
-        int? courts,
-        int? coaches,
+        [BindRequired] int? balls,
+        [BindRequired] int? courts,
+        [BindRequired] int? coaches,
         CancellationToken cancellationToken
     ) => DoneAsync(id, writer.MeansAsync(id, balls, courts, coaches, cancellationToken), cancellationToken);
 

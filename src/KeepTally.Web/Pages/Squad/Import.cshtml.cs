@@ -1,3 +1,4 @@
+using KeepTally.Store.Files;
 using KeepTally.Store.Squads;
 using KeepTally.Store.Tables;
 using Microsoft.AspNetCore.Mvc;
@@ -20,7 +21,14 @@ public sealed class ImportModel(SquadBook squad, TimeProvider clock) : PageModel
 
     public void OnGet() { }
 
-    public async Task OnPostAsync(IFormFile? file, string? text, CancellationToken cancellationToken)
+    /// <param name="way">How the file was written, one of <see cref="FileText.Ways"/>.</param>
+    public async Task OnPostAsync(IFormFile? file, string? text, string? way, CancellationToken cancellationToken)
+    {
+        await LookAsync(file, text, way ?? "", cancellationToken);
+        Response.StatusCode = Preview!.Wrong.Count > 0 ? StatusCodes.Status422UnprocessableEntity : StatusCodes.Status200OK;
+    }
+
+    private async Task LookAsync(IFormFile? file, string? text, string way, CancellationToken cancellationToken)
     {
         if (file is { Length: > LargestBytes })
         {
@@ -33,8 +41,16 @@ public sealed class ImportModel(SquadBook squad, TimeProvider clock) : PageModel
 
         if (file is { Length: > 0 })
         {
-            using var reader = new StreamReader(file.OpenReadStream());
-            text = await reader.ReadToEndAsync(cancellationToken);
+            using var bytes = new MemoryStream();
+            await file.CopyToAsync(bytes, cancellationToken);
+            var read = FileText.Read(bytes.ToArray(), way);
+            if (!read.IsOk)
+            {
+                Preview = new SquadPreview([], [SquadFault.Of(read.Faults[0])]);
+                return;
+            }
+
+            text = read.Value;
         }
 
         Text = text ?? "";
@@ -46,6 +62,13 @@ public sealed class ImportModel(SquadBook squad, TimeProvider clock) : PageModel
     {
         Text = text ?? "";
         var preview = await ReadAsync(cancellationToken);
+        if (preview.Rows.Count == 0)
+        {
+            Preview = preview;
+            Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
+            return Page();
+        }
+
         var team = await squad.TeamAsync(Team, cancellationToken);
         await squad.TakeAsync(team.Id, preview.Rows, cancellationToken);
         return RedirectToPage("/Squad/Index", new { Team });

@@ -4,6 +4,7 @@ using KeepTally.Core.Text;
 using KeepTally.Store.Squads;
 using KeepTally.Store.Tables;
 using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.ModelBinding;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace KeepTally.Web.Pages.Squad;
@@ -69,6 +70,11 @@ public sealed class IndexModel(SquadBook squad, PlayerErasure erasure) : PageMod
 
     public async Task<IActionResult> OnPostAsync(CancellationToken cancellationToken)
     {
+        if (!PlayerForm.IsWhole(Request.Form))
+        {
+            return BadRequest();
+        }
+
         if (!ModelState.IsValid)
         {
             await LoadAsync(cancellationToken);
@@ -102,7 +108,7 @@ public sealed class IndexModel(SquadBook squad, PlayerErasure erasure) : PageMod
         await erasure.EraseAsync(id, cancellationToken) ? RedirectToPage(new { Edit = (int?)null, Team }) : NotFound();
 
     /// <summary>Adds a team, or gives the one looked at another name.</summary>
-    public async Task<IActionResult> OnPostTeamAsync(string? name, bool rename, CancellationToken cancellationToken)
+    public async Task<IActionResult> OnPostTeamAsync([BindRequired] string? name, bool rename, CancellationToken cancellationToken)
     {
         var clean = (name ?? "").Trim();
         if (clean.Length is 0 or > LongestTeamName)
@@ -126,7 +132,7 @@ public sealed class IndexModel(SquadBook squad, PlayerErasure erasure) : PageMod
     }
 
     /// <summary>Keeps what a drill is stopped for to teach.</summary>
-    public async Task<IActionResult> OnPostReasonsAsync(string? reasons, CancellationToken cancellationToken)
+    public async Task<IActionResult> OnPostReasonsAsync([BindRequired] string? reasons, CancellationToken cancellationToken)
     {
         var team = await squad.TeamAsync(Team, cancellationToken);
         if (await squad.ReasonsAsync(team.Id, reasons ?? "", cancellationToken) is { } fault)
@@ -140,7 +146,7 @@ public sealed class IndexModel(SquadBook squad, PlayerErasure erasure) : PageMod
         return RedirectToPage(new { Edit = (int?)null, Team });
     }
 
-    public async Task<IActionResult> OnPostHabitsAsync(string? habits, CancellationToken cancellationToken)
+    public async Task<IActionResult> OnPostHabitsAsync([BindRequired] string? habits, CancellationToken cancellationToken)
     {
         var team = await squad.TeamAsync(Team, cancellationToken);
         if (await squad.HabitsAsync(team.Id, habits ?? "", cancellationToken) is { } fault)

@@ -25,6 +25,12 @@ public sealed class PlayerForm : IValidatableObject
     [StringLength(200, ErrorMessage = "Keep the note under 200 letters.")]
     public string? Notes { get; set; }
 
+    /// <summary>Whether a form holds every field: what is not sent is not to be taken for empty.</summary>
+    internal static bool IsWhole(IFormCollection form) =>
+        new[] { nameof(Name), nameof(Number), nameof(BirthYear), nameof(Positions), nameof(Hand), nameof(Notes) }.All(field =>
+            form.ContainsKey($"{nameof(IndexModel.Form)}.{field}")
+        );
+
     internal PlayerDetails Details =>
         new(
             Name!.Trim(),
