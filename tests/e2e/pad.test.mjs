@@ -18,7 +18,13 @@ async function begin(page, cards) {
 
 test("zones, tags, turns, readings and the ball are judged by the card, and say why", async ({ page }) => {
   test.setTimeout(120_000);
-  const screen = await begin(page, ["corner-calls", "approach-timing", "long-throw", "one-hand-behind", "beat-the-minute"]);
+  const screen = await begin(page, [
+    "corner-calls",
+    "approach-timing",
+    "long-throw",
+    "one-hand-behind",
+    "beat-the-minute",
+  ]);
   const why = page.locator("#why");
 
   await test.step("zones: the one asked is marked, where it went is kept", async () => {

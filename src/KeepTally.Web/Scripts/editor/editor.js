@@ -8,7 +8,9 @@ function placeFaults() {
   const slots = [...document.querySelectorAll("#card-form [data-fault]")];
   slots.forEach((slot) => {
     slot.textContent = "";
-    slot.closest(".field")?.querySelector("[aria-invalid]")?.removeAttribute("aria-invalid");
+    const field = slot.closest(".field")?.querySelector("[aria-invalid]");
+    field?.removeAttribute("aria-invalid");
+    field?.removeAttribute("aria-describedby");
   });
   for (const { path, text } of json("faults") ?? []) {
     const near = slots
@@ -21,7 +23,11 @@ function placeFaults() {
       .sort((a, b) => b.dataset.fault.length - a.dataset.fault.length)[0];
     if (near) {
       near.textContent = `${near.textContent} ${text}`.trim();
-      near.closest(".field")?.querySelector("input, select, textarea")?.setAttribute("aria-invalid", "true");
+      const field = near.closest(".field")?.querySelector("input:not([type=hidden]), select, textarea");
+      field?.setAttribute("aria-invalid", "true");
+      if (near.id) {
+        field?.setAttribute("aria-describedby", near.id);
+      }
     }
   }
 }
@@ -62,6 +68,38 @@ document.addEventListener("submit", (event) => {
   }
 });
 
+// A button that changes the card is gone with the form it stood in: the hand goes on where the change is.
+let pressed;
+document.addEventListener("htmx:beforeRequest", (event) => {
+  const button = event.detail.elt;
+  pressed = button.name === "act" ? button.value : pressed;
+});
+
+function focusAfter(act) {
+  const form = document.getElementById("card-form");
+  const [what, path] = act.split(" ");
+  const within = (start) =>
+    [...form.querySelectorAll("input:not([type=hidden]), select, textarea")].filter((field) =>
+      field.name.slice(field.name.indexOf(":") + 1).startsWith(start),
+    );
+  if (what === "add") {
+    // The first field of the last of the list.
+    const last = within(`${path}[`).at(-1) ?? within(`${path}.`).at(-1);
+    const item = last?.name.slice(last.name.indexOf(":") + 1 + path.length).match(/^(\[\d+\]|\.[^.[]+)/)?.[0];
+    (item ? within(path + item)[0] : last)?.focus();
+  } else if (what === "set") {
+    within(`${path}.`)[0]?.focus();
+  } else {
+    const same = [...form.querySelectorAll("button[name=act]")].find((button) => button.value === act);
+    const list = path?.replace(/\[\d+\]$/, "");
+    (
+      same ??
+      form.querySelector(`button[name=act][value="add ${CSS.escape(list ?? "")}"]`) ??
+      within(list ?? "")[0]
+    )?.focus();
+  }
+}
+
 document.addEventListener("htmx:afterSettle", (event) => {
   const id = event.detail.target?.id || event.detail.elt?.id;
   if (document.getElementById("try-pad")?.getAttribute("aria-busy") === "true") {
@@ -73,9 +111,28 @@ document.addEventListener("htmx:afterSettle", (event) => {
   }
   placeFaults();
   renewText();
+  if (id === "card-form" && pressed) {
+    focusAfter(pressed);
+    pressed = undefined;
+  }
+});
+
+// Saved from anywhere in the form.
+document.addEventListener("keydown", (event) => {
+  if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === "s") {
+    const save = document.getElementById("save-card");
+    if (save) {
+      event.preventDefault();
+      save.click();
+    }
+  }
 });
 
 placeFaults();
+// What was refused is what the coach wants next: the first field that is wrong, else the words on the whole.
+(
+  document.querySelector("#card-form [aria-invalid]") ?? document.querySelector("#card-form > .says[role=alert]")
+)?.focus();
 if (document.getElementById("try-pad")) {
   openTry();
 }

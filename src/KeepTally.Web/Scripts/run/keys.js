@@ -1,7 +1,7 @@
 // The whole pad by keyboard: a digit or an arrow chooses who, a letter taps, space runs the clock, backspace undoes.
 const steps = { ArrowUp: -1, ArrowDown: 1 };
 
-export function listenToKeys({ rows, tap, go, undo, next, keys, whistle }) {
+export function listenToKeys({ rows, tap, go, undo, next, keys, whistle, end }) {
   let chosen = 0;
   const choose = (index) => {
     const all = rows();
@@ -27,6 +27,8 @@ export function listenToKeys({ rows, tap, go, undo, next, keys, whistle }) {
       go();
     } else if (event.key === "Backspace") {
       undo();
+    } else if (event.key === "End") {
+      end();
     } else if (event.key === "Enter") {
       whistle();
     } else if (event.key === "?") {

@@ -204,7 +204,11 @@ async function begin() {
     for (const block of root.querySelectorAll("[data-block]")) {
       const index = Number(block.dataset.block);
       block.className = index < view.block ? "is-done" : index === view.block ? "is-now" : "";
-      block.toggleAttribute("aria-current", index === view.block);
+      if (index === view.block) {
+        block.setAttribute("aria-current", "step");
+      } else {
+        block.removeAttribute("aria-current");
+      }
     }
     by("over").hidden = !view.over;
     by("habits")?.toggleAttribute("hidden", view.over);
@@ -299,6 +303,8 @@ async function begin() {
     }
     chip.calm?.();
     execute(command);
+    // What has just ended one drill is not to end the next with the same key.
+    chip.blur();
     showMore(false);
   }
 
@@ -358,6 +364,7 @@ async function begin() {
     undo: undoLast,
     next: () => screen.now.run?.primary === "end" && go(),
     keys: () => by("keys").showModal(),
+    end: () => root.querySelector("[data-command=end]").click(),
     whistle: () => screen.now.run?.clock.whistle && execute("whistle"),
   });
 

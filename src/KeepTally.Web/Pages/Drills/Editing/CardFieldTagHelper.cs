@@ -47,6 +47,7 @@ public sealed class CardFieldTagHelper : TagHelper
         if (fault.Length > 0)
         {
             control.Attributes["aria-invalid"] = "true";
+            control.Attributes["aria-describedby"] = FaultId;
         }
 
         label.Attributes["for"] = Id;
@@ -75,12 +76,16 @@ public sealed class CardFieldTagHelper : TagHelper
         var wrong = new TagBuilder("p");
         wrong.AddCssClass("wrong");
         wrong.Attributes["data-fault"] = Path;
+        wrong.Attributes["id"] = FaultId;
         wrong.InnerHtml.Append(fault);
         output.Content.AppendHtml(wrong);
     }
 
     /// <summary>The same for the same field at every rendering, so that the cursor stays where it was.</summary>
     private string Id => "f-" + Kind + "-" + string.Concat(Path.Select(letter => char.IsLetterOrDigit(letter) ? letter : '-'));
+
+    /// <summary>Where what is wrong with the field is told.</summary>
+    private string FaultId => $"{Id}-wrong";
 
     private TagBuilder Control(CardEdit editor)
     {
