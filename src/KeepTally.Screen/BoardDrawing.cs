@@ -57,7 +57,7 @@ internal static class BoardDrawing
         var size = Math.Min(LargestName, (place.W - 4) / (place.Name.Length * 0.5));
         svg.Append(
             CultureInfo.InvariantCulture,
-            $"<g class=\"board-place{(place.Line ? " is-line" : "")}{(place.Active ? " is-active" : "")}\"><rect x=\"{place.X}\" y=\"{place.Y}\" width=\"{place.W}\" height=\"{place.H}\" rx=\"1\"/><text x=\"{place.X + 2}\" y=\"{place.Y + 6.6}\" style=\"font-size: {size:0.##}px\">{Text(place.Name)}</text></g>"
+            $"<g class=\"board-place{(place.Line ? " is-line" : "")}{(place.Active ? " is-active" : "")}\"><rect x=\"{place.X}\" y=\"{place.Y}\" width=\"{place.W}\" height=\"{place.H}\" rx=\"1\"/><text x=\"{place.X + 2}\" y=\"{place.Y + 6.6}\" font-size=\"{size:0.##}\">{Text(place.Name)}</text></g>"
         );
     }
 
@@ -78,7 +78,7 @@ internal static class BoardDrawing
         var narrow = bib.Name.Length > WidestUnderBib ? " textLength=\"24\" lengthAdjust=\"spacingAndGlyphs\"" : "";
         svg.Append(
             CultureInfo.InvariantCulture,
-            $"<g class=\"board-bib hem-{bib.Pattern}\" data-bib=\"{Text(bib.Id)}\" style=\"transform: translate({bib.X}px, {bib.Y}px) scale({bib.Size / Drawn})\"><path class=\"vest\" d=\"{Vest}\"/><path class=\"hem\" d=\"{Hems[bib.Pattern]}\"/><text class=\"bib-letters\" y=\"4\">{Text(bib.Letters)}</text><text class=\"bib-name\" y=\"19.5\"{narrow}>{Text(bib.Name)}</text></g>"
+            $"<g class=\"board-bib hem-{bib.Pattern}\" data-bib=\"{Text(bib.Id)}\" transform=\"translate({bib.X} {bib.Y}) scale({bib.Size / Drawn})\"><path class=\"vest\" d=\"{Vest}\"/><path class=\"hem\" d=\"{Hems[bib.Pattern]}\"/><text class=\"bib-letters\" y=\"4\">{Text(bib.Letters)}</text><text class=\"bib-name\" y=\"19.5\"{narrow}>{Text(bib.Name)}</text></g>"
         );
     }
 

@@ -4,8 +4,8 @@ namespace KeepTally.Web.Hosting;
 internal sealed class SecurityHeaders(RequestDelegate next)
 {
     private const string Policy =
-        "default-src 'self'; script-src 'self' 'wasm-unsafe-eval'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; "
-        + "frame-ancestors 'none'; base-uri 'self'; form-action 'self'";
+        "default-src 'self'; script-src 'self' 'wasm-unsafe-eval'; style-src 'self'; img-src 'self' data:; "
+        + "object-src 'none'; frame-ancestors 'none'; base-uri 'self'; form-action 'self'";
 
     public Task InvokeAsync(HttpContext context)
     {
@@ -13,6 +13,9 @@ internal sealed class SecurityHeaders(RequestDelegate next)
         headers.ContentSecurityPolicy = Policy;
         headers.XContentTypeOptions = "nosniff";
         headers["Referrer-Policy"] = "same-origin";
+        headers["Cross-Origin-Opener-Policy"] = "same-origin";
+        headers["Cross-Origin-Resource-Policy"] = "same-origin";
+        headers["Permissions-Policy"] = "camera=(), microphone=(), geolocation=(), payment=()";
         // What is shown of players is for whoever asked; no cache on the way keeps it. A page that says otherwise of itself has its way.
         context.Response.OnStarting(() =>
         {

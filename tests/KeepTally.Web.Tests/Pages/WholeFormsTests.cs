@@ -90,6 +90,39 @@ public sealed class WholeFormsTests : IAsyncLifetime
         Assert.False(answer.Headers.CacheControl!.Public);
     }
 
+    [Theory]
+    [InlineData("/")]
+    [InlineData("/squad")]
+    [InlineData("/drills")]
+    [InlineData("/drills/three-gates")]
+    [InlineData("/drills/edit/three-gates")]
+    [InlineData("/groups/1")]
+    [InlineData("/circuit/new?practice=1")]
+    [InlineData("/run/1")]
+    [InlineData("/board/1")]
+    [InlineData("/results/1")]
+    [InlineData("/nowhere")]
+    public async Task A_page_holds_no_style_and_no_script_in_its_markup_and_its_policy_lets_none_stand(string address)
+    {
+        await _home.BegunAsync();
+        using var answer = await _home.Visit().Http.GetAsync(new Uri(address, UriKind.Relative));
+        var policy = string.Join(' ', answer.Headers.GetValues("Content-Security-Policy"));
+        var page = await Visitor.ParsedAsync(answer);
+
+        Assert.DoesNotContain("unsafe-inline", policy, StringComparison.Ordinal);
+        Assert.DoesNotContain(
+            "unsafe-eval'",
+            policy.Replace("'wasm-unsafe-eval'", "", StringComparison.Ordinal),
+            StringComparison.Ordinal
+        );
+        Assert.Empty(page.QuerySelectorAll("[style], style"));
+        Assert.All(page.QuerySelectorAll("script:not([src])"), data => Assert.Equal("application/json", data.GetAttribute("type")));
+        Assert.DoesNotContain(
+            page.All.SelectMany(each => each.Attributes),
+            attribute => attribute.Name.StartsWith("on", StringComparison.Ordinal)
+        );
+    }
+
     [Fact]
     public async Task A_stream_of_an_unknown_practice_is_not_found()
     {

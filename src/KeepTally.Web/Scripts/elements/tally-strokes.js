@@ -32,9 +32,9 @@ class TallyStrokes extends HTMLElement {
   attributeChangedCallback() {
     const count = Math.max(0, Math.floor(Number(this.getAttribute("count")) || 0));
     const { d, width } = paths(count);
-    this.innerHTML = count
-      ? `<svg viewBox="0 0 ${width} ${height}" style="aspect-ratio:${width}/${height}" role="presentation"><path d="${d}"/></svg>`
-      : "";
+    this.innerHTML = count ? `<svg viewBox="0 0 ${width} ${height}" role="presentation"><path d="${d}"/></svg>` : "";
+    // Set by script: the policy of the pages lets no style stand in markup.
+    this.firstElementChild?.style.setProperty("aspect-ratio", `${width} / ${height}`);
   }
 }
 

@@ -203,7 +203,8 @@ async function begin() {
     }
     for (const block of root.querySelectorAll("[data-block]")) {
       const index = Number(block.dataset.block);
-      block.className = index < view.block ? "is-done" : index === view.block ? "is-now" : "";
+      block.classList.toggle("is-done", index < view.block);
+      block.classList.toggle("is-now", index === view.block);
       if (index === view.block) {
         block.setAttribute("aria-current", "step");
       } else {
