@@ -21,7 +21,7 @@ public static class WhoFace
         var lanes = left[0].LanesAt(at);
         var on = lanes.SelectMany(Everyone).ToHashSet();
         var bench = left.SelectMany(run => run.Sheets)
-            .SelectMany(each => OffOf(each.Sheet))
+            .SelectMany(each => OffOf(each.Sheet).Concat(each.Sheet.Score.Roster.Everyone))
             .Distinct()
             .Where(player => !on.Contains(player))
             .Select(player => new BenchView(

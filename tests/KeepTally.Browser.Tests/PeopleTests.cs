@@ -107,4 +107,65 @@ public sealed class PeopleTests
 
     private static string[] Seats(JsonArray boards, string x, string y) =>
         [.. boards[0]!["bibs"]!.AsArray().Select(bib => $"{bib!["id"]} {bib[x]} {bib[y]}")];
+
+    [Fact]
+    public void Whoever_is_kept_from_a_drill_is_told_to_be_and_why_in_the_coachs_own_words()
+    {
+        var runs = new[]
+        {
+            Screen.Drill(
+                "minute-trios",
+                [
+                    ["Ada", "Bea", "Cleo"],
+                ]
+            ),
+            Screen.Drill(
+                "habit-pairs",
+                [
+                    ["Ada", "Dora"],
+                ]
+            ),
+        };
+        Screen.OpenWith(new { runs, limits = new Dictionary<string, int> { ["dora"] = 1 } });
+
+        var kept = Screen.Who(0)["bench"]!.AsArray().Single(each => (string)each!["name"]! == "Dora")!;
+        Assert.Equal("not in this drill: no throwing today", (string)kept["note"]!);
+    }
+
+    [Fact]
+    public void What_is_counted_all_practice_long_goes_on_from_drill_to_drill()
+    {
+        Screen.OpenWith(
+            new
+            {
+                runs = new[]
+                {
+                    Screen.Drill(
+                        "minute-trios",
+                        [
+                            ["Ada", "Bea", "Cleo"],
+                        ]
+                    ),
+                    Screen.Drill(
+                        "habit-pairs",
+                        [
+                            ["Ada", "Bea"],
+                        ]
+                    ),
+                },
+                habits = new[] { "Loose ball" },
+            }
+        );
+        var first = Screen.Heard(Bridge.See("Loose ball", "ada", 1000));
+        Screen.Heard(Bridge.See("Loose ball", "", 2000));
+        Screen.Say("end", 3);
+        Screen.Heard(Bridge.See("Loose ball", "ada", 4000));
+
+        Assert.Equal(3, (int)Screen.View(5)["run"]!["habits"]![0]!);
+        var seen = JsonNode.Parse(Bridge.Habits())![0]!;
+        Assert.Equal(["Ada 2", "Bea 0"], seen["players"]!.AsArray().Select(player => $"{player!["name"]} {player["count"]}"));
+        Assert.Equal("Ada · Loose ball", (string)Screen.View(5)["run"]!["last"]!["text"]!);
+        Screen.Undo(first, 6);
+        Assert.Equal(2, (int)Screen.View(6)["run"]!["habits"]![0]!);
+    }
 }

@@ -16,8 +16,11 @@ internal static class Screen
 {
     private static readonly JsonSerializerOptions Camel = new(JsonSerializerDefaults.Web);
 
-    internal static void Open(params RunFile[] runs) =>
-        Assert.Equal("", Bridge.Open(JsonSerializer.Serialize(new { runs }, Camel), "me"));
+    internal static void Open(params RunFile[] runs) => OpenWith(new { runs });
+
+    /// <summary>Opens a practice as the server writes it, with whatever it holds besides its runs.</summary>
+    internal static void OpenWith(object practice) =>
+        Assert.Equal("", Bridge.Open(JsonSerializer.Serialize(practice, Camel), "me"));
 
     internal static string Shipped(string card) =>
         File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "shipped", $"{card}.json"));

@@ -112,8 +112,12 @@ public sealed class LiveRun(string name, IReadOnlyList<RunSheet> sheets, Duratio
     /// </summary>
     public IReadOnlyList<RunSheet> AgainWith(SheetId id, Instant at)
     {
-        var sheet = Sheets.First(each => each.Id == id);
-        if (sheet == Circuit || !sheet.Sheet.Score.IsPlayedOutAt(at) || (sheet.Stop is not null && HasStood(sheet)))
+        if (
+            Sheets.FirstOrDefault(each => each.Id == id) is not { } sheet
+            || sheet == Circuit
+            || !sheet.Sheet.Score.IsPlayedOutAt(at)
+            || (sheet.Stop is not null && HasStood(sheet))
+        )
         {
             return [];
         }
