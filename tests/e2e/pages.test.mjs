@@ -40,7 +40,7 @@ for (const look of ["light", "dark"]) {
     });
 
     test("before practice", async ({ page }) => {
-      for (const path of ["/", "/squad", "/squad?edit=1", "/squad/import", "/results", "/nowhere"]) {
+      for (const path of ["/", "/squad", "/kept", "/squad?edit=1", "/squad/import", "/results", "/nowhere"]) {
         await page.goto(path);
         await access.judge(path);
       }

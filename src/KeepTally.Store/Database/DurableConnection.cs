@@ -5,11 +5,12 @@ namespace KeepTally.Store.Database;
 
 /// <summary>
 /// Every connection waits for the disk at each commit: an acknowledged tap outlives the power. Where another one writes, it
-/// waits in the small steps of SQLite itself and not in the long ones of its driver.
+/// waits in the small steps of SQLite itself and not in the long ones of its driver. What is erased is written over in the file.
 /// </summary>
 internal sealed class DurableConnection : DbConnectionInterceptor
 {
-    private const string Durable = "PRAGMA synchronous = FULL; PRAGMA foreign_keys = ON; PRAGMA busy_timeout = 10000;";
+    private const string Durable =
+        "PRAGMA synchronous = FULL; PRAGMA foreign_keys = ON; PRAGMA busy_timeout = 10000; PRAGMA secure_delete = ON;";
 
     internal static void SetUp(DbConnection connection)
     {

@@ -39,6 +39,8 @@ public sealed class PlayerErasure(TallyDb db, IMemoryCache cache)
         db.Players.Remove(player);
         await db.SaveChangesAsync(cancellationToken);
         await transaction.CommitAsync(cancellationToken);
+        // What was written before lies in the file's own journal until it is taken over.
+        await db.Database.ExecuteSqlRawAsync("PRAGMA wal_checkpoint(TRUNCATE)", cancellationToken);
         // No name is kept in memory either.
         (cache as MemoryCache)?.Clear();
         return true;

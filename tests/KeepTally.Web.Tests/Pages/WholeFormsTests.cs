@@ -101,6 +101,7 @@ public sealed class WholeFormsTests : IAsyncLifetime
     [InlineData("/run/1")]
     [InlineData("/board/1")]
     [InlineData("/results/1")]
+    [InlineData("/kept")]
     [InlineData("/nowhere")]
     public async Task A_page_holds_no_style_and_no_script_in_its_markup_and_its_policy_lets_none_stand(string address)
     {

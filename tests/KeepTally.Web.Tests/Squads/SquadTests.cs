@@ -44,6 +44,37 @@ public sealed class SquadTests : IAsyncLifetime
         Assert.DoesNotContain("Fenwick", csv, StringComparison.Ordinal);
     }
 
+    /// <summary>SQLite leaves what is deleted in the file unless told otherwise (sqlite.org, PRAGMA secure_delete).</summary>
+    [Fact]
+    public async Task Of_an_erased_player_nothing_is_left_in_the_file()
+    {
+        await _home.BegunAsync();
+        var file = await _home.WithAsync<TallyDb, string>(db => Task.FromResult(db.Database.GetDbConnection().DataSource));
+        Assert.True(await HoldsAsync(file, "Ada Fenwick"));
+        Assert.True(
+            await _home.WithAsync<PlayerErasure, bool>(async erasure => await erasure.EraseAsync(await PlayerAsync("Ada Fenwick")))
+        );
+
+        Assert.False(await HoldsAsync(file, "Ada Fenwick"));
+        Assert.True(await HoldsAsync(file, "Bea Marlowe"));
+    }
+
+    private static async Task<bool> HoldsAsync(string file, string name)
+    {
+        foreach (var each in new[] { file, file + "-wal" }.Where(File.Exists))
+        {
+            await using var open = new FileStream(each, FileMode.Open, FileAccess.Read, FileShare.ReadWrite);
+            using var bytes = new MemoryStream();
+            await open.CopyToAsync(bytes);
+            if (bytes.ToArray().AsSpan().IndexOf(System.Text.Encoding.UTF8.GetBytes(name)) >= 0)
+            {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
     [Fact]
     public async Task Who_left_is_not_dealt_in_and_can_come_back()
     {
