@@ -174,7 +174,8 @@ internal static partial class Bridge
     internal static string RotateWith(string sheet, string winner, double now) =>
         Move(() => Practice.RotateWith(new SheetId(sheet), new PlayerId(winner), Moment(now)));
 
-    /// <summary>Start, Pause, Resume, Freeze, Rotate, Turn, End or Back, on the drill under way.</summary>
+    /// <summary>Executes a command on the drill under way.</summary>
+    /// <param name="word">One of <see cref="RunCommand"/> by name.</param>
     [JSExport]
     internal static string Execute(string word, string reason, double now) =>
         Enum.TryParse<RunCommand>(word, ignoreCase: true, out var meant)
@@ -187,11 +188,15 @@ internal static partial class Bridge
         var open = Practice.Current < Practice.Runs.Count ? Practice.Runs[Practice.Current].Sheets : [];
         var before = open.ToDictionary(each => each.Id, each => Slots(each.Sheet));
         var appended = command();
-        var next = appended
-            .Where(each => each.Event is RunEvent.Rotate or RunEvent.Again)
-            .Select(each => (each.Sheet, Words: TapWords.WhoIsNext(Practice.Find(each.Sheet)!, before[each.Sheet])))
+        var moved = appended
+            .Where(each => each.Event is RunEvent.Rotate or RunEvent.Again or RunEvent.Substitution)
+            .Select(each => each.Sheet)
+            .Where(before.ContainsKey)
+            .ToHashSet();
+        var next = open.Where(each => moved.Contains(each.Id))
+            .Select(each => (each.Name, Words: TapWords.WhoIsNext(each.Sheet, before[each.Id])))
             .Where(each => each.Words.Length > 0)
-            .Select(each => appended.Count == 1 ? each.Words : $"{open.First(sheet => sheet.Id == each.Sheet).Name}: {each.Words}");
+            .Select(each => each.Name.Length == 0 || moved.Count == 1 ? each.Words : $"{each.Name}: {each.Words}");
         return Answers.Of(appended, null, string.Join(' ', next));
     }
 
@@ -219,7 +224,7 @@ internal static partial class Bridge
     {
         var file = JsonSerializer.Deserialize(change, ViewJson.Default.ChangeFile)!;
         var wished = file.Sheet is { } sheet ? new SheetId(sheet) : (SheetId?)null;
-        return Answers.Of(Practice.ChangeRoster(new RosterChange(Player(file.Off), Player(file.In), wished), Moment(now)), null);
+        return Move(() => Practice.ChangeRoster(new RosterChange(Player(file.Off), Player(file.In), wished), Moment(now)));
     }
 
     /// <summary>Who is on the drill under way and who may come in.</summary>

@@ -62,6 +62,7 @@ internal sealed class PadFace(RunSheet sheet)
         var result = ResultAt(at, done);
         var aim = AimAt(done);
         var games = GamesAt();
+        var ways = again.Same ? new AgainView(again.Ends, again.Moves) : null;
         var helpers = HelpersAt(done);
         if (
             _shown is { } shown
@@ -69,7 +70,7 @@ internal sealed class PadFace(RunSheet sheet)
             && shown.People.SequenceEqual(people)
             && shown.Helpers.SequenceEqual(helpers)
             && (shown.Done, shown.Result, shown.Aim, shown.Clock) == (done, result, aim, clock)
-            && (shown.Games, shown.Again is not null) == (games, again.Same)
+            && (shown.Games, shown.Again) == (games, ways)
         )
         {
             return shown;
@@ -81,7 +82,7 @@ internal sealed class PadFace(RunSheet sheet)
             result,
             aim,
             games,
-            again.Same ? new AgainView(again.Ends, again.Moves) : null,
+            ways,
             clock,
             sheet.Stop is { } stop ? $"Group {Letters.Of(stop.Group)}" : "",
             rows,

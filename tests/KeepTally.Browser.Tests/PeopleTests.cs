@@ -50,15 +50,18 @@ public sealed class PeopleTests
     {
         Screen.Say("start", 0);
         Screen.Tap("minute-trios-A", "Ada", "clean", 10);
-        Screen.Change("Ada", null, 20);
+        // The shot is never nobody's: whoever comes to it next steps in at once, and it is said.
+        var gone = Screen.Change("Ada", null, 20);
+        Assert.Equal("Cleo is next.", (string)gone["why"]!);
+        Assert.Equal("Cleo", (string)Screen.Sheet(0, 20)["rows"]![0]!["name"]!);
         Assert.DoesNotContain(Screen.People(Screen.Sheet(0, 20)), line => line.StartsWith("Ada", StringComparison.Ordinal));
 
         Screen.Change(null, "Nell", 21, "minute-trios-A");
-        Assert.Contains(Screen.People(Screen.Sheet(0, 21)), line => line.StartsWith("Nell shooter", StringComparison.Ordinal));
+        Assert.Contains(Screen.People(Screen.Sheet(0, 21)), line => line.StartsWith("Nell feeder", StringComparison.Ordinal));
         Assert.Equal(["Ada"], Names(Screen.Who(21)["bench"]!));
 
         // Back again, she still has her points, and in the next drill both are there.
-        Screen.Change("Nell", "Ada", 22);
+        Screen.Change("Cleo", "Ada", 22);
         Assert.Equal("2", (string)Screen.Sheet(0, 22)["rows"]![0]!["score"]!);
         Screen.Say("end", 30);
         Assert.Contains("Ada", Screen.Who(31)["groups"]!.ToJsonString(), StringComparison.Ordinal);

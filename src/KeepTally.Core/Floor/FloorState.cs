@@ -192,12 +192,14 @@ public sealed class FloorState
 
     /// <summary>
     /// Where players score in turns and one spot scores, whoever's turn it is stands there: they change places with who does.
+    /// Nobody who has gone is set down there again.
     /// </summary>
     private void Seat(PlayerId? turn)
     {
         if (
             _stage is { Play: Play.Turns, Scores: Scorer.Player }
             && turn is { } player
+            && Now.Everyone.Contains(player)
             && _stage.Places.Where(place => place.Scores).ToArray() is [{ Kind: PlaceKind.Spot, Size: 1 } spot]
             && Now.At(spot.Id) is var there
             && !there.Contains(player)

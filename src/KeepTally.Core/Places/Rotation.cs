@@ -61,10 +61,41 @@ public static class Rotation
         return LacksVital(reached) ? first : reached;
     }
 
+    /// <summary>
+    /// Where somebody went and nobody is left in any spot that scores, whoever comes to one next steps in at once; the others
+    /// stay where they are.
+    /// </summary>
+    internal static Placement FillVital(Placement placement, IReadOnlyList<Move> moves)
+    {
+        if (!LacksVital(placement) || placement.Everyone.Count == 0)
+        {
+            return placement;
+        }
+
+        var spots = placement.Places.Where(IsVital).ToArray();
+        var next = Next(placement, moves, default);
+        var (spot, player) = spots
+            .SelectMany(place => next.At(place.Id).Select(comes => (place.Id, comes)))
+            .FirstOrDefault((spots[0].Id, placement.Everyone[0]));
+        return placement.With(
+            (standing, waiting) =>
+            {
+                foreach (var list in standing.Values.Append(waiting))
+                {
+                    list.Remove(player);
+                }
+
+                standing[spot].Add(player);
+            }
+        );
+    }
+
+    private static bool IsVital(Place place) => place is { Scores: true, Kind: PlaceKind.Spot };
+
     /// <summary>Nobody stands in any spot that scores.</summary>
     private static bool LacksVital(Placement placement)
     {
-        var spots = placement.Places.Where(place => place is { Scores: true, Kind: PlaceKind.Spot }).ToArray();
+        var spots = placement.Places.Where(IsVital).ToArray();
         return spots.Length > 0 && Array.TrueForAll(spots, place => placement.At(place.Id).Count == 0);
     }
 

@@ -6,7 +6,8 @@ namespace KeepTally.Core.Places;
 /// The one rule by which places are mended when somebody comes, goes or changes places in mid-drill. Who comes in for
 /// somebody stands where they stood. Two who both stand change places. Where somebody only goes, those behind move up: a
 /// spot takes the head of the line that feeds it, then who waits. Who only comes takes the first spot with room, else the
-/// tail of the shortest line, else waits. Nobody is lost or doubled. Source: docs/formats.md, section 2, "sub".
+/// tail of the shortest line, else waits. Where nobody is left in any spot that scores, whoever comes to one next steps in at
+/// once. Nobody is lost or doubled. Source: docs/formats.md, section 2, "sub".
 /// </summary>
 public static class SubstitutionRule
 {
@@ -19,6 +20,14 @@ public static class SubstitutionRule
         PlayerId? gone,
         PlayerId? comes,
         Func<PlayerId, PlayerId?>? sideOf = null
+    ) => Rotation.FillVital(Changed(before, moves, gone, comes, sideOf), moves);
+
+    private static Placement Changed(
+        Placement before,
+        IReadOnlyList<Move> moves,
+        PlayerId? gone,
+        PlayerId? comes,
+        Func<PlayerId, PlayerId?>? sideOf
     ) =>
         before.With(
             (standing, waiting) =>

@@ -3,10 +3,7 @@ using KeepTally.Core.Clock;
 using KeepTally.Core.Events;
 using KeepTally.Core.Faults;
 using KeepTally.Core.Identity;
-using KeepTally.Core.Rules;
-using KeepTally.Core.Rules.Effects;
 using KeepTally.Core.Rules.Endings;
-using KeepTally.Core.Rules.Streaks;
 using KeepTally.Core.Rules.Tagging;
 using KeepTally.Core.Tallies;
 using KeepTally.Core.Time;
@@ -20,19 +17,17 @@ namespace KeepTally.Core.Scoring;
 public sealed class Score
 {
     private readonly Stage _stage;
-    private readonly LogHead _head;
     private readonly int _stageIndex;
     private readonly TapAddress _address;
-    private readonly OutcomeRule[] _outcomes;
-    private readonly StreakMiss _onMiss;
     private readonly Judges _judges;
-    private readonly EndingJudge _endings;
-    private ScoreState _state;
+    private readonly TapScoring _taps;
+    private readonly FreshTallies _fresh;
     private readonly ClockLimit _limit;
     private readonly Duration _countIn;
     private readonly FreezeLog _freezes;
     private readonly HabitLog _habits;
     private readonly GameLog _games;
+    private ScoreState _state;
     private RunClock _clock;
     private ClockTime? _movedByHand;
 
@@ -45,16 +40,14 @@ public sealed class Score
         _freezes = new FreezeLog();
         _habits = new HabitLog();
         _games = new GameLog();
-        _head = head;
         _stageIndex = head.Stage;
         _stage = head.Of(card);
-        _outcomes = [.. _stage.Outcomes.Select(outcome => new OutcomeRule(outcome))];
-        _onMiss = _stage.Streak;
         _judges = Judges.Of(_stage);
-        _endings = new EndingJudge(_stage, movesOthers: _outcomes.Any(outcome => outcome.OtherPoints.Length > 0));
+        _taps = new TapScoring(_stage, _judges);
+        _fresh = new FreshTallies(_stage, head, _judges);
         _address = new TapAddress(_stage, head);
         Roster = new Roster(_stage, head.Units);
-        _state = Fresh([.. head.Units.Select((unit, index) => TallyOf(unit, index))]);
+        _state = _fresh.OfStart(_address, Roster);
         _limit = TimeEnding.LimitOf(_stage.Until);
         _countIn = _stage.Clock?.CountIn ?? Duration.Zero;
     }
@@ -62,12 +55,10 @@ public sealed class Score
     private Score(Score other)
     {
         _stage = other._stage;
-        _head = other._head;
         _stageIndex = other._stageIndex;
-        _outcomes = other._outcomes;
-        _onMiss = other._onMiss;
         _judges = other._judges;
-        _endings = other._endings;
+        _taps = other._taps;
+        _fresh = other._fresh;
         _limit = other._limit;
         _countIn = other._countIn;
         _address = other._address.Copy();
@@ -139,7 +130,7 @@ public sealed class Score
         switch (runEvent)
         {
             case RunEvent.Tap tap:
-                return Take(tap);
+                return _taps.Take(tap, _state, _address, IsStartedAt(tap.At), RunningAt(tap.At));
             case RunEvent.Start:
                 _clock.Start(runEvent.At);
                 _games.Begin(runEvent.At);
@@ -268,83 +259,6 @@ public sealed class Score
     /// <summary>Running time since the sheet started.</summary>
     private RunningTime RunningAt(Instant at) => _clock.At(at).After(_countIn);
 
-    private EventResult Take(RunEvent.Tap tap)
-    {
-        if (_address.Find(tap, _state.Done ? -1 : _state.Turn, _state.Ball, out var found) is { } fault)
-        {
-            return EventResult.Refused(fault);
-        }
-
-        var unit = found.Unit < 0 ? null : _state.Units[found.Unit];
-        var outcome = found.Outcome < 0 ? null : _outcomes[found.Outcome];
-        if (unit is null || _state.Done || (unit.Done && outcome?.IsOfJob != true) || !IsStartedAt(tap.At))
-        {
-            _state.CountLate(unit);
-            return EventResult.Late(found.Unit);
-        }
-
-        var breach = _judges.Breached(unit, tap);
-        if (breach?.IsVoid == true)
-        {
-            unit.Voids++;
-            return EventResult.Void(found.Unit, breach);
-        }
-
-        var running = RunningAt(tap.At);
-        var judged = _judges.Attempt(unit, found.Zone, outcome?.Attempt);
-        // A breach that counts is a failure, wherever the ball went.
-        var attempt = breach is null ? judged : false;
-        Count(tap, found, unit, outcome, attempt);
-        var turns = _state.TurnsPassed;
-        var passes = AwardPoints(found, unit, outcome, attempt, breached: breach is not null, running);
-        _endings.Judge(_state, unit, passes, running);
-        return EventResult.Counted(found.Unit, attempt, breach, _state.TurnsPassed != turns, outcome?.IsOfJob == true);
-    }
-
-    private void Count(RunEvent.Tap tap, Addressed found, UnitTally unit, OutcomeRule? outcome, bool? attempt)
-    {
-        unit.Taps += outcome?.IsOfJob == true ? 0 : 1;
-        var counted = outcome is not null ? found.Outcome : _outcomes.Length + (attempt == true ? 0 : 1);
-        unit.Counts[counted]++;
-        _judges.Count(unit, new CountedTap(tap, found.Zone, counted));
-        if (attempt is { } success)
-        {
-            AttemptRule.Count(unit, success, _onMiss);
-        }
-
-        if (tap.Value is { } value && outcome?.TakesReading == true)
-        {
-            unit.Readings.Add(value);
-        }
-    }
-
-    /// <summary>Points, what rules finish, and effects, in the order of the format; true where the turn passes.</summary>
-    private bool AwardPoints(
-        Addressed found,
-        UnitTally unit,
-        OutcomeRule? outcome,
-        bool? attempt,
-        bool breached,
-        RunningTime running
-    )
-    {
-        if (!breached)
-        {
-            unit.Points += _judges.Points(unit, found.Zone, attempt);
-            if (outcome is not null)
-            {
-                PointsRule.Give(outcome, unit, _state.Units, _address.Units);
-            }
-        }
-
-        if (_judges.Finishes(unit, attempt))
-        {
-            _state.Finish(unit, running);
-        }
-
-        return !breached && outcome is { Does.Length: > 0 } && new EffectScene(_stage, _state, unit, running).Do(outcome.Does);
-    }
-
     /// <summary>The clock of the game under way, with what coaches have added; null where the stage has none.</summary>
     public ClockPlan? Plan => _state.Plan;
 
@@ -362,8 +276,7 @@ public sealed class Score
             return EventResult.Superseded;
         }
 
-        // In turns the limit is the turn's, and the change that was cut short is work now.
-        _state.Lengthen(longer, longer.Total - plan.Total);
+        _state.Lengthen(longer, longer.Total - plan.Total, RunningAt(add.At));
         return EventResult.Taken;
     }
 
@@ -381,44 +294,12 @@ public sealed class Score
         _freezes.Close(again.At);
         _state.Close(RunningAt(again.At));
         _games.End(ReportOfGame(again.At), ClockTimeAt(again.At), again.Ends);
-        _state = Fresh([.. _state.Units.Select(unit => TallyOf(unit.Unit, unit.Index)), .. NewSinceDone()]);
+        _state = _fresh.OfNextGame(_state, _address, Roster, _games.EndsChanged);
         Roster.BeginAgain();
         _movedByHand = null;
         _clock = new RunClock();
         _clock.Start(again.At);
         return EventResult.Turned(_state.Turn, passed: false);
-    }
-
-    /// <summary>Who came in when the game was done carries a score from the next one on.</summary>
-    private IEnumerable<UnitTally> NewSinceDone() =>
-        _stage.Scores == Scorer.Player
-            ? Roster
-                .Everyone.Where(player => _address.Units.Of(player) < 0)
-                .ToArray()
-                .Select(player => TallyOf(new Unit(player, _head.NameOf(player), []), _address.Units.Add(player)))
-            : [];
-
-    /// <summary>Nothing scored yet; who is not on the sheet is off.</summary>
-    private ScoreState Fresh(UnitTally[] units)
-    {
-        var ball = _stage.Ball is { } side ? _address.Units.Of(new PlayerId(side)) : -1;
-        var state = new ScoreState(units, _stage.Play, ball, _stage.Clock);
-        if (_games.EndsChanged)
-        {
-            state.TurnOver();
-        }
-
-        foreach (var unit in units.Where(unit => _stage.Scores == Scorer.Player && !Roster.Has(unit.Unit.Id)))
-        {
-            state.GoOff(unit, null, RunningTime.Zero);
-        }
-
-        if (state.Turn >= 0 && !units[state.Turn].IsOn)
-        {
-            state.PassTurn(RunningTime.Zero, RunningTime.Zero);
-        }
-
-        return state;
     }
 
     /// <summary>
@@ -529,11 +410,7 @@ public sealed class Score
 
     /// <summary>The tally of a player, a fresh one for who was never on the sheet.</summary>
     private UnitTally UnitOf(PlayerId player) =>
-        _address.Units.Of(player) is >= 0 and var index
-            ? _state.Units[index]
-            : TallyOf(new Unit(player, _head.NameOf(player), []), _address.Units.Add(player));
-
-    private UnitTally TallyOf(Unit unit, int index) => new(index, unit, UnitTally.CountsOf(_stage), _judges.NewStates());
+        _address.Units.Of(player) is >= 0 and var index ? _state.Units[index] : _fresh.OfNewcomer(player, _address);
 
     /// <summary>What the clock alone has ended before this moment; in turns the turn itself waits to be passed.</summary>
     private void CutByClock(Instant at)

@@ -98,11 +98,21 @@ internal sealed class ScoreState(UnitTally[] units, Play play, int ball, ClockPl
     /// <summary>When a limit is reached.</summary>
     internal RunningTime LimitAt(Duration limit) => (play == Play.Turns ? TurnBegan : RunningTime.Zero) + limit + _added;
 
-    /// <summary>The clock is another from now on, and limits with it.</summary>
-    internal void Lengthen(ClockPlan longer, Duration by)
+    /// <summary>
+    /// The clock is another from now on, and limits with it: in turns that of the turn, since the rest that was cut short is work
+    /// now. A turn that was passed in that rest begins with it.
+    /// </summary>
+    internal void Lengthen(ClockPlan longer, Duration by, RunningTime now)
     {
         Plan = longer;
-        _added += by;
+        if (play == Play.Turns && TurnBegan > now)
+        {
+            TurnBegan = now;
+        }
+        else
+        {
+            _added += by;
+        }
     }
 
     /// <summary>The clock of the stage, with what coaches have added; null where it has none.</summary>

@@ -8,7 +8,8 @@ namespace KeepTally.Store.Files;
 /// </summary>
 public static class FileText
 {
-    private const char Broken = '\uFFFD';
+    /// <summary>What stands where a letter could not be read.</summary>
+    internal const char Broken = '\uFFFD';
 
     /// <summary>The ways of writing a person can say a file has, the usual one first.</summary>
     public static IReadOnlyList<(string Name, string Words)> Ways { get; } =
@@ -45,7 +46,7 @@ public static class FileText
     }
 
     /// <summary>Why a text cannot be taken as it is: a letter in it is broken. Null where none is.</summary>
-    public static Fault? Check(string text)
+    private static Fault? Check(string text)
     {
         var at = text.IndexOf(Broken, StringComparison.Ordinal);
         return at < 0

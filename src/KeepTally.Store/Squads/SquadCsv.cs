@@ -157,7 +157,7 @@ public static class SquadCsv
             : name.Length > LongestName ? $"the name has more than {LongestName} letters"
             : string.Join(';', positions).Length > LongestPositions ? $"the positions have more than {LongestPositions} letters"
             : notes.Length > LongestNote ? $"the note has more than {LongestNote} letters"
-            : $"{name}{notes}".Any(letter => letter == '\uFFFD') ? "a letter is broken; write it anew"
+            : $"{name}{notes}".Contains(FileText.Broken) ? "a letter is broken; write it anew"
             : "";
         var number = Whole(csv, "number", 0, 999, ref reason);
         var born = Whole(csv, "birthYear", 1920, year, ref reason);

@@ -12,8 +12,6 @@ namespace KeepTally.Web.Hosting;
 /// </summary>
 internal sealed class WholeFormsOnly : IPageFilter
 {
-    private static readonly NullabilityInfoContext Nullability = new();
-
     public void OnPageHandlerSelected(PageHandlerSelectedContext context) { }
 
     public void OnPageHandlerExecuting(PageHandlerExecutingContext context)
@@ -47,18 +45,13 @@ internal sealed class WholeFormsOnly : IPageFilter
                 : IsNeverNull(parameter)
         );
 
-    private static bool IsNeverNull(ParameterInfo parameter)
-    {
-        lock (Nullability)
-        {
-            return Nullability.Create(parameter).ReadState == NullabilityState.NotNull;
-        }
-    }
+    private static bool IsNeverNull(ParameterInfo parameter) =>
+        new NullabilityInfoContext().Create(parameter).ReadState == NullabilityState.NotNull;
 
     private static bool IsPlain(Type type)
     {
         var plain = Nullable.GetUnderlyingType(type) ?? type;
-        return plain.IsPrimitive || plain.IsEnum || plain == typeof(string) || plain == typeof(double) || plain == typeof(DateOnly);
+        return plain.IsPrimitive || plain.IsEnum || plain == typeof(string);
     }
 
     private static Func<string, bool> Known(PageHandlerExecutingContext context)

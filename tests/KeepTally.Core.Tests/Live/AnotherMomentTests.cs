@@ -62,6 +62,23 @@ public sealed class AnotherMomentTests
     }
 
     [Fact]
+    public void Whoever_was_given_the_turn_by_hand_in_the_change_has_the_moment()
+    {
+        var practice = Begun(_sheet);
+        practice.AppendDue(At(11));
+        practice.Execute(RunCommand.Turn, At(11));
+        practice.Execute(RunCommand.Add, At(12));
+        Make(practice, 20);
+        practice.AppendDue(At(37));
+
+        // b plays from 12 to 32, and the clock passes on to c at 37.
+        Assert.Equal(
+            ("c", 1, 20.0),
+            (_sheet.Score.Turn?.Value, _sheet.Now().Of("b").Points, _sheet.Now().Of("b").Running.TotalSeconds)
+        );
+    }
+
+    [Fact]
     public void It_can_be_taken_back()
     {
         var practice = Begun(_sheet);

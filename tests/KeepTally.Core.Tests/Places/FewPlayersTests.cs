@@ -61,4 +61,27 @@ public sealed class FewPlayersTests
             Assert.True(shots.Values.Min() > 0, $"{stage.Name}: with {players} players somebody never gets the job");
         }
     }
+
+    /// <summary>Whoever limps off, and however few are left, somebody does the job that scores as long as anybody is there.</summary>
+    [Fact]
+    public void Whoever_goes_the_job_that_scores_falls_to_somebody()
+    {
+        foreach (var stage in ShippedCard.Ids.SelectMany(id => ShippedCard.Read(id).Stages))
+        {
+            var spots = stage.Places.Where(place => place is { Scores: true, Kind: PlaceKind.Spot }).ToArray();
+            var everyone = Given.Players(["a", "b", "c", "d"]);
+            for (var first = 0; spots.Length > 0 && first < everyone.Length; first++)
+            {
+                var standing = Placement.Fill(stage.Places, everyone);
+                for (var n = 0; n < everyone.Length - 1; n++)
+                {
+                    var goes = everyone[(first + n) % everyone.Length];
+                    standing = SubstitutionRule.Apply(standing, stage.Moves, goes, null);
+                    Assert.NotEmpty(spots.SelectMany(spot => standing.At(spot.Id)));
+                    Assert.Equal(everyone.Length - n - 1, standing.Everyone.Distinct().Count());
+                    Assert.DoesNotContain(goes, standing.Everyone);
+                }
+            }
+        }
+    }
 }

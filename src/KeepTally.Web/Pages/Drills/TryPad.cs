@@ -40,7 +40,10 @@ public sealed record TryPad(DrillPad Pad, string PracticeJson, int Stage, int Pl
         var made = Names.Take(count).Select((name, index) => new Member(new PlayerId($"p{index + 1}"), name)).ToArray();
         var (name, head) = StageDealer.Deal(card, stage, made, GroupsOf(rules, count))[0];
         var live = Sheet.Open(card, head).Require();
-        var pad = DrillPad.Of(0, $"{card.Name}: {rules.Name}", card.Minutes, [new RunSheet(new SheetId("try"), "", live)]);
+        var pad = DrillPad.Of(0, $"{card.Name}: {rules.Name}", card.Minutes, [new RunSheet(new SheetId("try"), "", live)]) with
+        {
+            IsTried = true,
+        };
         return new TryPad(
             pad,
             JsonSerializer.Serialize(

@@ -29,6 +29,9 @@ public sealed record DrillPad(
     /// <summary>Drills of the practice that cannot be run since their card no longer reads, with what is wrong.</summary>
     public IReadOnlyList<(string Drill, Fault Fault)> Unreadable { get; init; } = [];
 
+    /// <summary>It is only tried, with made-up players: nothing is kept.</summary>
+    public bool IsTried { get; init; }
+
     public bool IsCircuit => Rounds > 0;
 
     public bool ByGroup => Tabs.Count > 0;
@@ -38,7 +41,7 @@ public sealed record DrillPad(
     public bool IsMatch => Sheets.Any(sheet => sheet.IsMatch);
 
     /// <summary>Times are taken of more than one: they can be taken side by side.</summary>
-    public bool CanRace => !IsCircuit && Sheets.Where(sheet => sheet.TakesTime).Sum(sheet => sheet.Rows) > 1;
+    public bool CanRace => !IsTried && !IsCircuit && Sheets.Where(sheet => sheet.TakesTime).Sum(sheet => sheet.Rows) > 1;
 
     /// <summary>Cautions of all its drills, each once.</summary>
     public IReadOnlyList<string> Cautions =>

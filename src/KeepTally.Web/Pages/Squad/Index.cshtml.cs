@@ -1,5 +1,5 @@
 using System.Text;
-using KeepTally.Core.Live;
+using KeepTally.Core.Faults;
 using KeepTally.Core.Text;
 using KeepTally.Store.Squads;
 using KeepTally.Store.Tables;
@@ -30,17 +30,8 @@ public sealed class IndexModel(SquadBook squad, PlayerErasure erasure) : PageMod
     /// <summary>Whether the player being changed has left the squad.</summary>
     public bool IsFormer => Former.Any(player => player.Id == Edit);
 
-    /// <summary>What is wrong with the reasons for a stop, or null.</summary>
-    public string? ReasonsFault { get; private set; }
-
-    /// <summary>The reasons for a stop as they stand in the form, one a line.</summary>
-    public string Reasons { get; private set; } = "";
-
-    /// <summary>What is wrong with the habits looked for, or null.</summary>
-    public string? HabitsFault { get; private set; }
-
-    /// <summary>The habits looked for as they stand in the form, one a line.</summary>
-    public string Habits { get; private set; } = "";
+    /// <summary>The coach's own lists of words.</summary>
+    public IReadOnlyList<CoachListForm> Lists { get; private set; } = [];
 
     /// <summary>What is wrong with the name of a team, or null.</summary>
     public string? TeamFault { get; private set; }
@@ -132,40 +123,38 @@ public sealed class IndexModel(SquadBook squad, PlayerErasure erasure) : PageMod
     }
 
     /// <summary>Keeps what a drill is stopped for to teach.</summary>
-    public async Task<IActionResult> OnPostReasonsAsync([BindRequired] string? reasons, CancellationToken cancellationToken)
+    public Task<IActionResult> OnPostReasonsAsync([BindRequired] string? reasons, CancellationToken cancellationToken) =>
+        KeepAsync(nameof(reasons), reasons ?? "", squad.ReasonsAsync, cancellationToken);
+
+    public Task<IActionResult> OnPostHabitsAsync([BindRequired] string? habits, CancellationToken cancellationToken) =>
+        KeepAsync(nameof(habits), habits ?? "", squad.HabitsAsync, cancellationToken);
+
+    /// <summary>Keeps a list of words, or shows it again with what is wrong.</summary>
+    private async Task<IActionResult> KeepAsync(
+        string name,
+        string words,
+        Func<int, string, CancellationToken, Task<Fault?>> keep,
+        CancellationToken cancellationToken
+    )
     {
         var team = await squad.TeamAsync(Team, cancellationToken);
-        if (await squad.ReasonsAsync(team.Id, reasons ?? "", cancellationToken) is { } fault)
+        if (await keep(team.Id, words, cancellationToken) is not { } fault)
         {
-            ModelState.Clear();
-            await LoadAsync(cancellationToken);
-            (ReasonsFault, Reasons) = (Phrase.Sentence($"{fault.Problem}: {fault.Mend}"), reasons ?? "");
-            return Page();
+            return RedirectToPage(new { Edit = (int?)null, Team });
         }
 
-        return RedirectToPage(new { Edit = (int?)null, Team });
-    }
-
-    public async Task<IActionResult> OnPostHabitsAsync([BindRequired] string? habits, CancellationToken cancellationToken)
-    {
-        var team = await squad.TeamAsync(Team, cancellationToken);
-        if (await squad.HabitsAsync(team.Id, habits ?? "", cancellationToken) is { } fault)
-        {
-            ModelState.Clear();
-            await LoadAsync(cancellationToken);
-            (HabitsFault, Habits) = (Phrase.Sentence($"{fault.Problem}: {fault.Mend}"), habits ?? "");
-            return Page();
-        }
-
-        return RedirectToPage(new { Edit = (int?)null, Team });
+        ModelState.Clear();
+        await LoadAsync(cancellationToken);
+        var wrong = Phrase.Sentence($"{fault.Problem}: {fault.Mend}");
+        Lists = [.. Lists.Select(list => list.Name == name ? list with { Words = words, Fault = wrong } : list)];
+        return Page();
     }
 
     private async Task LoadAsync(CancellationToken cancellationToken)
     {
         var team = await squad.TeamAsync(Team, cancellationToken);
         (Shown, Team) = (team, team.Id);
-        Reasons = CoachList.Write(CoachList.StopReasons.Of(team.StopReasons));
-        Habits = CoachList.Write(CoachList.Habits.Of(team.Habits));
+        Lists = CoachListForm.Of(team);
         Teams = await squad.TeamsAsync(cancellationToken);
         Players = await squad.ListAsync(team.Id, cancellationToken);
         Former = await squad.FormerAsync(team.Id, cancellationToken);

@@ -60,6 +60,14 @@ export async function openTry() {
     },
   });
   root.addEventListener("click", (event) => {
+    const again = event.target.closest("[data-again]")?.dataset.again;
+    if (again) {
+      const { sheet } = event.target.closest("[data-sheet]").dataset;
+      core.again(sheet, { ends: again === "ends", moves: again === "moves" }, now());
+      show();
+      tell(view.run.last?.text ?? "");
+      return;
+    }
     const button = event.target.closest("[data-try]");
     const last = view.run?.last;
     switch (button?.dataset.try) {

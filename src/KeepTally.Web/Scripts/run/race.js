@@ -5,17 +5,19 @@ const shown = 50;
 export class Race {
   #place;
   #lanes;
+  #begin;
   #tap;
   #ticking;
   #race;
 
   /**
    * @param practice under whose number a race is kept over a reload; @param lanes gives who can race: {sheet, unit, outcome,
-   * name}; @param tap takes (lane, seconds) and says what came of it.
+   * name}; @param begin starts the drill where it was not started; @param tap takes (lane, seconds) and says what came of it.
    */
-  constructor(root, { practice, lanes, tap }) {
+  constructor(root, { practice, lanes, begin, tap }) {
     this.#place = `race-${practice}`;
     this.#lanes = lanes;
+    this.#begin = begin;
     this.#tap = tap;
     this.#race = JSON.parse(sessionStorage.getItem(this.#place) ?? "null");
     root.addEventListener("click", (event) => {
@@ -46,6 +48,7 @@ export class Race {
     const button = event.target.closest("button");
     if (button?.id === "race-start") {
       event.preventDefault();
+      this.#begin();
       this.#race = { began: this.#race.began ? null : at, lanes: this.#lanes() };
       by("race-why").textContent = "";
       this.#tick();

@@ -260,6 +260,7 @@ async function begin() {
         outcome: pad.dataset.outcome,
         name: pad.closest(".row-pad").querySelector(".row-name").textContent,
       })),
+    begin: () => screen.now.run?.primary === "start" && go(),
     tap({ sheet, unit, outcome }, value) {
       act(core.tap(sheet, { unit, outcome, value }, time.now()));
       return by("why").textContent || says.textContent;
