@@ -2,10 +2,12 @@ using KeepTally.Store.Book;
 using KeepTally.Store.Database;
 using KeepTally.Store.Demo;
 using KeepTally.Store.Events;
+using KeepTally.Store.People;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Results;
 using KeepTally.Store.Squads;
 using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.Diagnostics;
 using Microsoft.Extensions.DependencyInjection;
 
 namespace KeepTally.Store;
@@ -16,9 +18,14 @@ public static class StoreServices
     public static IServiceCollection AddStore(this IServiceCollection services, DataFolder folder)
     {
         services.AddSingleton(folder);
-        services.AddDbContextPool<TallyDb>(options =>
-            options.UseSqlite(folder.ConnectionString).AddInterceptors(new DurableConnection())
+        services.AddDbContext<TallyDb>(options =>
+            options
+                .UseSqlite(folder.ConnectionString)
+                .AddInterceptors(new DurableConnection())
+                // Of an account less is kept than it could hold.
+                .ConfigureWarnings(warnings => warnings.Ignore(CoreEventId.MappedPropertyIgnoredWarning))
         );
+        services.AddPeople();
         services.AddSingleton<JournalWriter>();
         services.AddSingleton<CardCache>();
         services.AddSingleton<TextCache>();
@@ -27,8 +34,10 @@ public static class StoreServices
         services.AddScoped<CardWriter>();
         services.AddScoped<SquadBook>();
         services.AddScoped<PlayerErasure>();
+        services.AddScoped<PlayerFile>();
         services.AddScoped<PracticeBook>();
         services.AddScoped<BlockWriter>();
+        services.AddScoped<ReadyPracticeWriter>();
         services.AddScoped<UnreachedDrills>();
         services.AddScoped<CircuitWriter>();
         services.AddScoped<PartnerMemory>();

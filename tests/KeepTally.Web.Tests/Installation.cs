@@ -1,5 +1,4 @@
 using KeepTally.Core.Faults;
-using KeepTally.Store;
 using KeepTally.Store.Database;
 using KeepTally.Store.Practices;
 using KeepTally.Web.Hosting;
@@ -16,10 +15,23 @@ namespace KeepTally.Web.Tests;
 /// <summary>An application with demo data in a folder of its own, at a fixed time, without a port.</summary>
 public sealed class Installation : IAsyncLifetime
 {
+    /// <summary>With which an empty installation is set up.</summary>
+    public const string FirstKey = "first";
+
     private const string Database = "tally.db";
 
     private readonly string _folder = Directory.CreateTempSubdirectory("keep-tally").FullName;
+    private readonly bool _demo;
+    private readonly Dictionary<string, Lazy<Task<IReadOnlyDictionary<string, string>>>> _tickets = [];
     private WebApplication? _app;
+
+    public Installation()
+        : this(demo: true) { }
+
+    private Installation(bool demo) => _demo = demo;
+
+    /// <summary>With an empty folder, as a real club begins.</summary>
+    public static Installation Empty() => new(demo: false);
 
     public FakeTimeProvider Clock { get; } = new(new DateTimeOffset(2026, 9, 3, 15, 30, 0, TimeSpan.Zero));
 
@@ -39,7 +51,7 @@ public sealed class Installation : IAsyncLifetime
 
     public async Task StartAsync()
     {
-        if (!File.Exists(Path.Combine(_folder, Database)))
+        if (_demo && !File.Exists(Path.Combine(_folder, Database)))
         {
             File.Copy(Path.Combine(await Seeded.Value, Database), Path.Combine(_folder, Database));
         }
@@ -58,11 +70,10 @@ public sealed class Installation : IAsyncLifetime
         builder.WebHost.UseTestServer();
         builder.Logging.ClearProviders();
         builder.Services.AddSingleton<TimeProvider>(Clock);
-        builder.Services.AddStore(folder);
-        Application.AddServices(builder.Services);
+        Application.AddServices(builder.Services, new Running(folder, _demo, FirstKey));
         _app = builder.Build();
         Application.Use(_app);
-        await Application.PrepareAsync(_app.Services, demo: true);
+        await Application.PrepareAsync(_app.Services, _demo);
         await _app.StartAsync();
     }
 
@@ -72,8 +83,29 @@ public sealed class Installation : IAsyncLifetime
         Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
     }
 
-    /// <summary>A browser without scripts: it keeps cookies and does not follow redirects by itself.</summary>
-    public Visitor Visit() => new(_app!.GetTestServer());
+    /// <summary>
+    /// The head coach with a browser without scripts: it keeps cookies and does not follow redirects by itself.
+    /// </summary>
+    public Visitor Visit() => VisitAs("Robin Teal");
+
+    /// <summary>One of the made-up coaches of the demo.</summary>
+    public Visitor VisitAs(string coach)
+    {
+        lock (_tickets)
+        {
+            // Signed in once by the page; whoever comes later as the same coach comes with that ticket.
+            if (!_tickets.TryGetValue(coach, out var ticket))
+            {
+                ticket = new Lazy<Task<IReadOnlyDictionary<string, string>>>(() => VisitAsNobody().SignInAsync(coach));
+                _tickets[coach] = ticket;
+            }
+
+            return new Visitor(_app!.GetTestServer(), ticket);
+        }
+    }
+
+    /// <summary>Somebody who has not signed in.</summary>
+    public Visitor VisitAsNobody() => new(_app!.GetTestServer(), null);
 
     public async Task<T> WithAsync<TService, T>(Func<TService, Task<T>> use)
         where TService : notnull

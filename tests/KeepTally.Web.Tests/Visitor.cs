@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using System.Net;
 using AngleSharp.Html.Dom;
 using AngleSharp.Html.Parser;
@@ -6,12 +7,29 @@ using Microsoft.AspNetCore.TestHost;
 namespace KeepTally.Web.Tests;
 
 /// <summary>Someone with a browser and no scripts.</summary>
-public sealed class Visitor(TestServer server)
+public sealed class Visitor
 {
-    private readonly HttpClient _http = new(new CookieHandler(server.CreateHandler()))
+    private readonly CookieHandler _cookies;
+    private readonly HttpClient _http;
+
+    /// <param name="ticket">The cookies they come with; null for none.</param>
+    internal Visitor(TestServer server, Lazy<Task<IReadOnlyDictionary<string, string>>>? ticket)
     {
-        BaseAddress = new Uri("http://localhost"),
-    };
+        _cookies = new CookieHandler(server.CreateHandler(), ticket);
+        _http = new HttpClient(_cookies) { BaseAddress = new Uri("http://localhost") };
+    }
+
+    /// <summary>Signs in as a made-up coach of the demo, as a person does it: by the button with the name.</summary>
+    public async Task<IReadOnlyDictionary<string, string>> SignInAsync(string coach)
+    {
+        var page = await OpenAsync("/signin");
+        var button = page.QuerySelectorAll("button[name=coach]")
+            .OfType<IHtmlButtonElement>()
+            .Single(each => each.TextContent.StartsWith(coach, StringComparison.Ordinal));
+        using var answer = await SendAsync(page, "form[action*=Demo]", ("coach", button.Value));
+        Assert.Equal(HttpStatusCode.Redirect, answer.StatusCode);
+        return _cookies.Cookies;
+    }
 
     public HttpClient Http => _http;
 
@@ -79,24 +97,45 @@ public sealed class Visitor(TestServer server)
     public static async Task<IHtmlDocument> ParsedAsync(HttpResponseMessage response) =>
         new HtmlParser().ParseDocument(await response.Content.ReadAsStringAsync());
 
-    private sealed class CookieHandler(HttpMessageHandler inner) : DelegatingHandler(inner)
+    private sealed class CookieHandler(HttpMessageHandler inner, Lazy<Task<IReadOnlyDictionary<string, string>>>? ticket)
+        : DelegatingHandler(inner)
     {
-        private readonly CookieContainer _cookies = new();
+        /// <summary>By name. When they lapse is the server's business: the clock of a test stands in another time.</summary>
+        internal ConcurrentDictionary<string, string> Cookies { get; } = new();
+
+        private bool _came;
 
         protected override async Task<HttpResponseMessage> SendAsync(
             HttpRequestMessage request,
             CancellationToken cancellationToken
         )
         {
-            if (_cookies.GetCookieHeader(request.RequestUri!) is { Length: > 0 } header)
+            if (!_came && ticket is not null)
             {
-                request.Headers.Add("Cookie", header);
+                _came = true;
+                foreach (var (name, value) in await ticket.Value)
+                {
+                    Cookies.TryAdd(name, value);
+                }
+            }
+
+            if (!Cookies.IsEmpty)
+            {
+                request.Headers.Add("Cookie", string.Join("; ", Cookies.Select(cookie => $"{cookie.Key}={cookie.Value}")));
             }
 
             var response = await base.SendAsync(request, cancellationToken);
             foreach (var cookie in response.Headers.TryGetValues("Set-Cookie", out var set) ? set : [])
             {
-                _cookies.SetCookies(request.RequestUri!, cookie);
+                var (name, value) = cookie.Split(';')[0].Split('=', 2) is [var left, var right] ? (left, right) : (cookie, "");
+                if (value.Length == 0)
+                {
+                    Cookies.TryRemove(name, out _);
+                }
+                else
+                {
+                    Cookies[name] = value;
+                }
             }
 
             return response;

@@ -12,6 +12,12 @@ export class Application {
   data = mkdtempSync(join(tmpdir(), "keep-tally-"));
   port;
   #process;
+  #run;
+
+  /** What the program has said so far. */
+  get said() {
+    return this.#run.out();
+  }
 
   /** @param filled a data folder to begin with; without one the demo fills its own. */
   constructor(filled) {
@@ -24,9 +30,11 @@ export class Application {
     return `http://127.0.0.1:${this.port}`;
   }
 
-  async start() {
+  /** @param args in place of the demo. */
+  async start(...args) {
     this.port ??= await freePort();
-    const run = launch(["--demo", "--data", this.data, "--port", String(this.port)]);
+    const run = launch([...(args.length > 0 ? args : ["--demo"]), "--data", this.data, "--port", String(this.port)]);
+    this.#run = run;
     this.#process = run.process;
     await Promise.race([
       run.said("Keep Tally is ready"),
@@ -71,6 +79,7 @@ export function launch(args) {
   process.stderr.on("data", (data) => (error += data));
   return {
     process,
+    out: () => out,
     said: (words) => new Promise((done) => listeners.push(() => out.includes(words) && done())),
     ended: new Promise((done) => process.once("close", (code) => done({ code, out, error }))),
   };

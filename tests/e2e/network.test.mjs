@@ -1,5 +1,6 @@
 import { expect, test } from "./application.mjs";
 import { RunScreen } from "./run-screen.mjs";
+import { signIn } from "./sign-in.mjs";
 
 test("without a network the pad works, survives a reload, and sends when it can", async ({ page, context }) => {
   const screen = await RunScreen.begin(page);
@@ -49,6 +50,7 @@ test("a tap on one device is seen on another, and undone there", async ({ page, 
 
 test("an acknowledged tap outlives kill -9 and is never doubled", async ({ app, request }) => {
   test.setTimeout(120_000);
+  const cookie = await signIn(app.url);
   const page = await (await request.get("/")).text();
   const token = page.match(/name="__RequestVerificationToken"[^>]*value="([^"]+)"/)[1];
   const start = await request.post("/?handler=Start", { form: { practice: "1", __RequestVerificationToken: token } });
@@ -59,7 +61,7 @@ test("an acknowledged tap outlives kill -9 and is never doubled", async ({ app, 
   const send = (n) =>
     fetch(`${app.url}/api/sheets/${sheet}/events`, {
       method: "POST",
-      headers: { "Content-Type": "application/x-ndjson" },
+      headers: { "Content-Type": "application/x-ndjson", cookie },
       body: JSON.stringify({ device: "k", n, at: n, type: "tap", unit: "plain", outcome: "goal" }),
     }).then(
       (response) => response.ok,
@@ -87,7 +89,7 @@ test("an acknowledged tap outlives kill -9 and is never doubled", async ({ app, 
     await app.start();
   }
 
-  const stream = await fetch(`${app.url}/api/practices/1/events?after=0`);
+  const stream = await fetch(`${app.url}/api/practices/1/events?after=0`, { headers: { cookie } });
   let heard = "";
   for await (const chunk of stream.body.pipeThrough(new TextDecoderStream())) {
     heard += chunk;

@@ -1,4 +1,10 @@
+import { mkdtempSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
 import { defineConfig } from "@playwright/test";
+
+// Where the tickets of the head coach lie with which every test begins.
+process.env.SIGNED_IN ??= join(mkdtempSync(join(tmpdir(), "keep-tally-tickets-")), "head.json");
 
 export default defineConfig({
   testDir: ".",
@@ -10,6 +16,7 @@ export default defineConfig({
   forbidOnly: true,
   reporter: "list",
   use: {
+    storageState: process.env.SIGNED_IN,
     launchOptions: {
       executablePath: "/usr/bin/chromium",
       args: [

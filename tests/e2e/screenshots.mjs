@@ -3,13 +3,18 @@ import { resolve } from "node:path";
 import { chromium } from "@playwright/test";
 import { Application } from "./application.mjs";
 import config from "./playwright.config.mjs";
+import { signIn, stateOf } from "./sign-in.mjs";
 import { RunScreen } from "./run-screen.mjs";
 
 const folder = resolve(import.meta.dirname, "../../docs/screenshots");
 const app = new Application();
 await app.start();
 const browser = await chromium.launch(config.use.launchOptions);
-const context = await browser.newContext({ baseURL: app.url, viewport: { width: 1280, height: 800 } });
+const context = await browser.newContext({
+  baseURL: app.url,
+  viewport: { width: 1280, height: 800 },
+  storageState: stateOf(await signIn(app.url)),
+});
 const page = await context.newPage();
 const shot = (name, options) => page.screenshot({ path: `${folder}/${name}.png`, ...options });
 const wide = () => page.setViewportSize({ width: 1280, height: 800 });

@@ -1,12 +1,20 @@
 using KeepTally.Core.Time;
 using KeepTally.Store.Tables;
+using Microsoft.AspNetCore.Identity;
+using Microsoft.AspNetCore.Identity.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore;
 
 namespace KeepTally.Store.Database;
 
-/// <summary>The SQLite database of one installation.</summary>
-public sealed class TallyDb(DbContextOptions<TallyDb> options) : DbContext(options)
+/// <summary>The SQLite database of one installation, as far as whoever asks can reach: what belongs to another team is not there.</summary>
+public sealed class TallyDb(DbContextOptions<TallyDb> options, Reach reach) : IdentityUserContext<Coach, int>(options)
 {
+    private bool Everything => reach.Everything;
+
+    private IReadOnlyList<int> Within => reach.Teams;
+
+    private int? Only => reach.Practice;
+
     public DbSet<Team> Teams => Set<Team>();
 
     public DbSet<Player> Players => Set<Player>();
@@ -33,66 +41,81 @@ public sealed class TallyDb(DbContextOptions<TallyDb> options) : DbContext(optio
 
     public DbSet<EventRow> Events => Set<EventRow>();
 
-    protected override void OnModelCreating(ModelBuilder modelBuilder)
+    public DbSet<PracticeDoor> Doors => Set<PracticeDoor>();
+
+    public DbSet<Joiner> Joiners => Set<Joiner>();
+
+    public DbSet<DeviceKey> DeviceKeys => Set<DeviceKey>();
+
+    public DbSet<AuditEntry> Audit => Set<AuditEntry>();
+
+    protected override void OnModelCreating(ModelBuilder builder)
     {
-        modelBuilder.Entity<Team>().Property(team => team.Name).HasMaxLength(80);
-        modelBuilder.Entity<Team>().Property(team => team.StopReasons).HasDefaultValue("");
-        modelBuilder.Entity<Player>(player =>
+        base.OnModelCreating(builder);
+        builder.Entity<IdentityUserClaim<int>>().ToTable("CoachClaims");
+        builder.Entity<IdentityUserLogin<int>>().ToTable("CoachLogins");
+        builder.Entity<IdentityUserToken<int>>().ToTable("CoachTokens");
+        PeopleTables.Map(builder);
+        SetWalls(builder);
+        builder.Entity<Team>().Property(team => team.Name).HasMaxLength(80);
+        builder.Entity<Team>().Property(team => team.StopReasons).HasDefaultValue("");
+        builder.Entity<Player>(player =>
         {
             player.HasOne<Team>().WithMany().HasForeignKey(each => each.TeamId);
             player.Ignore(each => each.UnitId);
             player.Property(each => each.Hand).HasConversion<string>();
         });
-        modelBuilder.Entity<CardVersion>().HasIndex(card => new { card.CardId, card.Version }).IsUnique();
-        modelBuilder.Entity<Card>(card =>
+        builder.Entity<CardVersion>().HasIndex(card => new { card.CardId, card.Version }).IsUnique();
+        builder.Entity<Card>(card =>
         {
             card.Property(each => each.Revision).IsConcurrencyToken();
             card.HasMany(each => each.Versions).WithOne().HasForeignKey(version => version.CardId);
             card.HasMany(each => each.Changes).WithOne().HasForeignKey(change => change.CardId);
         });
-        modelBuilder.Entity<Practice>(practice =>
+        builder.Entity<Practice>(practice =>
         {
             practice.HasIndex(each => each.Date);
             practice.Property(each => each.Split).HasConversion<string>();
         });
-        modelBuilder.Entity<Block>(block =>
+        builder.Entity<Block>(block =>
         {
             block.Ignore(each => each.Title);
             block.Property(each => each.GroupsBy).HasConversion<string>();
             block.HasOne(each => each.Circuit).WithOne().HasForeignKey<CircuitBlock>(circuit => circuit.BlockId);
         });
-        modelBuilder.Entity<CircuitBlock>(circuit =>
+        builder.Entity<CircuitBlock>(circuit =>
         {
             circuit.ToTable("Circuits");
             circuit.HasKey(each => each.BlockId);
             circuit.HasMany(each => each.Stations).WithOne().HasForeignKey(station => station.BlockId);
         });
-        modelBuilder.Entity<Station>().HasOne(station => station.CardVersion).WithMany().OnDelete(DeleteBehavior.Restrict);
-        modelBuilder.Entity<KeptPair>(pair =>
+        builder.Entity<Station>().HasOne(station => station.CardVersion).WithMany().OnDelete(DeleteBehavior.Restrict);
+        builder.Entity<KeptPair>(pair =>
         {
             pair.HasOne<Team>().WithMany().HasForeignKey(each => each.TeamId);
             pair.HasOne<Player>().WithMany().HasForeignKey(each => each.OneId);
             pair.HasOne<Player>().WithMany().HasForeignKey(each => each.OtherId);
             pair.HasIndex(each => new { each.OneId, each.OtherId }).IsUnique();
         });
-        modelBuilder.Entity<SheetRow>().Ignore(sheet => sheet.Stop);
-        modelBuilder.Entity<Block>().HasOne(block => block.CardVersion).WithMany().OnDelete(DeleteBehavior.Restrict);
-        modelBuilder.Entity<Block>().HasOne(block => block.Run).WithOne(run => run.Block).HasForeignKey<Run>(run => run.BlockId);
-        modelBuilder.Entity<Attendance>(attendance =>
+        builder.Entity<SheetRow>().Ignore(sheet => sheet.Stop);
+        builder.Entity<Block>().HasOne(block => block.CardVersion).WithMany().OnDelete(DeleteBehavior.Restrict);
+        builder.Entity<Block>().HasOne(block => block.Run).WithOne(run => run.Block).HasForeignKey<Run>(run => run.BlockId);
+        builder.Entity<Attendance>(attendance =>
         {
             attendance.HasKey(each => new { each.PracticeId, each.PlayerId });
             attendance.HasOne<Player>().WithMany().HasForeignKey(each => each.PlayerId);
             attendance.Property(each => each.Presence).HasConversion<string>();
             attendance.Property(each => each.Limits).HasConversion<int>();
         });
-        modelBuilder
+        builder
             .Entity<Run>()
             .Property(run => run.Origin)
             .HasConversion(origin => origin.UnixMilliseconds, stored => new RunOrigin(stored));
-        modelBuilder.Entity<EventRow>(row =>
+        builder.Entity<EventRow>(row =>
         {
             row.ToTable("Events");
             row.HasKey(each => each.Sequence);
+            row.Ignore(each => each.IsUndo);
             row.HasIndex(each => new
                 {
                     each.SheetId,
@@ -102,5 +125,33 @@ public sealed class TallyDb(DbContextOptions<TallyDb> options) : DbContext(optio
                 .IsUnique();
             row.HasOne<SheetRow>().WithMany().HasForeignKey(each => each.SheetId);
         });
+    }
+
+    /// <summary>
+    /// Teams are walls. Each table of a team is read through here, whoever asks and in whatever way; what hangs on a practice
+    /// is there where the practice is.
+    /// </summary>
+    private void SetWalls(ModelBuilder builder)
+    {
+        builder.Entity<Team>().HasQueryFilter(team => Everything || Within.Contains(team.Id));
+        builder.Entity<Player>().HasQueryFilter(player => Everything || Within.Contains(player.TeamId));
+        builder.Entity<KeptPair>().HasQueryFilter(pair => Everything || Within.Contains(pair.TeamId));
+        builder.Entity<DeviceKey>().HasQueryFilter(key => Everything || Within.Contains(key.TeamId));
+        builder
+            .Entity<Practice>()
+            .HasQueryFilter(practice => Everything || (Within.Contains(practice.TeamId) && (Only == null || Only == practice.Id)));
+        builder.Entity<Block>().HasQueryFilter(block => Everything || Practices.Any(practice => practice.Id == block.PracticeId));
+        builder
+            .Entity<Attendance>()
+            .HasQueryFilter(entry => Everything || Practices.Any(practice => practice.Id == entry.PracticeId));
+        builder
+            .Entity<Joiner>()
+            .HasQueryFilter(joiner => Everything || Practices.Any(practice => practice.Id == joiner.PracticeId));
+        builder
+            .Entity<PracticeDoor>()
+            .HasQueryFilter(door => Everything || Practices.Any(practice => practice.Id == door.PracticeId));
+        builder.Entity<Run>().HasQueryFilter(run => Everything || Blocks.Any(block => block.Id == run.BlockId));
+        builder.Entity<SheetRow>().HasQueryFilter(sheet => Everything || Runs.Any(run => run.Id == sheet.RunId));
+        builder.Entity<EventRow>().HasQueryFilter(row => Everything || Sheets.Any(sheet => sheet.Id == row.SheetId));
     }
 }

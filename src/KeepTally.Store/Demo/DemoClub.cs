@@ -1,12 +1,13 @@
 using System.Globalization;
 using KeepTally.Store.Database;
 using KeepTally.Store.Tables;
+using Microsoft.AspNetCore.Identity;
 using Microsoft.EntityFrameworkCore;
 
 namespace KeepTally.Store.Demo;
 
 /// <summary>The made-up club Saltmarsh Terns: a squad and a practice today. The same every time.</summary>
-public sealed class DemoClub(TallyDb db, TimeProvider clock)
+public sealed class DemoClub(TallyDb db, UserManager<Coach> users, TimeProvider clock)
 {
     internal const string FirstTeam = "Saltmarsh Terns under-14";
 
@@ -70,6 +71,18 @@ public sealed class DemoClub(TallyDb db, TimeProvider clock)
         ("win-it-score-it", 8.5, 1, 90),
     ];
 
+    /// <summary>The made-up coaches; each assistant helps with the team named.</summary>
+    private static readonly (string Name, string? Team)[] Coaches =
+    [
+        ("Robin Teal", null),
+        ("Sam Wren", FirstTeam),
+        ("Lou Dunlin", "Saltmarsh Terns hockey"),
+    ];
+
+    /// <summary>Whether the demo may be played with a data folder: it is empty, or a demo's; never a real club's.</summary>
+    public async Task<bool> MaySeedAsync(CancellationToken cancellationToken = default) =>
+        !await db.Users.AnyAsync(cancellationToken) || await db.Users.AnyAsync(coach => coach.IsDemo, cancellationToken);
+
     /// <summary>Fills an empty database, and gives any other a practice for today where it has none.</summary>
     public async Task SeedAsync(CancellationToken cancellationToken = default)
     {
@@ -77,6 +90,7 @@ public sealed class DemoClub(TallyDb db, TimeProvider clock)
         var team =
             await db.Teams.OrderBy(each => each.Id).FirstOrDefaultAsync(cancellationToken)
             ?? await SettleAsync(today.Year, cancellationToken);
+        await LetInAsync(cancellationToken);
         if (await db.Practices.AnyAsync(practice => practice.Date == today, cancellationToken))
         {
             return;
@@ -119,6 +133,30 @@ public sealed class DemoClub(TallyDb db, TimeProvider clock)
             }
         );
         await db.SaveChangesAsync(cancellationToken);
+    }
+
+    private async Task LetInAsync(CancellationToken cancellationToken)
+    {
+        if (await db.Users.AnyAsync(cancellationToken))
+        {
+            return;
+        }
+
+        foreach (var (name, team) in Coaches)
+        {
+            var coach = new Coach
+            {
+                UserName = name,
+                IsHead = team is null,
+                IsDemo = true,
+            };
+            if (await db.Teams.FirstOrDefaultAsync(each => each.Name == team, cancellationToken) is { } helped)
+            {
+                coach.Teams.Add(new CoachTeam { TeamId = helped.Id });
+            }
+
+            await users.CreateAsync(coach);
+        }
     }
 
     private async Task<Team> SettleAsync(int year, CancellationToken cancellationToken)

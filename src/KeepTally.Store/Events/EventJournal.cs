@@ -59,6 +59,10 @@ public sealed class EventJournal(TallyDb db, JournalWriter writer, TextCache tex
                 sheet.HeadJson,
                 CardJson = sheet.CardJson ?? sheet.Run!.CardJson,
                 sheet.Run!.Block!.PracticeId,
+                TeamId = db
+                    .Practices.Where(practice => practice.Id == sheet.Run.Block.PracticeId)
+                    .Select(practice => practice.TeamId)
+                    .First(),
                 sheet.Run.Origin,
             })
             .SingleOrDefaultAsync(cancellationToken);
@@ -70,7 +74,9 @@ public sealed class EventJournal(TallyDb db, JournalWriter writer, TextCache tex
         var head = texts.Head(row.HeadJson);
         var card = texts.Read(row.CardJson, head.Options);
         return card.IsOk
-            ? Result.Ok(new AppendGuard(row.PracticeId, row.Origin, Score.Open(card.Value, head).Require(), new EventGate(head)))
+            ? Result.Ok(
+                new AppendGuard(row.TeamId, row.PracticeId, row.Origin, Score.Open(card.Value, head).Require(), new EventGate(head))
+            )
             : Result.Fail<AppendGuard>(card.Faults);
     }
 }
@@ -78,7 +84,7 @@ public sealed class EventJournal(TallyDb db, JournalWriter writer, TextCache tex
 /// <summary>What events of a sheet are held against, and the practice it is of.</summary>
 /// <param name="Origin">The origin of its times.</param>
 /// <param name="Rules">An empty sheet of the right rules.</param>
-public sealed record AppendGuard(int PracticeId, RunOrigin Origin, Score Rules, EventGate Gate)
+public sealed record AppendGuard(int TeamId, int PracticeId, RunOrigin Origin, Score Rules, EventGate Gate)
 {
     /// <summary>Why an event cannot be taken, or null where it can.</summary>
     public Fault? Check(RunEvent runEvent, DateTimeOffset now) =>

@@ -39,6 +39,32 @@ namespace KeepTally.Store.Migrations
                     b.ToTable("Attendance");
                 });
 
+            modelBuilder.Entity("KeepTally.Store.Tables.AuditEntry", b =>
+                {
+                    b.Property<long>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("About")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Act")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Who")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.ToTable("Audit", (string)null);
+                });
+
             modelBuilder.Entity("KeepTally.Store.Tables.Block", b =>
                 {
                     b.Property<int>("Id")
@@ -193,6 +219,99 @@ namespace KeepTally.Store.Migrations
                     b.ToTable("Circuits", (string)null);
                 });
 
+            modelBuilder.Entity("KeepTally.Store.Tables.Coach", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("AccessFailedCount")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("ConcurrencyStamp")
+                        .IsConcurrencyToken()
+                        .HasColumnType("TEXT");
+
+                    b.Property<bool>("IsDemo")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool>("IsHead")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool>("LockoutEnabled")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateTimeOffset?>("LockoutEnd")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("NormalizedUserName")
+                        .HasMaxLength(256)
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("PasswordHash")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("SecurityStamp")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("UserName")
+                        .HasMaxLength(256)
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("NormalizedUserName")
+                        .IsUnique()
+                        .HasDatabaseName("UserNameIndex");
+
+                    b.ToTable("Coaches", (string)null);
+                });
+
+            modelBuilder.Entity("KeepTally.Store.Tables.CoachTeam", b =>
+                {
+                    b.Property<int>("CoachId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("TeamId")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("CoachId", "TeamId");
+
+                    b.HasIndex("TeamId");
+
+                    b.ToTable("CoachTeams", (string)null);
+                });
+
+            modelBuilder.Entity("KeepTally.Store.Tables.DeviceKey", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Hash")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("TeamId")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("Hash")
+                        .IsUnique();
+
+                    b.HasIndex("TeamId");
+
+                    b.ToTable("DeviceKeys");
+                });
+
             modelBuilder.Entity("KeepTally.Store.Tables.EventRow", b =>
                 {
                     b.Property<long>("Sequence")
@@ -223,6 +342,33 @@ namespace KeepTally.Store.Migrations
                         .IsUnique();
 
                     b.ToTable("Events", (string)null);
+                });
+
+            modelBuilder.Entity("KeepTally.Store.Tables.Joiner", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("PracticeId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Sheet")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("PracticeId");
+
+                    b.ToTable("Joiners");
                 });
 
             modelBuilder.Entity("KeepTally.Store.Tables.KeptPair", b =>
@@ -350,6 +496,31 @@ namespace KeepTally.Store.Migrations
                     b.ToTable("Practices");
                 });
 
+            modelBuilder.Entity("KeepTally.Store.Tables.PracticeDoor", b =>
+                {
+                    b.Property<int>("PracticeId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("BoardToken")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("JoinCode")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("Until")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("PracticeId");
+
+                    b.HasIndex("BoardToken");
+
+                    b.HasIndex("JoinCode");
+
+                    b.ToTable("Doors", (string)null);
+                });
+
             modelBuilder.Entity("KeepTally.Store.Tables.Run", b =>
                 {
                     b.Property<int>("Id")
@@ -464,6 +635,68 @@ namespace KeepTally.Store.Migrations
                     b.ToTable("Teams");
                 });
 
+            modelBuilder.Entity("Microsoft.AspNetCore.Identity.IdentityUserClaim<int>", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("ClaimType")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("ClaimValue")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("UserId")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("UserId");
+
+                    b.ToTable("CoachClaims", (string)null);
+                });
+
+            modelBuilder.Entity("Microsoft.AspNetCore.Identity.IdentityUserLogin<int>", b =>
+                {
+                    b.Property<string>("LoginProvider")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("ProviderKey")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("ProviderDisplayName")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("UserId")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("LoginProvider", "ProviderKey");
+
+                    b.HasIndex("UserId");
+
+                    b.ToTable("CoachLogins", (string)null);
+                });
+
+            modelBuilder.Entity("Microsoft.AspNetCore.Identity.IdentityUserToken<int>", b =>
+                {
+                    b.Property<int>("UserId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("LoginProvider")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Name")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Value")
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("UserId", "LoginProvider", "Name");
+
+                    b.ToTable("CoachTokens", (string)null);
+                });
+
             modelBuilder.Entity("KeepTally.Store.Tables.Attendance", b =>
                 {
                     b.HasOne("KeepTally.Store.Tables.Player", null)
@@ -523,11 +756,44 @@ namespace KeepTally.Store.Migrations
                         .IsRequired();
                 });
 
+            modelBuilder.Entity("KeepTally.Store.Tables.CoachTeam", b =>
+                {
+                    b.HasOne("KeepTally.Store.Tables.Coach", null)
+                        .WithMany("Teams")
+                        .HasForeignKey("CoachId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.HasOne("KeepTally.Store.Tables.Team", null)
+                        .WithMany()
+                        .HasForeignKey("TeamId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("KeepTally.Store.Tables.DeviceKey", b =>
+                {
+                    b.HasOne("KeepTally.Store.Tables.Team", null)
+                        .WithMany()
+                        .HasForeignKey("TeamId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
             modelBuilder.Entity("KeepTally.Store.Tables.EventRow", b =>
                 {
                     b.HasOne("KeepTally.Store.Tables.SheetRow", null)
                         .WithMany()
                         .HasForeignKey("SheetId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("KeepTally.Store.Tables.Joiner", b =>
+                {
+                    b.HasOne("KeepTally.Store.Tables.Practice", null)
+                        .WithMany()
+                        .HasForeignKey("PracticeId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
                 });
@@ -573,6 +839,15 @@ namespace KeepTally.Store.Migrations
                     b.Navigation("Team");
                 });
 
+            modelBuilder.Entity("KeepTally.Store.Tables.PracticeDoor", b =>
+                {
+                    b.HasOne("KeepTally.Store.Tables.Practice", null)
+                        .WithOne()
+                        .HasForeignKey("KeepTally.Store.Tables.PracticeDoor", "PracticeId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
             modelBuilder.Entity("KeepTally.Store.Tables.Run", b =>
                 {
                     b.HasOne("KeepTally.Store.Tables.Block", "Block")
@@ -612,6 +887,33 @@ namespace KeepTally.Store.Migrations
                     b.Navigation("CardVersion");
                 });
 
+            modelBuilder.Entity("Microsoft.AspNetCore.Identity.IdentityUserClaim<int>", b =>
+                {
+                    b.HasOne("KeepTally.Store.Tables.Coach", null)
+                        .WithMany()
+                        .HasForeignKey("UserId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Microsoft.AspNetCore.Identity.IdentityUserLogin<int>", b =>
+                {
+                    b.HasOne("KeepTally.Store.Tables.Coach", null)
+                        .WithMany()
+                        .HasForeignKey("UserId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Microsoft.AspNetCore.Identity.IdentityUserToken<int>", b =>
+                {
+                    b.HasOne("KeepTally.Store.Tables.Coach", null)
+                        .WithMany()
+                        .HasForeignKey("UserId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
             modelBuilder.Entity("KeepTally.Store.Tables.Block", b =>
                 {
                     b.Navigation("Circuit");
@@ -629,6 +931,11 @@ namespace KeepTally.Store.Migrations
             modelBuilder.Entity("KeepTally.Store.Tables.CircuitBlock", b =>
                 {
                     b.Navigation("Stations");
+                });
+
+            modelBuilder.Entity("KeepTally.Store.Tables.Coach", b =>
+                {
+                    b.Navigation("Teams");
                 });
 
             modelBuilder.Entity("KeepTally.Store.Tables.Practice", b =>

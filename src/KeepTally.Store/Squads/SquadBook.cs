@@ -7,7 +7,7 @@ using Microsoft.EntityFrameworkCore;
 namespace KeepTally.Store.Squads;
 
 /// <summary>The players of a team.</summary>
-public sealed class SquadBook(TallyDb db)
+public sealed class SquadBook(TallyDb db, Reach reach)
 {
     /// <summary>Everyone, by number, those without one last, then by name.</summary>
     public Task<List<Player>> ListAsync(int team, CancellationToken cancellationToken = default) =>
@@ -38,6 +38,19 @@ public sealed class SquadBook(TallyDb db)
     {
         var team = new Team { Name = name };
         db.Teams.Add(team);
+        await db.SaveChangesAsync(cancellationToken);
+        return team.Id;
+    }
+
+    /// <summary>The first team of an installation: the one there is gets the name, or a new one; its id.</summary>
+    public async Task<int> FirstTeamAsync(string name, CancellationToken cancellationToken = default)
+    {
+        if (await db.Teams.IgnoreQueryFilters().OrderBy(team => team.Id).FirstOrDefaultAsync(cancellationToken) is not { } team)
+        {
+            return await AddTeamAsync(name, cancellationToken);
+        }
+
+        team.Name = name;
         await db.SaveChangesAsync(cancellationToken);
         return team.Id;
     }
@@ -79,7 +92,7 @@ public sealed class SquadBook(TallyDb db)
         return null;
     }
 
-    /// <summary>The team asked for, else the first; the first of all is made where there is none.</summary>
+    /// <summary>The team asked for, else the first; where everything can be seen and there is none, the first of all is made.</summary>
     public async Task<Team> TeamAsync(int? id, CancellationToken cancellationToken = default)
     {
         var team =
@@ -87,9 +100,12 @@ public sealed class SquadBook(TallyDb db)
             ?? await db.Teams.OrderBy(each => each.Id).FirstOrDefaultAsync(cancellationToken);
         if (team is null)
         {
-            team = new Team { Name = "My team" };
-            db.Teams.Add(team);
-            await db.SaveChangesAsync(cancellationToken);
+            team = new Team { Name = reach.Everything ? "My team" : "No team yet" };
+            if (reach.Everything)
+            {
+                db.Teams.Add(team);
+                await db.SaveChangesAsync(cancellationToken);
+            }
         }
 
         return team;

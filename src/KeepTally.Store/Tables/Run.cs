@@ -63,6 +63,8 @@ public sealed class EventRow
     /// <summary>What the line of a start holds, and no other line.</summary>
     internal const string StartMark = "\"type\":\"start\"";
 
+    private const string UndoMark = "\"type\":\"undo\"";
+
     /// <summary>The order of arrival, over all sheets.</summary>
     public long Sequence { get; init; }
 
@@ -77,6 +79,9 @@ public sealed class EventRow
 
     /// <summary>Its line of the log.</summary>
     public required string Line { get; init; }
+
+    /// <summary>Whether it takes another event back.</summary>
+    public bool IsUndo => Line.Contains(UndoMark, StringComparison.Ordinal);
 
     /// <summary>An event that has no place in the order of arrival yet.</summary>
     internal static EventRow Of(SheetId sheet, RunEvent runEvent) =>

@@ -1,3 +1,5 @@
+using KeepTally.Web.Access;
+
 namespace KeepTally.Web.Api;
 
 /// <summary>The HTTP API of the run screen.</summary>
@@ -5,11 +7,12 @@ internal static class ApiRoutes
 {
     internal static void MapApi(this IEndpointRouteBuilder app)
     {
-        app.MapGet("/formats/{name}", Formats.Get);
+        app.MapGet("/formats/{name}", Formats.Get).AllowAnonymous();
         var api = app.MapGroup("/api");
-        api.MapPost("/sheets/{sheet}/events", EventsEndpoint.PostAsync).DisableAntiforgery();
-        api.MapGet("/practices/{practice:int}/events", PracticeStream.GetAsync);
-        api.MapGet("/time", (TimeProvider clock) => TypedResults.Ok(new SharedTime(clock.GetUtcNow().ToUnixTimeMilliseconds())));
+        api.MapPost("/sheets/{sheet}/events", EventsEndpoint.PostAsync).RequireAuthorization(Policies.Record).DisableAntiforgery();
+        api.MapGet("/practices/{practice:int}/events", PracticeStream.GetAsync).RequireAuthorization(Policies.Known);
+        api.MapGet("/time", (TimeProvider clock) => TypedResults.Ok(new SharedTime(clock.GetUtcNow().ToUnixTimeMilliseconds())))
+            .RequireAuthorization(Policies.Known);
     }
 }
 

@@ -4,6 +4,8 @@ using KeepTally.Core.Events;
 using KeepTally.Core.Faults;
 using KeepTally.Core.Identity;
 using KeepTally.Store.Events;
+using KeepTally.Store.Tables;
+using KeepTally.Web.Access;
 
 namespace KeepTally.Web.Api;
 
@@ -24,9 +26,11 @@ internal static class EventsEndpoint
         EventJournal journal,
         AppendGuards rules,
         TimeProvider clock,
+        Trail trail,
         CancellationToken cancellationToken
     )
     {
+        var caller = request.HttpContext.Caller()!;
         if (request.ContentType?.Split(';')[0].Trim() != JsonLines)
         {
             return ApiProblem.Of(
@@ -69,6 +73,22 @@ internal static class EventsEndpoint
             return ApiProblem.Of(StatusCodes.Status409Conflict, "sheet", fault.Problem, fault.Mend);
         }
 
+        // The rules of a sheet are read once for all; whose they are is asked each time.
+        if (!caller.Sees(found.Value.TeamId, found.Value.PracticeId))
+        {
+            return ApiProblem.NotFound("sheet", $"there is no sheet \"{sheet}\"", "reload the page of the practice");
+        }
+
+        if (caller.Sheet.Length > 0 && caller.Sheet != sheet)
+        {
+            return ApiProblem.Of(
+                StatusCodes.Status403Forbidden,
+                "sheet",
+                "this sheet is somebody else's to keep",
+                "tap on your own, or ask the coach"
+            );
+        }
+
         using var body = new StreamReader(request.Body, Encoding.UTF8);
         var (events, faults) = Read(await body.ReadToEndAsync(cancellationToken), found.Value, clock.GetUtcNow());
         if (faults.Count > 0)
@@ -83,7 +103,21 @@ internal static class EventsEndpoint
         }
 
         var appended = await journal.AppendAsync(new SheetId(sheet), events);
+        await TellAsync(trail, appended, sheet, cancellationToken);
         return TypedResults.Ok(new Kept(appended.Fresh.Count, appended.Conflicting));
+    }
+
+    /// <summary>What is taken back is a correction of the record.</summary>
+    private static async Task TellAsync(Trail trail, Appended appended, string sheet, CancellationToken cancellationToken)
+    {
+        if (appended.Fresh.Count(row => row.IsUndo) is > 0 and var undone)
+        {
+            await trail.AddAsync(
+                AuditAct.Correction,
+                $"Took back {undone} {(undone == 1 ? "tap" : "taps")} on sheet {sheet}",
+                cancellationToken
+            );
+        }
     }
 
     private static (List<RunEvent> Events, List<LineFault> Faults) Read(string text, AppendGuard sheet, DateTimeOffset now)

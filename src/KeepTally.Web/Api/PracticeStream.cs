@@ -1,7 +1,9 @@
 using System.Buffers;
 using System.Globalization;
 using KeepTally.Store.Events;
+using KeepTally.Store.People;
 using KeepTally.Store.Practices;
+using KeepTally.Web.Access;
 
 namespace KeepTally.Web.Api;
 
@@ -39,7 +41,7 @@ internal static class PracticeStream
         using var gone = CancellationTokenSource.CreateLinkedTokenSource(lifetime.ApplicationStopping, context.RequestAborted);
         try
         {
-            await FollowAsync(practice, from, context.Response, feed, scopes, gone.Token);
+            await FollowAsync(practice, from, context, feed, scopes, gone.Token);
         }
         catch (OperationCanceledException)
         {
@@ -49,15 +51,27 @@ internal static class PracticeStream
         return Results.Empty;
     }
 
+    /// <summary>Who was sent out meanwhile hears no more; asked at every beat.</summary>
+    private static async Task<bool> IsStillInAsync(
+        HttpContext context,
+        IServiceScopeFactory scopes,
+        CancellationToken cancellationToken
+    )
+    {
+        await using var scope = scopes.CreateAsyncScope();
+        return await Signed.IsStillInAsync(context, scope.ServiceProvider.GetRequiredService<CallerBook>(), cancellationToken);
+    }
+
     private static async Task FollowAsync(
         int practice,
         long after,
-        HttpResponse response,
+        HttpContext context,
         EventFeed feed,
         IServiceScopeFactory scopes,
         CancellationToken cancellationToken
     )
     {
+        var response = context.Response;
         var pieces = feed.Join(practice, out var leave);
         try
         {
@@ -67,6 +81,11 @@ internal static class PracticeStream
             {
                 while (pieces.TryRead(out var piece))
                 {
+                    if (piece.Last < 0 && !await IsStillInAsync(context, scopes, cancellationToken))
+                    {
+                        return;
+                    }
+
                     if (piece.Last < 0 || piece.Before == after)
                     {
                         response.BodyWriter.Write(piece.Bytes.Span);

@@ -1,9 +1,12 @@
 using System.Net.Sockets;
+using System.Security.Cryptography;
 using KeepTally.Store;
 using KeepTally.Store.Book;
 using KeepTally.Store.Database;
 using KeepTally.Store.Demo;
 using KeepTally.Store.Events;
+using KeepTally.Store.People;
+using KeepTally.Web.Access;
 using KeepTally.Web.Api;
 using Microsoft.AspNetCore.Connections;
 using Microsoft.AspNetCore.DataProtection;
@@ -15,6 +18,7 @@ namespace KeepTally.Web.Hosting;
 public static class Application
 {
     private const int Unusable = 2;
+    private const int FirstKeyBytes = 12;
 
     /// <summary>Parsed cards, rules and folded sheets that are kept in memory at most.</summary>
     private const int MostCached = 20_000;
@@ -36,7 +40,7 @@ public static class Application
             await using var app = Build(settings);
             await PrepareAsync(app.Services, settings.Demo);
             await app.StartAsync();
-            Console.WriteLine($"Keep Tally is ready: http://127.0.0.1:{settings.Port}");
+            await Welcome.SayAsync(app.Services, settings);
             if (settings.Demo)
             {
                 await AddPastAsync(app);
@@ -84,20 +88,22 @@ public static class Application
         builder.Logging.AddFilter("Microsoft", LogLevel.Warning);
         builder.Logging.AddFilter("Microsoft.Extensions.Hosting", LogLevel.None);
         builder.Logging.AddFilter("Microsoft.AspNetCore.DataProtection", LogLevel.Error);
-        builder.Services.AddStore(settings.Data);
-        builder
-            .Services.AddDataProtection()
-            .SetApplicationName("keep-tally")
-            .PersistKeysToFileSystem(new DirectoryInfo(settings.Data.Keys));
-        AddServices(builder.Services);
+        AddServices(
+            builder.Services,
+            new Running(settings.Data, settings.Demo, Convert.ToHexStringLower(RandomNumberGenerator.GetBytes(FirstKeyBytes)))
+        );
         var app = builder.Build();
         Use(app);
         return app;
     }
 
-    /// <summary>Everything but the store, which a test brings itself.</summary>
-    public static void AddServices(IServiceCollection services)
+    public static void AddServices(IServiceCollection services, Running running)
     {
+        services.AddSingleton(running);
+        services.AddStore(running.Data);
+        services.AddDataProtection().SetApplicationName("keep-tally").PersistKeysToFileSystem(new DirectoryInfo(running.Data.Keys));
+        services.AddHttpContextAccessor();
+        services.AddAccess();
         services.TryAddSingleton(TimeProvider.System);
         services
             .AddRazorPages()
@@ -105,6 +111,7 @@ public static class Application
             {
                 options.Filters.Add<KnownHandlersOnly>();
                 options.Filters.Add<WholeFormsOnly>();
+                options.Filters.Add<HeadUnlessSaid>();
             });
         services.AddHostFiltering(options => options.AllowedHosts = ["127.0.0.1", "localhost", "[::1]"]);
         services.AddMemoryCache(options => options.SizeLimit = MostCached);
@@ -122,8 +129,9 @@ public static class Application
         app.UseResponseCompression();
         app.UseMiddleware<SecurityHeaders>();
         app.UseRouting();
+        app.UseAccess();
         app.UseAntiforgery();
-        app.MapStaticAssets();
+        app.MapStaticAssets().AllowAnonymous();
         app.MapRazorPages().WithStaticAssets();
         app.MapApi();
     }
@@ -134,8 +142,17 @@ public static class Application
         await using var scope = services.CreateAsyncScope();
         Schema.Migrate(scope.ServiceProvider.GetRequiredService<TallyDb>());
         await scope.ServiceProvider.GetRequiredService<CardWriter>().ShipAsync();
+        await scope.ServiceProvider.GetRequiredService<AuditLog>().TidyAsync();
+        await scope.ServiceProvider.GetRequiredService<DoorBook>().TidyAsync();
         if (demo)
         {
+            if (!await scope.ServiceProvider.GetRequiredService<DemoClub>().MaySeedAsync())
+            {
+                throw new DataFolderException(
+                    "This data folder is a real club's, and the demo lets anybody in. Start without --demo, or give another folder with --data DIR."
+                );
+            }
+
             await scope.ServiceProvider.GetRequiredService<DemoClub>().SeedAsync();
         }
     }

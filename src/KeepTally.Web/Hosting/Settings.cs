@@ -3,8 +3,9 @@ using KeepTally.Store.Database;
 
 namespace KeepTally.Web.Hosting;
 
-/// <summary>What the application was started with: <c>[--port N] [--data DIR] [--demo]</c>.</summary>
-internal sealed record Settings(int Port, DataFolder Data, bool Demo)
+/// <summary>What the application was started with: <c>[--port N] [--data DIR] [--demo] [--new-password NAME]</c>.</summary>
+/// <param name="NewPassword">Whose password is to be chosen anew, by a link shown on the machine; or null.</param>
+internal sealed record Settings(int Port, DataFolder Data, bool Demo, string? NewPassword)
 {
     private const int UsualPort = 5080;
 
@@ -13,7 +14,7 @@ internal sealed record Settings(int Port, DataFolder Data, bool Demo)
 
     internal static Settings? Read(string[] args, out string? fault)
     {
-        var (port, data, demo) = (UsualPort, "data", false);
+        var (port, data, demo, newPassword) = (UsualPort, "data", false, (string?)null);
         for (var i = 0; i < args.Length; i++)
         {
             var value = i + 1 < args.Length ? args[i + 1] : null;
@@ -21,6 +22,10 @@ internal sealed record Settings(int Port, DataFolder Data, bool Demo)
             {
                 case "--demo":
                     demo = true;
+                    break;
+                case "--new-password" when value is { Length: > 0 }:
+                    newPassword = value;
+                    i++;
                     break;
                 case "--data" when value is { Length: > 0 }:
                     data = value;
@@ -36,13 +41,16 @@ internal sealed record Settings(int Port, DataFolder Data, bool Demo)
                 case "--data":
                     fault = "--data: the folder is missing. Write --data DIR.";
                     return null;
+                case "--new-password":
+                    fault = "--new-password: the name is missing. Write --new-password NAME, with the name they sign in with.";
+                    return null;
                 default:
-                    fault = $"{args[i]} is not known here. Write [--port N] [--data DIR] [--demo].";
+                    fault = $"{args[i]} is not known here. Write [--port N] [--data DIR] [--demo] [--new-password NAME].";
                     return null;
             }
         }
 
         fault = null;
-        return new Settings(port, new DataFolder(data), demo);
+        return new Settings(port, new DataFolder(data), demo, newPassword);
     }
 }

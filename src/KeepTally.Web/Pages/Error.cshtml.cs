@@ -1,9 +1,11 @@
+using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace KeepTally.Web.Pages;
 
 /// <summary>What a coach sees when a page is not there or the application failed.</summary>
+[AllowAnonymous]
 [IgnoreAntiforgeryToken]
 [ResponseCache(Duration = 0, Location = ResponseCacheLocation.None, NoStore = true)]
 public sealed class ErrorModel : PageModel
@@ -11,10 +13,21 @@ public sealed class ErrorModel : PageModel
     [BindProperty(SupportsGet = true)]
     public int? Code { get; set; }
 
-    public string Heading => Code == 404 ? "Not here" : "That did not work";
+    public string Heading =>
+        Code switch
+        {
+            404 => "Not here",
+            403 => "For the head coach",
+            429 => "Too fast",
+            _ => "That did not work",
+        };
 
     public string Words =>
-        Code == 404
-            ? "There is no such page. It may have been for another team or another day."
-            : "Nothing that was tapped is lost. Go back and try again; if it happens again, start the application anew.";
+        Code switch
+        {
+            404 => "There is no such page. It may have been for another team or another day.",
+            403 => "You are in, but this is for somebody else to see or to change. Ask the head coach.",
+            429 => "Somebody tried too often from here. Wait a minute, then try again.",
+            _ => "Nothing that was tapped is lost. Go back and try again; if it happens again, start the application anew.",
+        };
 }

@@ -8,6 +8,7 @@ using KeepTally.Core.Text;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Squads;
 using KeepTally.Store.Tables;
+using KeepTally.Web.Access;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
@@ -99,6 +100,7 @@ public sealed class IndexModel(
     public async Task<IActionResult> OnPostPutInAsync(int practice, int block, CancellationToken cancellationToken) =>
         await unreached.PutInAsync(practice, block, cancellationToken) ? RedirectToPage(new { practice }) : NotFound();
 
+    [ForAssistants]
     public async Task<IActionResult> OnPostMarkAsync(
         int practice,
         int player,
@@ -108,6 +110,7 @@ public sealed class IndexModel(
         await MarkedAsync(practice, player, await book.MarkAsync(practice, player, presence, cancellationToken), cancellationToken);
 
     /// <summary>Keeps a player from something today, or lets it go.</summary>
+    [ForAssistants]
     public async Task<IActionResult> OnPostLimitAsync(
         int practice,
         int player,
@@ -116,6 +119,7 @@ public sealed class IndexModel(
     ) => await MarkedAsync(practice, player, await book.LimitAsync(practice, player, limit, cancellationToken), cancellationToken);
 
     /// <summary>Makes the groups another way, or anew.</summary>
+    [ForAssistants]
     public async Task<IActionResult> OnPostSplitAsync(int practice, SplitWay way, int seed, CancellationToken cancellationToken)
     {
         if (!await writer.SplitAsync(practice, way, seed, "", cancellationToken))
@@ -150,6 +154,7 @@ public sealed class IndexModel(
 
     private bool IsByScript => Request.Headers.ContainsKey("HX-Request");
 
+    [ForAssistants]
     public async Task<IActionResult> OnPostStartAsync(int practice, CancellationToken cancellationToken)
     {
         Hindrance = (await start.BeginAsync(practice, cancellationToken))?.Told;

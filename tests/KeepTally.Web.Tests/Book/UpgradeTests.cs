@@ -1,5 +1,6 @@
 using KeepTally.Core.Live;
 using KeepTally.Store.Database;
+using KeepTally.Store.People;
 using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Infrastructure;
@@ -15,7 +16,7 @@ public sealed class UpgradeTests
     {
         using var connection = new SqliteConnection("Data Source=:memory:");
         connection.Open();
-        using var db = new TallyDb(new DbContextOptionsBuilder<TallyDb>().UseSqlite(connection).Options);
+        using var db = new TallyDb(new DbContextOptionsBuilder<TallyDb>().UseSqlite(connection).Options, new Reach());
         db.GetService<IMigrator>().Migrate("Beginning");
         db.Database.ExecuteSqlRaw(
             """INSERT INTO CardVersions (CardId, Version, Name, Json) VALUES ('old', 1, 'Old', '{{}}'), ('old', 2, 'Old', '{{}}'), ('older', 1, 'Older', '{{}}')"""

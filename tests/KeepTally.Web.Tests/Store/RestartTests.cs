@@ -3,6 +3,7 @@ using KeepTally.Core.Identity;
 using KeepTally.Core.Time;
 using KeepTally.Store.Database;
 using KeepTally.Store.Events;
+using KeepTally.Store.People;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Squads;
 using KeepTally.Store.Tables;
@@ -95,7 +96,7 @@ public sealed class RestartTests
             var team = new Team { Name = "Others" };
             db.Teams.Add(team);
             await db.SaveChangesAsync();
-            return await new SquadBook(db).AddAsync(team.Id, new PlayerDetails("Una Vale", null, null, "", null, ""));
+            return await new SquadBook(db, new Reach()).AddAsync(team.Id, new PlayerDetails("Una Vale", null, null, "", null, ""));
         });
 
         Assert.False(await home.WithAsync<PracticeBook, bool>(book => book.MarkAsync(practice, stranger, Presence.Absent)));

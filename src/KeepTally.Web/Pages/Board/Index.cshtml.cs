@@ -1,11 +1,14 @@
 using KeepTally.Core.Live;
 using KeepTally.Screen;
 using KeepTally.Store.Practices;
+using KeepTally.Web.Access;
 using KeepTally.Web.Pages.Run;
+using Microsoft.AspNetCore.Authorization;
 
 namespace KeepTally.Web.Pages.Board;
 
 /// <summary>The board the players see: the clock, who is where, and who goes where next. It says nothing itself.</summary>
+[Authorize(Policies.Board)]
 public sealed class IndexModel(PracticeBook book, RunStore runStore, TimeProvider clock) : LivePageModel(book, runStore, clock)
 {
     public string Drill { get; private set; } = "";

@@ -1,12 +1,15 @@
 using KeepTally.Store.Book;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Tables;
+using KeepTally.Web.Access;
+using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace KeepTally.Web.Pages.Circuit;
 
 /// <summary>Puts a circuit together and onto a timing sheet.</summary>
+[Authorize(Policies.Head)]
 public sealed class NewModel(DrillBook book, BlockWriter blocks, CircuitWriter circuits) : PageModel
 {
     [BindProperty]

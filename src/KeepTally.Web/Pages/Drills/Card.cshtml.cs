@@ -1,5 +1,4 @@
 using System.Text;
-using KeepTally.Core.Cards;
 using KeepTally.Store.Book;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Squads;
@@ -80,16 +79,11 @@ public sealed class CardModel(DrillBook book, BlockWriter blocks, SquadBook squa
 
         Shown = found;
         Practices = await blocks.OpenAsync(cancellationToken);
-        if (found.Card.Stages[^1].Scores != Scorer.Side)
-        {
-            // Without an open sheet a new one is made, for the first team.
-            var next = Practices.Count > 0 ? Practices[0] : null;
-            var team = next?.TeamId ?? (await squad.TeamsAsync(cancellationToken)).FirstOrDefault()?.Id;
-            var players = team is null ? 0 : (await squad.ListAsync(team.Value, cancellationToken)).Count;
-            var here = players - (next is null ? 0 : PracticeBook.Absent(next).Count);
-            Groups = Math.Max(1, (int)Math.Round((double)here / found.Card.Players.Best));
-        }
-
+        // Without an open sheet a new one is made, for the first team.
+        var next = Practices.Count > 0 ? Practices[0] : null;
+        var team = next?.TeamId ?? (await squad.TeamsAsync(cancellationToken)).FirstOrDefault()?.Id;
+        var players = team is null ? 0 : (await squad.ListAsync(team.Value, cancellationToken)).Count;
+        Groups = SuggestedGroups.For(found.Card, players - (next is null ? 0 : PracticeBook.Absent(next).Count));
         Today = DateOnly.FromDateTime(clock.GetLocalNow().DateTime);
         return true;
     }

@@ -6,7 +6,9 @@ using KeepTally.Core.Dealing;
 using KeepTally.Core.Faults;
 using KeepTally.Core.Formats;
 using KeepTally.Store.Book;
+using KeepTally.Web.Access;
 using KeepTally.Web.Pages.Drills.Editing;
+using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
@@ -16,6 +18,7 @@ namespace KeepTally.Web.Pages.Drills;
 /// The editor of a card. The card is a JSON text all along; the fields are laid over it, the core reads it and says in
 /// plain words what its rules mean, or what is wrong with it and where.
 /// </summary>
+[Authorize(Policies.Head)]
 public sealed class EditModel(DrillBook book, CardWriter writer) : PageModel
 {
     private static readonly JsonSerializerOptions Written = new()

@@ -1,11 +1,14 @@
 using KeepTally.Core.Faults;
 using KeepTally.Store.Book;
 using KeepTally.Store.Files;
+using KeepTally.Web.Access;
+using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace KeepTally.Web.Pages.Drills;
 
 /// <summary>Brings a card or a whole book in from a file or a pasted text: all of it, or nothing and every fault.</summary>
+[Authorize(Policies.Head)]
 public sealed class ImportModel(CardWriter writer) : PageModel
 {
     private const long LargestBytes = 4_000_000;

@@ -5,6 +5,7 @@ using KeepTally.Core.Words;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Squads;
 using KeepTally.Store.Tables;
+using KeepTally.Web.Access;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.ModelBinding;
 using Microsoft.AspNetCore.Mvc.RazorPages;
@@ -67,6 +68,7 @@ public sealed class IndexModel(
     public async Task<IActionResult> OnGetAsync(int id, CancellationToken cancellationToken) =>
         await LoadAsync(id, cancellationToken) ? Page() : NotFound();
 
+    [ForAssistants]
     public Task<IActionResult> OnPostSplitAsync(int id, SplitWay way, int seed, string? by, CancellationToken cancellationToken) =>
         DoneAsync(
             id,
@@ -80,6 +82,7 @@ public sealed class IndexModel(
             cancellationToken
         );
 
+    [ForAssistants]
     public Task<IActionResult> OnPostMeansAsync(
         int id,
         [BindRequired] int? balls,
@@ -88,12 +91,15 @@ public sealed class IndexModel(
         CancellationToken cancellationToken
     ) => DoneAsync(id, writer.MeansAsync(id, balls, courts, coaches, cancellationToken), cancellationToken);
 
+    [ForAssistants]
     public Task<IActionResult> OnPostCountAsync(int id, int block, GroupsBy by, int number, CancellationToken cancellationToken) =>
         DoneAsync(id, writer.CountAsync(id, block, by, number, cancellationToken), cancellationToken);
 
+    [ForAssistants]
     public Task<IActionResult> OnPostMoveAsync(int id, int? block, string player, int to, CancellationToken cancellationToken) =>
         ByHandAsync(id, block, () => writer.MoveAsync(id, block, new PlayerId(player), to, cancellationToken), cancellationToken);
 
+    [ForAssistants]
     public Task<IActionResult> OnPostExchangeAsync(
         int id,
         int? block,
@@ -108,9 +114,11 @@ public sealed class IndexModel(
             cancellationToken
         );
 
+    [ForAssistants]
     public Task<IActionResult> OnPostSettleAsync(int id, int block, CancellationToken cancellationToken) =>
         DoneAsync(id, writer.SettleAsync(id, block, cancellationToken), cancellationToken);
 
+    [ForAssistants]
     public Task<IActionResult> OnPostLetGoAsync(int id, int? block, CancellationToken cancellationToken) =>
         DoneAsync(id, writer.LetGoAsync(id, block, cancellationToken), cancellationToken);
 

@@ -8,13 +8,14 @@ using KeepTally.Core.Words;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Results;
 using KeepTally.Store.Tables;
+using KeepTally.Web.Access;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace KeepTally.Web.Pages.Results;
 
 /// <summary>The results of one practice, drill by drill; as CSV too.</summary>
-public sealed class PracticeModel(PracticeBook book, PracticeResults results) : PageModel
+public sealed class PracticeModel(PracticeBook book, PracticeResults results, Trail trail) : PageModel
 {
     public required Practice Practice { get; set; }
 
@@ -56,6 +57,7 @@ public sealed class PracticeModel(PracticeBook book, PracticeResults results) : 
         }
 
         var csv = ResultsCsv.Write(practice.Date, await results.OfAsync(id, cancellationToken));
+        await trail.AddAsync(AuditAct.Export, $"The results of practice {id}", cancellationToken);
         var name = string.Create(CultureInfo.InvariantCulture, $"results-{practice.Date:yyyy-MM-dd}.csv");
         return File(Encoding.UTF8.GetBytes(csv), "text/csv; charset=utf-8", name);
     }

@@ -1,12 +1,15 @@
 using KeepTally.Store.Files;
 using KeepTally.Store.Squads;
 using KeepTally.Store.Tables;
+using KeepTally.Web.Access;
+using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace KeepTally.Web.Pages.Squad;
 
 /// <summary>Brings a squad in from CSV: first what it would bring, then the good rows of it.</summary>
+[Authorize(Policies.Head)]
 public sealed class ImportModel(SquadBook squad, TimeProvider clock) : PageModel
 {
     private const long LargestBytes = 1_000_000;

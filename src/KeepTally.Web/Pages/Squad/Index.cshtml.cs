@@ -3,6 +3,7 @@ using KeepTally.Core.Faults;
 using KeepTally.Core.Text;
 using KeepTally.Store.Squads;
 using KeepTally.Store.Tables;
+using KeepTally.Web.Access;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.ModelBinding;
 using Microsoft.AspNetCore.Mvc.RazorPages;
@@ -10,7 +11,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace KeepTally.Web.Pages.Squad;
 
 /// <summary>The squad: list, add, change.</summary>
-public sealed class IndexModel(SquadBook squad, PlayerErasure erasure) : PageModel
+public sealed class IndexModel(SquadBook squad, PlayerErasure erasure, PlayerFile file, Trail trail) : PageModel
 {
     private const int LongestTeamName = 80;
 
@@ -74,9 +75,12 @@ public sealed class IndexModel(SquadBook squad, PlayerErasure erasure) : PageMod
 
         if (Edit is { } id)
         {
-            return await squad.ChangeAsync(id, Form.Details, cancellationToken)
-                ? RedirectToPage(new { Edit = (int?)null, Team })
-                : NotFound();
+            return await DoneAsync(
+                await squad.ChangeAsync(id, Form.Details, cancellationToken),
+                AuditAct.Correction,
+                $"Changed player {Player.UnitIdOf(id)}",
+                cancellationToken
+            );
         }
 
         var team = await squad.TeamAsync(Team, cancellationToken);
@@ -85,18 +89,54 @@ public sealed class IndexModel(SquadBook squad, PlayerErasure erasure) : PageMod
     }
 
     /// <summary>The squad as CSV.</summary>
+    [ForHead]
     public async Task<IActionResult> OnGetCsvAsync(CancellationToken cancellationToken)
     {
         var team = await squad.TeamAsync(Team, cancellationToken);
         var csv = SquadCsv.Write(await squad.ListAsync(team.Id, cancellationToken));
+        await trail.AddAsync(AuditAct.Export, $"The squad of {team.Name}", cancellationToken);
         return File(Encoding.UTF8.GetBytes(csv), "text/csv; charset=utf-8", "squad.csv");
     }
 
     public async Task<IActionResult> OnPostArchiveAsync(int id, bool away, CancellationToken cancellationToken) =>
-        await squad.ArchiveAsync(id, away, cancellationToken) ? RedirectToPage(new { Edit = (int?)null, Team }) : NotFound();
+        await DoneAsync(
+            await squad.ArchiveAsync(id, away, cancellationToken),
+            AuditAct.Correction,
+            $"Player {Player.UnitIdOf(id)} {(away ? "left the squad" : "came back into the squad")}",
+            cancellationToken
+        );
 
     public async Task<IActionResult> OnPostEraseAsync(int id, CancellationToken cancellationToken) =>
-        await erasure.EraseAsync(id, cancellationToken) ? RedirectToPage(new { Edit = (int?)null, Team }) : NotFound();
+        await DoneAsync(
+            await erasure.EraseAsync(id, cancellationToken),
+            AuditAct.Erasure,
+            $"Erased player {Player.UnitIdOf(id)}",
+            cancellationToken
+        );
+
+    /// <summary>All that is kept of one player, for whoever asks for it.</summary>
+    [ForHead]
+    public async Task<IActionResult> OnGetPlayerAsync(CancellationToken cancellationToken)
+    {
+        if (Edit is not { } id || await file.OfAsync(id, cancellationToken) is not { } json)
+        {
+            return NotFound();
+        }
+
+        await trail.AddAsync(AuditAct.Export, $"All that is kept of player {Player.UnitIdOf(id)}", cancellationToken);
+        return File(Encoding.UTF8.GetBytes(json), "application/json", $"player-{Player.UnitIdOf(id)}.json");
+    }
+
+    private async Task<IActionResult> DoneAsync(bool done, AuditAct act, string about, CancellationToken cancellationToken)
+    {
+        if (!done)
+        {
+            return NotFound();
+        }
+
+        await trail.AddAsync(act, about, cancellationToken);
+        return RedirectToPage(new { Edit = (int?)null, Team });
+    }
 
     /// <summary>Adds a team, or gives the one looked at another name.</summary>
     public async Task<IActionResult> OnPostTeamAsync([BindRequired] string? name, bool rename, CancellationToken cancellationToken)

@@ -1,0 +1,48 @@
+using KeepTally.Store.Database;
+using KeepTally.Store.Tables;
+using Microsoft.EntityFrameworkCore;
+
+namespace KeepTally.Store.People;
+
+/// <summary>The record of who did what. A line holds no name of a player, so that erasing one need not touch it.</summary>
+public sealed class AuditLog(TallyDb db, TimeProvider clock)
+{
+    /// <summary>Lines are kept so long.</summary>
+    public static readonly TimeSpan Kept = TimeSpan.FromDays(400);
+
+    private const int PageLength = 200;
+
+    /// <summary>Writes a line.</summary>
+    public async Task AddAsync(string who, AuditAct act, string about, CancellationToken cancellationToken = default)
+    {
+        db.Audit.Add(
+            new AuditEntry
+            {
+                At = clock.GetUtcNow().ToUnixTimeMilliseconds(),
+                Who = who,
+                Act = act,
+                About = about,
+            }
+        );
+        await db.SaveChangesAsync(cancellationToken);
+    }
+
+    /// <summary>The lines before one, the latest first; some at a time.</summary>
+    public Task<List<AuditEntry>> ListAsync(long? before, CancellationToken cancellationToken = default) =>
+        db
+            .Audit.AsNoTracking()
+            .Where(entry => before == null || entry.Id < before)
+            .OrderByDescending(entry => entry.Id)
+            .Take(PageLength)
+            .ToListAsync(cancellationToken);
+
+    /// <summary>Whether there may be lines before the last of a list.</summary>
+    public static bool IsFull(IReadOnlyCollection<AuditEntry> page) => page.Count == PageLength;
+
+    /// <summary>Takes out what is older than it is kept.</summary>
+    public Task TidyAsync(CancellationToken cancellationToken = default)
+    {
+        var oldest = (clock.GetUtcNow() - Kept).ToUnixTimeMilliseconds();
+        return db.Audit.Where(entry => entry.At < oldest).ExecuteDeleteAsync(cancellationToken);
+    }
+}

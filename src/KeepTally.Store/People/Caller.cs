@@ -1,0 +1,60 @@
+using KeepTally.Store.Database;
+
+namespace KeepTally.Store.People;
+
+/// <summary>What somebody is here.</summary>
+public enum CallerKind
+{
+    /// <summary>A head coach: everything.</summary>
+    Head,
+
+    /// <summary>An assistant: runs, records and reads for their teams.</summary>
+    Assistant,
+
+    /// <summary>Joined one practice by its code: runs and records there.</summary>
+    Joiner,
+
+    /// <summary>The board of one practice: shows it and nothing else.</summary>
+    Board,
+
+    /// <summary>A device with a key: sends and reads events of its team.</summary>
+    Device,
+}
+
+/// <summary>Whoever asks.</summary>
+/// <param name="Id">The id of the coach, the joiner or the key; of a board that of the practice.</param>
+/// <param name="Stamp">Changes when all that was signed in before is to be so no more.</param>
+/// <param name="Teams">The teams they can see; for a head coach all, and none is named.</param>
+/// <param name="Practice">The only practice they can see, or null.</param>
+/// <param name="Sheet">The only sheet they count for; empty for all.</param>
+public sealed record Caller(
+    CallerKind Kind,
+    int Id,
+    string Name,
+    string Stamp,
+    IReadOnlyList<int> Teams,
+    int? Practice = null,
+    string Sheet = ""
+)
+{
+    public bool IsHead => Kind == CallerKind.Head;
+
+    public bool IsCoach => Kind is CallerKind.Head or CallerKind.Assistant;
+
+    /// <summary>Whether they can see a practice of a team.</summary>
+    public bool Sees(int team, int practice)
+    {
+        var reach = new Reach();
+        Narrow(reach);
+        return reach.Holds(team, practice);
+    }
+
+    /// <summary>Narrows a reach to what they can see.</summary>
+    public void Narrow(Reach reach)
+    {
+        if (!IsHead)
+        {
+            reach.Narrow(Teams, Practice);
+        }
+    }
+}

@@ -1,0 +1,46 @@
+namespace KeepTally.Store.Tables;
+
+/// <summary>One line of the record of who did what that others should be able to look up. Never the name of a player.</summary>
+public sealed class AuditEntry
+{
+    public long Id { get; init; }
+
+    /// <summary>Milliseconds since 1970 in UTC.</summary>
+    public long At { get; init; }
+
+    /// <summary>The name of whoever it was, as it was then.</summary>
+    public required string Who { get; init; }
+
+    public AuditAct Act { get; init; }
+
+    /// <summary>What it was done to, in plain words.</summary>
+    public required string About { get; init; }
+}
+
+/// <summary>What is written down of people's doings.</summary>
+public enum AuditAct
+{
+    /// <summary>Signed in.</summary>
+    SignIn,
+
+    /// <summary>Tried to sign in with a wrong password.</summary>
+    Refused,
+
+    /// <summary>Signed out everywhere.</summary>
+    SignOutEverywhere,
+
+    /// <summary>Joined a practice by its code.</summary>
+    Join,
+
+    /// <summary>Changed what was on record: a player, or a tap taken back.</summary>
+    Correction,
+
+    /// <summary>Took data out as a file.</summary>
+    Export,
+
+    /// <summary>Erased a player.</summary>
+    Erasure,
+
+    /// <summary>Changed who may come in, and to what.</summary>
+    Access,
+}

@@ -1,0 +1,59 @@
+using KeepTally.Store.Database;
+using KeepTally.Store.Tables;
+using Microsoft.AspNetCore.Authentication;
+using Microsoft.AspNetCore.Identity;
+
+namespace KeepTally.Web.Access;
+
+/// <summary>Adds who may come in, and lets nobody else.</summary>
+internal static class AccessServices
+{
+    /// <summary>A link with which somebody chooses a password is good for so long.</summary>
+    private static readonly TimeSpan InviteKept = TimeSpan.FromDays(7);
+
+    internal static void AddAccess(this IServiceCollection services)
+    {
+        new IdentityBuilder(typeof(Coach), services)
+            .AddSignInManager()
+            .AddTokenProvider<DataProtectorTokenProvider<Coach>>(TokenOptions.DefaultProvider);
+        services.Configure<DataProtectionTokenProviderOptions>(options => options.TokenLifespan = InviteKept);
+        services
+            .AddAuthentication(Signed.Scheme)
+            .AddPolicyScheme(
+                Signed.Scheme,
+                null,
+                options =>
+                    options.ForwardDefaultSelector = context =>
+                        DeviceKeyHandler.KeyOf(context.Request) is null ? Signed.Cookie : Signed.Key
+            )
+            .AddCookie(Signed.Cookie, CookieRules.Set)
+            .AddScheme<AuthenticationSchemeOptions, DeviceKeyHandler>(Signed.Key, null);
+        services.AddAuthorization(Policies.Set);
+        services.AddRateLimiter(Throttles.Set);
+        services.AddScoped<Trail>();
+    }
+
+    /// <summary>Who asks, what they may come to, and what they see of it.</summary>
+    internal static void UseAccess(this WebApplication app)
+    {
+        app.UseRateLimiter();
+        app.UseAuthentication();
+        app.Use(
+            (context, next) =>
+            {
+                var reach = context.RequestServices.GetRequiredService<Reach>();
+                if (context.Caller() is { } caller)
+                {
+                    caller.Narrow(reach);
+                }
+                else
+                {
+                    reach.Narrow([]);
+                }
+
+                return next(context);
+            }
+        );
+        app.UseAuthorization();
+    }
+}

@@ -1,0 +1,59 @@
+using System.Security.Claims;
+using KeepTally.Store.People;
+using Microsoft.AspNetCore.Authentication;
+
+namespace KeepTally.Web.Access;
+
+/// <summary>Who has come in, as a ticket: what they are, which one, and the stamp by which the ticket can be made void.</summary>
+internal static class Signed
+{
+    internal const string Scheme = "keep-tally";
+    internal const string Cookie = "keep-tally-cookie";
+    internal const string Key = "keep-tally-key";
+    private const string StampClaim = "stamp";
+
+    /// <summary>A ticket that is not renewed is good for so long.</summary>
+    internal static readonly TimeSpan Kept = TimeSpan.FromDays(30);
+
+    internal static ClaimsPrincipal Ticket(Caller caller, string scheme) =>
+        new(
+            new ClaimsIdentity(
+                [
+                    new Claim(ClaimTypes.Role, caller.Kind.ToString()),
+                    // Forms are bound to this id: a form filled in as one is not sent as another.
+                    new Claim(ClaimTypes.NameIdentifier, $"{caller.Kind}/{caller.Id}"),
+                    new Claim(StampClaim, caller.Stamp),
+                ],
+                scheme
+            )
+        );
+
+    /// <summary>Lets somebody in on this device.</summary>
+    /// <param name="stays">Until they sign out; else until the browser is closed.</param>
+    internal static Task LetInAsync(this HttpContext context, Caller caller, bool stays) =>
+        context.SignInAsync(Cookie, Ticket(caller, Cookie), new AuthenticationProperties { IsPersistent = stays });
+
+    internal static Task LetOutAsync(this HttpContext context) => context.SignOutAsync(Cookie);
+
+    /// <summary>Whoever asks, or null where nobody has come in.</summary>
+    internal static Caller? Caller(this HttpContext context) => context.Features.Get<Caller>();
+
+    /// <summary>Whether whoever asked is still let in by what they came with.</summary>
+    internal static async Task<bool> IsStillInAsync(HttpContext context, CallerBook book, CancellationToken cancellationToken) =>
+        DeviceKeyHandler.KeyOf(context.Request) is { } key
+            ? await book.FindDeviceAsync(key, cancellationToken) is not null
+            : await ReadAsync(book, context.User, cancellationToken) is not null;
+
+    /// <summary>Whoever the ticket of a cookie is of, as they stand now; null where it is void.</summary>
+    internal static async Task<Caller?> ReadAsync(CallerBook book, ClaimsPrincipal? ticket, CancellationToken cancellationToken)
+    {
+        var name = ticket?.FindFirstValue(ClaimTypes.NameIdentifier)?.Split('/');
+        return
+            name is [var kindText, var idText]
+            && Enum.TryParse<CallerKind>(kindText, out var kind)
+            && int.TryParse(idText, out var id)
+            && ticket!.FindFirstValue(StampClaim) is { } stamp
+            ? await book.FindAsync(kind, id, stamp, cancellationToken)
+            : null;
+    }
+}

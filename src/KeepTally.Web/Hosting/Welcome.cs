@@ -1,0 +1,46 @@
+using KeepTally.Store.People;
+
+namespace KeepTally.Web.Hosting;
+
+/// <summary>What the program says on its machine once it is ready.</summary>
+internal static class Welcome
+{
+    internal static async Task SayAsync(IServiceProvider services, Settings settings)
+    {
+        await using var scope = services.CreateAsyncScope();
+        var (running, coaches) = (
+            scope.ServiceProvider.GetRequiredService<Running>(),
+            scope.ServiceProvider.GetRequiredService<CoachBook>()
+        );
+        var here = $"http://127.0.0.1:{settings.Port}";
+        if (await coaches.IsEmptyAsync())
+        {
+            Console.WriteLine("Nobody has an account yet. Open this on this machine to set everything up:");
+            Console.WriteLine($"  {here}/first?key={running.FirstKey}");
+        }
+
+        if (settings.NewPassword is { } name)
+        {
+            await SayLinkAsync(coaches, here, name);
+        }
+
+        Console.WriteLine($"Keep Tally is ready: {here}");
+    }
+
+    private static async Task SayLinkAsync(CoachBook coaches, string here, string name)
+    {
+        if (
+            (await coaches.ListAsync()).Find(coach => string.Equals(coach.UserName, name, StringComparison.OrdinalIgnoreCase))
+            is not { } found
+        )
+        {
+            Console.WriteLine($"There is no account by the name {name}.");
+            return;
+        }
+
+        var coach = (await coaches.FindAsync(found.Id))!;
+        var token = Uri.EscapeDataString(await coaches.PasswordTokenAsync(coach));
+        Console.WriteLine($"Open this to choose a new password for {coach.UserName}; it works once:");
+        Console.WriteLine($"  {here}/invite?who={coach.Id}&token={token}");
+    }
+}

@@ -1,0 +1,26 @@
+using KeepTally.Store.People;
+
+namespace KeepTally.Web.Pages.Entry;
+
+/// <summary>A field of a form by which somebody comes in, with what is wrong with it.</summary>
+/// <param name="Fill">What the browser may fill it with.</param>
+/// <param name="Faults">What is wrong, by the name of the field.</param>
+public sealed record EntryField(
+    string Name,
+    string Label,
+    string Type,
+    string Value,
+    string Fill,
+    IReadOnlyDictionary<string, string> Faults,
+    string Hint = ""
+)
+{
+    public string? Fault => Faults.GetValueOrDefault(Name);
+}
+
+/// <summary>What a password must be, in words.</summary>
+public static class PasswordHint
+{
+    public static string Words =>
+        $"{PasswordRule.Shortest} letters or more. Four short words that have nothing to do with each other do.";
+}

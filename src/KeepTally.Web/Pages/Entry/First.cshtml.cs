@@ -1,0 +1,79 @@
+using System.Net;
+using System.Security.Cryptography;
+using System.Text;
+using KeepTally.Core.Faults;
+using KeepTally.Store.People;
+using KeepTally.Store.Squads;
+using KeepTally.Store.Tables;
+using KeepTally.Web.Access;
+using KeepTally.Web.Hosting;
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace KeepTally.Web.Pages.Entry;
+
+/// <summary>
+/// The first start with an empty data folder: the head coach's account and the team. Only on the machine itself, by the link
+/// that the program shows there.
+/// </summary>
+[AllowAnonymous]
+[ForAssistants]
+public sealed class FirstModel(CoachBook coaches, CallerBook callers, SquadBook squad, AuditLog audit, Running running) : PageModel
+{
+    private const int LongestTeam = 80;
+
+    [BindProperty(SupportsGet = true)]
+    public string? Key { get; set; }
+
+    public string Name { get; private set; } = "";
+
+    public string Team { get; private set; } = "";
+
+    /// <summary>What is wrong, by the name of the field.</summary>
+    public IReadOnlyDictionary<string, string> Faults { get; private set; } = new Dictionary<string, string>();
+
+    /// <summary>Whether whoever asks may set up: they sit at the machine and have the link.</summary>
+    public bool MaySetUp =>
+        (HttpContext.Connection.RemoteIpAddress is not { } from || IPAddress.IsLoopback(from))
+        && CryptographicOperations.FixedTimeEquals(Encoding.UTF8.GetBytes(Key ?? ""), Encoding.UTF8.GetBytes(running.FirstKey));
+
+    public async Task<IActionResult> OnGetAsync(CancellationToken cancellationToken) =>
+        await coaches.IsEmptyAsync(cancellationToken) ? Page() : RedirectToPage("/Entry/SignIn");
+
+    public async Task<IActionResult> OnPostAsync(string? name, string? password, string? team, CancellationToken cancellationToken)
+    {
+        if (!MaySetUp || !await coaches.IsEmptyAsync(cancellationToken))
+        {
+            return NotFound();
+        }
+
+        (Name, Team) = ((name ?? "").Trim(), (team ?? "").Trim());
+        if (Team.Length is 0 or > LongestTeam)
+        {
+            return Refuse(new Fault("team", "the team has no name", $"write one of 1 to {LongestTeam} letters"));
+        }
+
+        var first = await coaches.FirstAsync(Name, password ?? "", cancellationToken);
+        if (!first.IsOk)
+        {
+            return Refuse(first.Faults[0]);
+        }
+
+        var made = await squad.FirstTeamAsync(Team, cancellationToken);
+        var coach = first.Value;
+        await audit.AddAsync(coach.UserName!, AuditAct.Access, "Set up this installation", cancellationToken);
+        await HttpContext.LetInAsync(
+            (await callers.FindAsync(CallerKind.Head, coach.Id, coach.SecurityStamp!, cancellationToken))!,
+            stays: true
+        );
+        return RedirectToPage("/Begin/Squad", new { team = made });
+    }
+
+    private PageResult Refuse(Fault fault)
+    {
+        Faults = new Dictionary<string, string> { [fault.Path] = fault.Told };
+        Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
+        return Page();
+    }
+}

@@ -1,0 +1,117 @@
+using KeepTally.Store.People;
+using KeepTally.Store.Tables;
+using KeepTally.Web.Access;
+using KeepTally.Web.Hosting;
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.Identity;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace KeepTally.Web.Pages.Entry;
+
+/// <summary>Sign in with a name and a password; in the demo as one of the made-up coaches.</summary>
+[AllowAnonymous]
+[ForAssistants]
+public sealed class SignInModel(
+    CoachBook coaches,
+    CallerBook callers,
+    UserManager<Coach> users,
+    SignInManager<Coach> doorkeeper,
+    IPasswordHasher<Coach> hasher,
+    AuditLog audit,
+    Running running,
+    TimeProvider clock
+) : PageModel
+{
+    /// <summary>Where whoever signs in goes on.</summary>
+    [BindProperty(SupportsGet = true)]
+    public string? Back { get; set; }
+
+    public string Name { get; private set; } = "";
+
+    /// <summary>Why nobody was let in, in words.</summary>
+    public string? Hindrance { get; private set; }
+
+    /// <summary>The made-up coaches of the demo; none elsewhere.</summary>
+    public IReadOnlyList<Coach> Demo { get; private set; } = [];
+
+    public async Task<IActionResult> OnGetAsync(CancellationToken cancellationToken)
+    {
+        if (await coaches.IsEmptyAsync(cancellationToken))
+        {
+            return RedirectToPage("/Entry/First");
+        }
+
+        await LoadAsync(cancellationToken);
+        return Page();
+    }
+
+    public async Task<IActionResult> OnPostAsync(string? name, string? password, bool stays, CancellationToken cancellationToken)
+    {
+        Name = (name ?? "").Trim();
+        // A password is not looked at for longer than it may be.
+        var typed = password is { Length: <= PasswordRule.Longest } ? password : "";
+        if (await users.FindByNameAsync(Name) is not { } coach)
+        {
+            // As slow as with a name that is known: nobody learns from the time it takes who has an account.
+            hasher.HashPassword(new Coach(), typed);
+            return await RefuseAsync("This name and password do not go together.", cancellationToken);
+        }
+
+        var tried = await doorkeeper.CheckPasswordSignInAsync(coach, typed, lockoutOnFailure: true);
+        if (tried.Succeeded)
+        {
+            return await LetInAsync(coach, stays, cancellationToken);
+        }
+
+        await audit.AddAsync(
+            coach.UserName!,
+            AuditAct.Refused,
+            tried.IsLockedOut ? "Too many wrong passwords: the account is closed for a while" : "A wrong password",
+            cancellationToken
+        );
+        return await RefuseAsync(
+            tried.IsLockedOut
+                ? $"Too many tries. This name can sign in again in {Minutes(coach)}."
+                : "This name and password do not go together.",
+            cancellationToken
+        );
+    }
+
+    /// <summary>Signs in as somebody made up; in the demo alone.</summary>
+    public async Task<IActionResult> OnPostDemoAsync(int coach, CancellationToken cancellationToken) =>
+        running.Demo && await coaches.FindAsync(coach, cancellationToken) is { IsDemo: true } made
+            ? await LetInAsync(made, stays: true, cancellationToken)
+            : NotFound();
+
+    private async Task<IActionResult> LetInAsync(Coach coach, bool stays, CancellationToken cancellationToken)
+    {
+        var kind = coach.IsHead ? CallerKind.Head : CallerKind.Assistant;
+        callers.Forget(kind, coach.Id);
+        if (await callers.FindAsync(kind, coach.Id, coach.SecurityStamp!, cancellationToken) is not { } caller)
+        {
+            return await RefuseAsync("This account is no more.", cancellationToken);
+        }
+
+        await HttpContext.LetInAsync(caller, stays);
+        await audit.AddAsync(caller.Name, AuditAct.SignIn, "Signed in", cancellationToken);
+        return LocalRedirect(Url.IsLocalUrl(Back) ? Back! : "/");
+    }
+
+    private async Task<IActionResult> RefuseAsync(string why, CancellationToken cancellationToken)
+    {
+        Hindrance = why;
+        Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
+        await LoadAsync(cancellationToken);
+        return Page();
+    }
+
+    private async Task LoadAsync(CancellationToken cancellationToken) =>
+        Demo = running.Demo ? [.. (await coaches.ListAsync(cancellationToken)).Where(coach => coach.IsDemo)] : [];
+
+    private string Minutes(Coach coach)
+    {
+        var left = Math.Ceiling(((coach.LockoutEnd ?? clock.GetUtcNow()) - clock.GetUtcNow()).TotalMinutes);
+        return left <= 1 ? "a minute" : $"{left:0} minutes";
+    }
+}

@@ -1,0 +1,107 @@
+using KeepTally.Store.People;
+using KeepTally.Store.Practices;
+using KeepTally.Store.Tables;
+using KeepTally.Web.Access;
+using KeepTally.Web.Hosting;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace KeepTally.Web.Pages.People;
+
+/// <summary>Lets people without an account come to one practice, and shows its board to the players.</summary>
+[ForAssistants]
+public sealed class DoorModel(DoorBook doors, PracticeBook book, RunStore runs, Trail trail, Running running, TimeProvider clock)
+    : PageModel
+{
+    public required Practice Practice { get; set; }
+
+    public PracticeDoor? Door { get; private set; }
+
+    public IReadOnlyList<Joiner> Joined { get; private set; } = [];
+
+    /// <summary>The sheets somebody can be given, with what each is called.</summary>
+    public IReadOnlyList<(string Id, string Name)> Sheets { get; private set; } = [];
+
+    public bool IsOpen => doors.IsOpen(Door);
+
+    public string JoinLink => running.To(Request, Url.Page("/Entry/Join", new { code = Door!.JoinCode })!);
+
+    /// <summary>The page on which a code is typed in.</summary>
+    public string JoinPage => running.To(Request, Url.Page("/Entry/Join", new { code = (string?)null })!);
+
+    public string BoardLink => running.To(Request, Url.Page("/Entry/Watch", new { token = Door!.BoardToken })!);
+
+    public string Until =>
+        TimeZoneInfo
+            .ConvertTime(DateTimeOffset.FromUnixTimeMilliseconds(Door!.Until), clock.LocalTimeZone)
+            .ToString("HH:mm", System.Globalization.CultureInfo.InvariantCulture);
+
+    public async Task<IActionResult> OnGetAsync(int id, CancellationToken cancellationToken)
+    {
+        if (await book.FindAsync(id, cancellationToken) is not { } practice)
+        {
+            return NotFound();
+        }
+
+        Practice = practice;
+        Door = await doors.OfAsync(id, cancellationToken);
+        Joined = await doors.JoinersAsync(id, cancellationToken);
+        Sheets =
+        [
+            .. (await runs.OfAsync(id, cancellationToken)).SelectMany(run =>
+                run.Sheets.Where(sheet => sheet.Row.Name.Length > 0)
+                    .Select(sheet =>
+                        (sheet.Row.Id, $"{practice.Blocks.First(block => block.Id == run.Run.BlockId).Title}, {sheet.Row.Name}")
+                    )
+            ),
+        ];
+        return Page();
+    }
+
+    public Task<IActionResult> OnPostOpenAsync(int id, CancellationToken cancellationToken) =>
+        DoneAsync(id, () => doors.OpenAsync(id, cancellationToken), "Opened practice {0} by a new code", cancellationToken);
+
+    public Task<IActionResult> OnPostCloseAsync(int id, CancellationToken cancellationToken) =>
+        DoneAsync(
+            id,
+            () => doors.CloseAsync(id, cancellationToken),
+            "Closed practice {0}: all who joined are out",
+            cancellationToken
+        );
+
+    public Task<IActionResult> OnPostBoardAsync(int id, CancellationToken cancellationToken) =>
+        DoneAsync(
+            id,
+            () => doors.LinkBoardAsync(id, cancellationToken),
+            "Made a link to the board of practice {0}",
+            cancellationToken
+        );
+
+    public Task<IActionResult> OnPostOutAsync(int id, int joiner, CancellationToken cancellationToken) =>
+        DoneAsync(
+            id,
+            () => doors.SendOutAsync(id, joiner, cancellationToken),
+            "Sent somebody out of practice {0}",
+            cancellationToken
+        );
+
+    public async Task<IActionResult> OnPostPlaceAsync(int id, int joiner, string? sheet, CancellationToken cancellationToken) =>
+        await book.ExistsAsync(id, cancellationToken) && await doors.PlaceAsync(id, joiner, sheet ?? "", cancellationToken)
+            ? RedirectToPage(new { id })
+            : NotFound();
+
+    private async Task<IActionResult> DoneAsync(int id, Func<Task<bool>> change, string about, CancellationToken cancellationToken)
+    {
+        if (!await book.ExistsAsync(id, cancellationToken) || !await change())
+        {
+            return NotFound();
+        }
+
+        await trail.AddAsync(
+            AuditAct.Access,
+            string.Format(System.Globalization.CultureInfo.InvariantCulture, about, id),
+            cancellationToken
+        );
+        return RedirectToPage(new { id });
+    }
+}
