@@ -48,7 +48,9 @@ internal sealed partial class Server : IAsyncDisposable
 
         // The demo's past comes in after the start; it is not what is measured.
         await Task.Delay(TimeSpan.FromSeconds(6), late.Token);
-        return new Server(process, data, new Uri($"http://127.0.0.1:{port}"));
+        var server = new Server(process, data, new Uri($"http://127.0.0.1:{port}"));
+        await server.SignInAsync();
+        return server;
     }
 
     /// <summary>Begins the demo's practice of today; a sheet of its match, on which two sides score.</summary>
@@ -86,6 +88,18 @@ internal sealed partial class Server : IAsyncDisposable
         Directory.Delete(_data, recursive: true);
     }
 
+    /// <summary>As the first of the made-up coaches, who is the head coach.</summary>
+    private async Task SignInAsync()
+    {
+        var page = await Http.GetStringAsync(new Uri("/signin", UriKind.Relative));
+        using var form = new FormUrlEncodedContent([
+            new("coach", Coach().Match(page).Groups[1].Value),
+            new("__RequestVerificationToken", Token().Match(page).Groups[1].Value),
+        ]);
+        using var response = await Http.PostAsync(new Uri("/signin?handler=Demo", UriKind.Relative), form);
+        response.EnsureSuccessStatusCode();
+    }
+
     private async Task<string> PostAsync(string path, params (string Name, string Value)[] fields)
     {
         var token = Token().Match(await Http.GetStringAsync(new Uri("/", UriKind.Relative))).Groups[1].Value;
@@ -115,6 +129,9 @@ internal sealed partial class Server : IAsyncDisposable
         listener.Start();
         return ((IPEndPoint)listener.LocalEndpoint).Port;
     }
+
+    [GeneratedRegex("name=\"coach\" value=\"(\\d+)\"")]
+    private static partial Regex Coach();
 
     [GeneratedRegex("name=\"__RequestVerificationToken\"[^>]*value=\"([^\"]+)\"")]
     private static partial Regex Token();

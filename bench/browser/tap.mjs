@@ -8,6 +8,7 @@ const { chromium } = createRequire(`${e2e}/package.json`)("@playwright/test");
 const { Application } = await import(`${e2e}/application.mjs`);
 const { default: config } = await import(`${e2e}/playwright.config.mjs`);
 const { RunScreen } = await import(`${e2e}/run-screen.mjs`);
+const { signIn, stateOf } = await import(`${e2e}/sign-in.mjs`);
 const taps = Number(process.env.TAPS ?? 60);
 
 const quantile = (times, share) => times.toSorted((a, b) => a - b)[Math.floor(times.length * share)];
@@ -62,7 +63,11 @@ async function scriptPerTap(page, session, count) {
 const app = new Application();
 await app.start();
 const browser = await chromium.launch(config.use.launchOptions);
-const page = await browser.newPage({ baseURL: app.url, viewport: { width: 390, height: 844 } });
+const page = await browser.newPage({
+  baseURL: app.url,
+  viewport: { width: 390, height: 844 },
+  storageState: stateOf(await signIn(app.url)),
+});
 const session = await page.context().newCDPSession(page);
 await session.send("Profiler.enable");
 await session.send("Profiler.setSamplingInterval", { interval: 200 });

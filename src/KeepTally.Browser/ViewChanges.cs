@@ -91,6 +91,12 @@ internal sealed class ViewChanges
             Part(json, "contest", null, now.Contest, ViewJson.Default.IReadOnlyListContestView);
         }
 
+        if (was.Twice != now.Twice)
+        {
+            json.WritePropertyName("twice");
+            JsonSerializer.Serialize(json, now.Twice, ViewJson.Default.TwiceView!);
+        }
+
         if (!ReferenceEquals(was.Sheets, now.Sheets))
         {
             json.WriteStartObject("sheets");

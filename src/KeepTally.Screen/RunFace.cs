@@ -71,8 +71,23 @@ public sealed class RunFace(LivePractice practice, IReadOnlyList<string> habits)
                     ))
                 ),
             ],
-            [.. habits.Select(practice.Seen)]
+            [.. habits.Select(practice.Seen)],
+            TwiceAt(open, at)
         );
+    }
+
+    private static TwiceView? TwiceAt(RunSheet[] open, Instant at)
+    {
+        foreach (var each in open)
+        {
+            if (TwiceSaid.In(each.Sheet, at) is { } twice)
+            {
+                var (device, n) = (twice.Second.Id.Device.Value, twice.Second.Id.N);
+                return new TwiceView(each.Id.Value, device, n, TapList.Words(each.Id, each.Sheet, twice.Second));
+            }
+        }
+
+        return null;
     }
 
     /// <summary>The clock as it reads; how much of the interval is left is not worth new words.</summary>

@@ -28,8 +28,12 @@ public sealed record RunView(
     bool CanStop,
     bool CanAdd,
     IReadOnlyList<ContestView> Contest,
-    IReadOnlyList<int> Habits
+    IReadOnlyList<int> Habits,
+    TwiceView? Twice
 );
+
+/// <summary>What two devices have said at nearly the same moment; the later of the two is what is taken back where it was one.</summary>
+public sealed record TwiceView(string Sheet, string Device, int N, string Text);
 
 /// <summary>Somebody who may have won the duel under way.</summary>
 public sealed record ContestView(string Sheet, string Player, string Name);

@@ -33,6 +33,7 @@ public static class StoreServices
         services.AddScoped<DrillBook>();
         services.AddScoped<CardWriter>();
         services.AddScoped<SquadBook>();
+        services.AddSingleton<LastErasure>();
         services.AddScoped<PlayerErasure>();
         services.AddScoped<PlayerFile>();
         services.AddScoped<PracticeBook>();

@@ -16,6 +16,7 @@ await build({
     board: "Scripts/board/board.js",
     editor: "Scripts/editor/editor.js",
     groups: "Scripts/groups/groups.js",
+    phones: "Scripts/phones/phones.js",
   },
   format: "esm",
   outdir: out,

@@ -18,7 +18,7 @@ test("without a network the pad works, survives a reload, and sends when it can"
   await screen.ready();
   await screen.expectScore("Ada", 3);
   await screen.tap("Dora", "Goal");
-  await expect(screen.net).toHaveText(/kept here/);
+  await expect(screen.net).toHaveText(/wait since/);
   await page.goto("/squad");
   await expect(page.getByRole("heading", { name: "No network" })).toBeVisible();
   await page.getByRole("link", { name: "Go on with practice" }).click();

@@ -41,7 +41,7 @@ test("a whole practice: taps, undo, change-over, reload, server lost, results", 
     await app.kill();
     await screen.tap("Cleo", "Clean");
     await screen.tap("Cleo", "Clean");
-    await expect(screen.net).toHaveText(/kept here/, { timeout: 10_000 });
+    await expect(screen.net).toHaveText(/wait since/, { timeout: 10_000 });
     await page.reload();
     await screen.ready();
     await screen.expectScore("Cleo", 4);

@@ -10,13 +10,13 @@ public static class ReadyPractices
             "handball-shooting",
             "handball",
             "Shooting under pressure",
-            [("warm-hands", 5), ("minute-trios", 4), ("three-gates", 6.5), ("win-it-score-it", 8.5)]
+            [("habit-pairs", 5), ("minute-trios", 4), ("three-gates", 6.5), ("win-it-score-it", 8.5)]
         ),
         new(
             "handball-passing",
             "handball",
             "Passing and moving",
-            [("warm-hands", 5), ("round-and-back", 6), ("circle-and-go", 6), ("three-a-side", 10)]
+            [("habit-pairs", 5), ("round-and-back", 6), ("circle-and-go", 6), ("three-a-side", 10)]
         ),
         new(
             "hockey-skills",
@@ -34,9 +34,9 @@ public static class ReadyPractices
             "netball-shooting",
             "netball",
             "Ten and again",
-            [("warm-hands", 5), ("two-rings", 6), ("ten-at-five", 6), ("climb-the-net", 8)]
+            [("habit-pairs", 5), ("two-rings", 6), ("ten-at-five", 6), ("climb-the-net", 8)]
         ),
-        new("ultimate-throws", "ultimate", "Long and short", [("warm-hands", 5), ("long-throw", 8), ("round-and-back", 6)]),
+        new("ultimate-throws", "ultimate", "Long and short", [("habit-pairs", 5), ("long-throw", 8), ("round-and-back", 6)]),
         new(
             "badminton-serves",
             "badminton",
@@ -47,7 +47,7 @@ public static class ReadyPractices
             "any-basics",
             "any sport",
             "Moving and habits",
-            [("warm-hands", 5), ("habit-pairs", 6), ("shuttle-relay", 6), ("sprint-gates", 6)]
+            [("habit-pairs", 6), ("warm-hands", 5), ("shuttle-relay", 6), ("sprint-gates", 6)]
         ),
     ];
 }

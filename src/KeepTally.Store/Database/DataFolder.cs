@@ -12,6 +12,9 @@ public sealed class DataFolder(string path)
     /// <summary>Where the keys lie that sign forms.</summary>
     public string Keys => System.IO.Path.Combine(Path, "keys");
 
+    /// <summary>Where the authority lies that vouches for this machine to phones.</summary>
+    public string Authority => System.IO.Path.Combine(Path, "authority");
+
     internal string ConnectionString => $"Data Source={Database}";
 
     private string LockFile => System.IO.Path.Combine(Path, ".in-use");

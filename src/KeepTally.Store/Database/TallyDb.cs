@@ -75,6 +75,7 @@ public sealed class TallyDb(DbContextOptions<TallyDb> options, Reach reach) : Id
         builder.Entity<Practice>(practice =>
         {
             practice.HasIndex(each => each.Date);
+            practice.Ignore(each => each.InRecord);
             practice.Property(each => each.Split).HasConversion<string>();
         });
         builder.Entity<Block>(block =>

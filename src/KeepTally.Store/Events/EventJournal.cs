@@ -75,16 +75,24 @@ public sealed class EventJournal(TallyDb db, JournalWriter writer, TextCache tex
         var card = texts.Read(row.CardJson, head.Options);
         return card.IsOk
             ? Result.Ok(
-                new AppendGuard(row.TeamId, row.PracticeId, row.Origin, Score.Open(card.Value, head).Require(), new EventGate(head))
+                new AppendGuard(
+                    row.TeamId,
+                    row.PracticeId,
+                    card.Value.Name,
+                    row.Origin,
+                    Score.Open(card.Value, head).Require(),
+                    new EventGate(head)
+                )
             )
             : Result.Fail<AppendGuard>(card.Faults);
     }
 }
 
 /// <summary>What events of a sheet are held against, and the practice it is of.</summary>
+/// <param name="Drill">What the drill is called.</param>
 /// <param name="Origin">The origin of its times.</param>
 /// <param name="Rules">An empty sheet of the right rules.</param>
-public sealed record AppendGuard(int TeamId, int PracticeId, RunOrigin Origin, Score Rules, EventGate Gate)
+public sealed record AppendGuard(int TeamId, int PracticeId, string Drill, RunOrigin Origin, Score Rules, EventGate Gate)
 {
     /// <summary>Why an event cannot be taken, or null where it can.</summary>
     public Fault? Check(RunEvent runEvent, DateTimeOffset now) =>

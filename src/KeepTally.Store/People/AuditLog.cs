@@ -39,6 +39,10 @@ public sealed class AuditLog(TallyDb db, TimeProvider clock)
     /// <summary>Whether there may be lines before the last of a list.</summary>
     public static bool IsFull(IReadOnlyCollection<AuditEntry> page) => page.Count == PageLength;
 
+    /// <summary>When something was last done, in milliseconds since 1970; 0 where it never was.</summary>
+    public async Task<long> LastAsync(AuditAct act, CancellationToken cancellationToken = default) =>
+        await db.Audit.Where(entry => entry.Act == act).MaxAsync(entry => (long?)entry.At, cancellationToken) ?? 0;
+
     /// <summary>Takes out what is older than it is kept.</summary>
     public Task TidyAsync(CancellationToken cancellationToken = default)
     {

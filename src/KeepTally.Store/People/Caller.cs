@@ -26,7 +26,7 @@ public enum CallerKind
 /// <param name="Stamp">Changes when all that was signed in before is to be so no more.</param>
 /// <param name="Teams">The teams they can see; for a head coach all, and none is named.</param>
 /// <param name="Practice">The only practice they can see, or null.</param>
-/// <param name="Sheet">The only sheet they count for; empty for all.</param>
+/// <param name="Sheets">The only sheets they count for; null or empty for all.</param>
 public sealed record Caller(
     CallerKind Kind,
     int Id,
@@ -34,9 +34,15 @@ public sealed record Caller(
     string Stamp,
     IReadOnlyList<int> Teams,
     int? Practice = null,
-    string Sheet = ""
+    IReadOnlyList<string>? Sheets = null
 )
 {
+    /// <summary>The only sheets they count for; empty for all.</summary>
+    public IReadOnlyList<string> Sheets { get; } = Sheets ?? [];
+
+    /// <summary>Whether they may write on a sheet of what they can see.</summary>
+    public bool Keeps(string sheet) => Sheets.Count == 0 || Sheets.Contains(sheet);
+
     public bool IsHead => Kind == CallerKind.Head;
 
     public bool IsCoach => Kind is CallerKind.Head or CallerKind.Assistant;

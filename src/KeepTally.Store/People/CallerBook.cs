@@ -111,7 +111,7 @@ public sealed class CallerBook(TallyDb db, IMemoryCache cache, TimeProvider cloc
                     $"{found.joiner.At}",
                     [found.TeamId],
                     found.joiner.PracticeId,
-                    found.joiner.Sheet
+                    await OwnSheets.OfAsync(db, found.joiner.PracticeId, found.joiner.Sheet, cancellationToken)
                 ),
                 found.door.Until
             );

@@ -114,13 +114,16 @@ public sealed class DoorBook(TallyDb db, CallerBook callers, TimeProvider clock)
             : Result.Fail<Caller>(new Fault("code", "this practice is over", "ask the coach"));
     }
 
-    /// <summary>Gives somebody who joined one sheet to count for, or all; false where they are not there.</summary>
+    /// <summary>What a practice is called in the record, whoever asks.</summary>
+    public async Task<string> NameAsync(int practice, CancellationToken cancellationToken = default) =>
+        (
+            await db.Practices.IgnoreQueryFilters().AsNoTracking().SingleAsync(each => each.Id == practice, cancellationToken)
+        ).InRecord;
+
+    /// <summary>Gives somebody who joined one place to count for (see <see cref="OwnSheets"/>), or all; false where they are not there.</summary>
     public async Task<bool> PlaceAsync(int practice, int joiner, string sheet, CancellationToken cancellationToken = default)
     {
-        if (
-            sheet.Length > 0
-            && !await db.Sheets.AnyAsync(each => each.Id == sheet && each.Run!.Block!.PracticeId == practice, cancellationToken)
-        )
+        if (sheet.Length > 0 && !await OwnSheets.AreThereAsync(db, practice, sheet, cancellationToken))
         {
             return false;
         }

@@ -7,7 +7,7 @@ using Microsoft.Extensions.Caching.Memory;
 namespace KeepTally.Store.Squads;
 
 /// <summary>Erases a player on request: the results stay, and say nobody's name.</summary>
-public sealed class PlayerErasure(TallyDb db, IMemoryCache cache)
+public sealed class PlayerErasure(TallyDb db, IMemoryCache cache, LastErasure last, TimeProvider clock)
 {
     /// <summary>What stands in results where the name stood.</summary>
     public const string Nameless = "Nameless";
@@ -41,6 +41,7 @@ public sealed class PlayerErasure(TallyDb db, IMemoryCache cache)
         await transaction.CommitAsync(cancellationToken);
         // What was written before lies in the file's own journal until it is taken over.
         await db.Database.ExecuteSqlRawAsync("PRAGMA wal_checkpoint(TRUNCATE)", cancellationToken);
+        last.At = clock.GetUtcNow().ToUnixTimeMilliseconds();
         // No name is kept in memory either.
         (cache as MemoryCache)?.Clear();
         return true;

@@ -27,7 +27,7 @@ public sealed class Joiner
     /// <summary>Milliseconds since 1970 in UTC.</summary>
     public long At { get; init; }
 
-    /// <summary>The sheet they count for, and no other; empty for all.</summary>
+    /// <summary>The sheet or the station they count for, and no other; empty for all.</summary>
     public string Sheet { get; set; } = "";
 }
 

@@ -39,6 +39,9 @@ public sealed class Practice
 
     public int? Coaches { get; set; }
 
+    /// <summary>What it is called where it is written down who did what.</summary>
+    public string InRecord => string.Create(System.Globalization.CultureInfo.InvariantCulture, $"{Title}, {Date:d MMMM}");
+
     public List<Block> Blocks { get; init; } = [];
 
     public List<Attendance> Attendance { get; init; } = [];

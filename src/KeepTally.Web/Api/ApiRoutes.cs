@@ -1,3 +1,4 @@
+using KeepTally.Store.Squads;
 using KeepTally.Web.Access;
 
 namespace KeepTally.Web.Api;
@@ -11,10 +12,25 @@ internal static class ApiRoutes
         var api = app.MapGroup("/api");
         api.MapPost("/sheets/{sheet}/events", EventsEndpoint.PostAsync).RequireAuthorization(Policies.Record).DisableAntiforgery();
         api.MapGet("/practices/{practice:int}/events", PracticeStream.GetAsync).RequireAuthorization(Policies.Known);
-        api.MapGet("/time", (TimeProvider clock) => TypedResults.Ok(new SharedTime(clock.GetUtcNow().ToUnixTimeMilliseconds())))
+        api.MapPost("/practices/{practice:int}/here", Here).RequireAuthorization(Policies.Practice).DisableAntiforgery();
+        api.MapGet(
+                "/time",
+                (TimeProvider clock, LastErasure erasure) =>
+                    TypedResults.Ok(new SharedTime(clock.GetUtcNow().ToUnixTimeMilliseconds(), erasure.At))
+            )
             .RequireAuthorization(Policies.Known);
     }
+
+    /// <summary>Which sheet a device looks at now. It says nothing that is kept.</summary>
+    private static IResult Here(int practice, Looking looking, HttpContext context, WhoIsHere here) =>
+        here.Look(practice, looking.Device, context.Caller()!.Name, looking.Sheet)
+            ? TypedResults.NoContent()
+            : ApiProblem.NotFound("device", "this device has not opened the practice", "listen to it first");
 }
 
+/// <param name="Sheet">The sheet it looks at; empty for all.</param>
+internal sealed record Looking(string Device, string Sheet);
+
 /// <param name="Now">Milliseconds since 1970 in UTC, on the clock that all devices share.</param>
-internal sealed record SharedTime(long Now);
+/// <param name="Erased">When a player was last erased, on the same clock; 0 where nobody was.</param>
+internal sealed record SharedTime(long Now, long Erased);

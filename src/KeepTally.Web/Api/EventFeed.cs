@@ -34,6 +34,15 @@ public sealed class EventFeed : IJournalListener, IDisposable
     internal ChannelReader<StreamPiece> Join(int practice, out Action leave) =>
         _practices.GetOrAdd(practice, static (_, clock) => new PracticeFeed(clock), _clock).Join(out leave);
 
+    /// <summary>Something that is no event, told to all who listen to a practice now.</summary>
+    internal void Tell(int practice, ReadOnlyMemory<byte> text)
+    {
+        if (_practices.TryGetValue(practice, out var feed))
+        {
+            feed.Tell(text);
+        }
+    }
+
     public void Dispose() => _beat.Dispose();
 
     private void Beat()

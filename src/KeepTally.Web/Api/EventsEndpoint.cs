@@ -79,7 +79,7 @@ internal static class EventsEndpoint
             return ApiProblem.NotFound("sheet", $"there is no sheet \"{sheet}\"", "reload the page of the practice");
         }
 
-        if (caller.Sheet.Length > 0 && caller.Sheet != sheet)
+        if (!caller.Keeps(sheet))
         {
             return ApiProblem.Of(
                 StatusCodes.Status403Forbidden,
@@ -103,18 +103,18 @@ internal static class EventsEndpoint
         }
 
         var appended = await journal.AppendAsync(new SheetId(sheet), events);
-        await TellAsync(trail, appended, sheet, cancellationToken);
+        await TellAsync(trail, appended, found.Value.Drill, cancellationToken);
         return TypedResults.Ok(new Kept(appended.Fresh.Count, appended.Conflicting));
     }
 
     /// <summary>What is taken back is a correction of the record.</summary>
-    private static async Task TellAsync(Trail trail, Appended appended, string sheet, CancellationToken cancellationToken)
+    private static async Task TellAsync(Trail trail, Appended appended, string drill, CancellationToken cancellationToken)
     {
         if (appended.Fresh.Count(row => row.IsUndo) is > 0 and var undone)
         {
             await trail.AddAsync(
                 AuditAct.Correction,
-                $"Took back {undone} {(undone == 1 ? "tap" : "taps")} on sheet {sheet}",
+                $"{drill}: took back {undone} {(undone == 1 ? "tap" : "taps")}",
                 cancellationToken
             );
         }

@@ -58,13 +58,16 @@ internal sealed class PracticeFeed(TimeProvider clock)
     }
 
     /// <summary>Nothing new, but the line is alive.</summary>
-    internal void Beat()
+    internal void Beat() => Tell(StreamPiece.Beat);
+
+    /// <summary>What is no event goes to all who listen now.</summary>
+    internal void Tell(ReadOnlyMemory<byte> text)
     {
         lock (_lock)
         {
             foreach (var listener in _listeners)
             {
-                listener.Writer.TryWrite(new StreamPiece(-1, -1, StreamPiece.Beat));
+                listener.Writer.TryWrite(new StreamPiece(-1, -1, text));
             }
         }
     }

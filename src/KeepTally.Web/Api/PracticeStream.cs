@@ -13,11 +13,15 @@ namespace KeepTally.Web.Api;
 /// </summary>
 internal static class PracticeStream
 {
+    private const int LongestDevice = 40;
+
     internal static async Task<IResult> GetAsync(
         int practice,
         long? after,
+        string? device,
         HttpContext context,
         EventFeed feed,
+        WhoIsHere here,
         PracticeBook book,
         IServiceScopeFactory scopes,
         IHostApplicationLifetime lifetime
@@ -41,14 +45,33 @@ internal static class PracticeStream
         using var gone = CancellationTokenSource.CreateLinkedTokenSource(lifetime.ApplicationStopping, context.RequestAborted);
         try
         {
-            await FollowAsync(practice, from, context, feed, scopes, gone.Token);
+            await FollowAsync(practice, from, context, feed, Entering, scopes, gone.Token);
         }
         catch (OperationCanceledException)
         {
             // The device went away, or the application stops.
         }
+        finally
+        {
+            if (device is not null)
+            {
+                here.Leave(practice, device);
+            }
+        }
 
         return Results.Empty;
+
+        // Whoever can record is shown to the others; a board and a device are nobody.
+        void Entering()
+        {
+            if (
+                device is { Length: > 0 and <= LongestDevice }
+                && context.Caller() is { Kind: not (CallerKind.Board or CallerKind.Device) } caller
+            )
+            {
+                here.Enter(practice, device, caller.Name);
+            }
+        }
     }
 
     /// <summary>Who was sent out meanwhile hears no more; asked at every beat.</summary>
@@ -67,6 +90,7 @@ internal static class PracticeStream
         long after,
         HttpContext context,
         EventFeed feed,
+        Action entering,
         IServiceScopeFactory scopes,
         CancellationToken cancellationToken
     )
@@ -77,6 +101,7 @@ internal static class PracticeStream
         {
             after = await CatchUpAsync();
             await response.BodyWriter.WriteAsync(StreamPiece.Ready, cancellationToken);
+            entering();
             while (await pieces.WaitToReadAsync(cancellationToken))
             {
                 while (pieces.TryRead(out var piece))

@@ -6,11 +6,17 @@ using KeepTally.Store.Database;
 using KeepTally.Store.Demo;
 using KeepTally.Store.Events;
 using KeepTally.Store.People;
+using KeepTally.Store.Squads;
+using KeepTally.Store.Tables;
 using KeepTally.Web.Access;
 using KeepTally.Web.Api;
+using KeepTally.Web.Lan;
 using Microsoft.AspNetCore.Connections;
 using Microsoft.AspNetCore.DataProtection;
+using Microsoft.AspNetCore.HostFiltering;
+using Microsoft.AspNetCore.HttpOverrides;
 using Microsoft.Extensions.DependencyInjection.Extensions;
+using Microsoft.Extensions.Options;
 
 namespace KeepTally.Web.Hosting;
 
@@ -84,14 +90,23 @@ public static class Application
         );
         // Built but not published, the files of the pages still lie in their projects.
         builder.WebHost.UseStaticWebAssets();
-        builder.WebHost.UseUrls($"http://127.0.0.1:{settings.Port}");
+        var running = new Running(
+            settings.Data,
+            settings.Demo,
+            Convert.ToHexStringLower(RandomNumberGenerator.GetBytes(FirstKeyBytes))
+        )
+        {
+            Address = settings.Address,
+            BehindProxy = settings.BehindProxy,
+            Lan = settings is { Lan: true, Certificate: null }
+                ? new LanSite(settings.Data.Authority, settings.PhonePort, settings.TrustPort, TimeProvider.System)
+                : null,
+        };
+        builder.WebHost.ConfigureKestrel(kestrel => Listening.Set(kestrel, settings, running));
         builder.Logging.AddFilter("Microsoft", LogLevel.Warning);
         builder.Logging.AddFilter("Microsoft.Extensions.Hosting", LogLevel.None);
         builder.Logging.AddFilter("Microsoft.AspNetCore.DataProtection", LogLevel.Error);
-        AddServices(
-            builder.Services,
-            new Running(settings.Data, settings.Demo, Convert.ToHexStringLower(RandomNumberGenerator.GetBytes(FirstKeyBytes)))
-        );
+        AddServices(builder.Services, running);
         var app = builder.Build();
         Use(app);
         return app;
@@ -113,21 +128,51 @@ public static class Application
                 options.Filters.Add<WholeFormsOnly>();
                 options.Filters.Add<HeadUnlessSaid>();
             });
-        services.AddHostFiltering(options => options.AllowedHosts = ["127.0.0.1", "localhost", "[::1]"]);
+        services.AddHostFiltering(options =>
+            options.AllowedHosts = [
+                "127.0.0.1",
+                "localhost",
+                "[::1]",
+                .. running.Address is { } own ? [own.Host] : Array.Empty<string>(),
+            ]
+        );
+        if (running.Lan is { } site)
+        {
+            services.AddSingleton<IConfigureOptions<HostFilteringOptions>>(site);
+            services.AddSingleton<IOptionsChangeTokenSource<HostFilteringOptions>>(site);
+        }
+
+        // Taken from a proxy on this machine alone, which is the framework's default.
+        services.Configure<ForwardedHeadersOptions>(options =>
+            options.ForwardedHeaders = ForwardedHeaders.XForwardedFor | ForwardedHeaders.XForwardedProto
+        );
         services.AddMemoryCache(options => options.SizeLimit = MostCached);
         services.AddProblemDetails();
         services.AddSingleton<EventFeed>();
         services.AddSingleton<IJournalListener>(provider => provider.GetRequiredService<EventFeed>());
+        services.AddSingleton<WhoIsHere>();
         services.AddSingleton<AppendGuards>();
         services.AddResponseCompression(options => options.EnableForHttps = true);
     }
 
     public static void Use(WebApplication app)
     {
+        var running = app.Services.GetRequiredService<Running>();
+        if (running.BehindProxy)
+        {
+            app.UseForwardedHeaders();
+        }
+
         app.UseHostFiltering();
+        if (running.Lan is { } site)
+        {
+            app.UseTrustOnly(site);
+        }
+
         app.UseErrors();
         app.UseResponseCompression();
         app.UseMiddleware<SecurityHeaders>();
+        app.UseReleases();
         app.UseRouting();
         app.UseAccess();
         app.UseAntiforgery();
@@ -142,7 +187,9 @@ public static class Application
         await using var scope = services.CreateAsyncScope();
         Schema.Migrate(scope.ServiceProvider.GetRequiredService<TallyDb>());
         await scope.ServiceProvider.GetRequiredService<CardWriter>().ShipAsync();
-        await scope.ServiceProvider.GetRequiredService<AuditLog>().TidyAsync();
+        var audit = scope.ServiceProvider.GetRequiredService<AuditLog>();
+        scope.ServiceProvider.GetRequiredService<LastErasure>().At = await audit.LastAsync(AuditAct.Erasure);
+        await audit.TidyAsync();
         await scope.ServiceProvider.GetRequiredService<DoorBook>().TidyAsync();
         if (demo)
         {

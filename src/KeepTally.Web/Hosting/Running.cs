@@ -1,4 +1,5 @@
 using KeepTally.Store.Database;
+using KeepTally.Web.Lan;
 
 namespace KeepTally.Web.Hosting;
 
@@ -7,6 +8,15 @@ namespace KeepTally.Web.Hosting;
 /// <param name="FirstKey">Shown on the machine itself: whoever has it sets up an empty data folder.</param>
 public sealed record Running(DataFolder Data, bool Demo, string FirstKey)
 {
-    /// <summary>The address by which phones reach this machine; null where they come by the one in their own address bar.</summary>
-    public Uri? PhoneAddress { get; init; }
+    /// <summary>The application as phones on the network reach it; null where it is not on the network by itself.</summary>
+    public LanSite? Lan { get; init; }
+
+    /// <summary>An address of one's own, or null.</summary>
+    public Uri? Address { get; init; }
+
+    /// <summary>A reverse proxy on this machine says who asks and how.</summary>
+    public bool BehindProxy { get; init; }
+
+    /// <summary>The address by which phones come; null where it is the one in whoever's address bar.</summary>
+    public Uri? PhoneAddress => Address ?? Lan?.Address;
 }

@@ -1,4 +1,5 @@
 using KeepTally.Store.People;
+using KeepTally.Web.Drawing;
 
 namespace KeepTally.Web.Hosting;
 
@@ -24,7 +25,29 @@ internal static class Welcome
             await SayLinkAsync(coaches, here, name);
         }
 
+        if (running.Lan is { } site)
+        {
+            Console.WriteLine($"Phones on this network: {site.Address}");
+            SayCode(site.Address);
+            Console.WriteLine($"A phone that warns, or is to go on without a network, opens this once: {site.TrustAddress}");
+            SayCode(site.TrustAddress);
+            Console.WriteLine($"The fingerprint shown there must be this one:\n  {site.Fingerprint}");
+        }
+        else if (running.Address is { } address)
+        {
+            Console.WriteLine($"Phones: {address}");
+        }
+
         Console.WriteLine($"Keep Tally is ready: {here}");
+    }
+
+    /// <summary>An address as a code for a phone.</summary>
+    private static void SayCode(Uri address)
+    {
+        foreach (var line in QrPicture.Lines(address.ToString()))
+        {
+            Console.WriteLine($"  {line}");
+        }
     }
 
     private static async Task SayLinkAsync(CoachBook coaches, string here, string name)

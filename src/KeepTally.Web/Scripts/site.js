@@ -3,6 +3,8 @@ import "./elements/tally-strokes.js";
 import "./elements/gate-window.js";
 import "./theme-switch.js";
 import { listKeptRuns } from "./kept-runs.js";
+import { hearOfErasure } from "./erased.js";
+import { forgetPages, takeNewWorker } from "./run/offline.js";
 
 // There is one htmx on a page; scripts of single pages ask for it here.
 window.htmx = htmx;
@@ -18,3 +20,29 @@ const keptRuns = document.querySelector("[data-kept-runs]");
 if (keptRuns && "caches" in window) {
   listKeptRuns(keptRuns);
 }
+
+if (!document.body.classList.contains("running")) {
+  takeNewWorker();
+}
+
+// Every contact is one at which this device can hear that somebody was erased.
+if ("caches" in window && !document.body.classList.contains("running")) {
+  caches.keys().then(async (names) => {
+    const response = names.length > 0 ? await fetch("/api/time").catch(() => null) : null;
+    if (response?.ok) {
+      await hearOfErasure((await response.json()).erased);
+    }
+  });
+}
+
+// Who signs out leaves no page with names behind.
+document.querySelector("[data-forget]")?.addEventListener("submit", async (event) => {
+  const { currentTarget: form, submitter } = event;
+  if (!("caches" in window) || form.dataset.forgotten) {
+    return;
+  }
+  event.preventDefault();
+  await forgetPages();
+  form.dataset.forgotten = "yes";
+  form.requestSubmit(submitter);
+});

@@ -1,17 +1,17 @@
-// Keeps the run screen at hand without a network: pages from the network first, everything they load from the cache
-// where it is there. Results and events are never answered from the cache.
-const cacheName = "keep-tally-run-1";
+// Keeps a practice at hand without a network. What belongs together is kept together: the pages, scripts and core of one
+// release lie in one cache, and go together when a newer release has taken their place and no open page is of the old one.
+// Nothing of the API is ever answered from here. A new worker waits, as workers do, until no page of the old one is open.
+const prefix = "keep-tally ";
 const networkPatience = 2500;
 
-self.addEventListener("install", () => self.skipWaiting());
 self.addEventListener("activate", (event) => event.waitUntil(self.clients.claim()));
 
-// What a page loaded before this worker took over is named by the page itself.
+// A page names its release, what it has loaded, and the pages that go with it.
 self.addEventListener("message", (event) => {
   if (event.data?.keep) {
-    event.waitUntil(
-      caches.open(cacheName).then((cache) => Promise.allSettled(event.data.keep.map((url) => keep(cache, url)))),
-    );
+    event.waitUntil(keepRelease(event.data));
+  } else if (event.data?.take) {
+    event.waitUntil(self.skipWaiting());
   }
 });
 
@@ -22,35 +22,77 @@ self.addEventListener("fetch", (event) => {
     return;
   }
   if (request.mode === "navigate") {
-    event.respondWith(/^\/(run|board)\//.test(url.pathname) ? networkFirst(request) : fetch(request).catch(offline));
-    return;
-  }
-  if (/^\/(dist|_framework)\//.test(url.pathname) || url.pathname === "/mark.svg") {
-    event.respondWith(url.pathname.startsWith("/_framework/") ? cacheFirst(request) : networkFirst(request));
+    event.respondWith(page(request, url));
+  } else if (/^\/(dist|_framework)\//.test(url.pathname) || /\.(svg|png|webmanifest)$/.test(url.pathname)) {
+    event.respondWith(isOfOneRelease(url) ? cacheFirst(request) : networkFirst(request));
   }
 });
 
-async function offline() {
-  const kept = await caches.match("/offline", { ignoreVary: true });
-  return kept ?? Response.error();
+/** Whether an address can never mean anything else: it carries the print of the file, or the release. */
+function isOfOneRelease(url) {
+  return url.searchParams.has("release") || /\.[a-z0-9]{10}\.[a-z]+$/.test(url.pathname);
 }
 
-async function keep(cache, url) {
+async function keepRelease({ release, keep, pages }) {
+  const cache = await caches.open(prefix + release);
+  // Files of a release do not change; pages do.
+  await Promise.allSettled(keep.map(async (url) => (await cache.match(url, { ignoreVary: true })) ?? put(cache, url)));
+  await Promise.allSettled(pages.map((url) => put(cache, url)));
+  await tidy(release, cache);
+}
+
+/** Whatever no open page needs any more goes; practices that were at hand are kept anew, as they are now. */
+async function tidy(release, cache) {
+  const { held } = await navigator.locks.query();
+  const inUse = new Set(held.map(({ name }) => name));
+  for (const name of await caches.keys()) {
+    if (name === prefix + release || inUse.has(name)) {
+      continue;
+    }
+    const old = await caches.open(name);
+    for (const { url } of await old.keys()) {
+      const { pathname, search } = new URL(url);
+      if (/^\/(run|board)\//.test(pathname)) {
+        await put(cache, pathname + search).catch(() => {});
+      }
+    }
+    await caches.delete(name);
+  }
+}
+
+async function put(cache, url) {
   const response = await fetch(url, { credentials: "same-origin" });
   if (response.ok && !response.redirected) {
     await cache.put(url, response);
   }
 }
 
-async function networkFirst(request) {
-  const cache = await caches.open(cacheName);
-  const kept = await cache.match(request, { ignoreVary: true });
+async function page(request, url) {
+  const kept = await keptPage(url);
   try {
-    const patience = kept ? AbortSignal.timeout(networkPatience) : undefined;
-    const response = await fetch(request, { signal: patience });
-    if (response.ok && !response.redirected) {
-      await cache.put(request, response.clone());
+    const response = await fetch(request, { signal: kept ? AbortSignal.timeout(networkPatience) : undefined });
+    return response.status >= 500 && kept ? kept : response;
+  } catch {
+    return kept ?? (await caches.match("/offline", { ignoreVary: true })) ?? Response.error();
+  }
+}
+
+/** The page as it was kept last; Today is that of the practice at hand. */
+async function keptPage(url) {
+  const names = (await caches.keys()).filter((name) => name.startsWith(prefix)).reverse();
+  for (const name of names) {
+    const cache = await caches.open(name);
+    const kept = await cache.match(url.pathname + url.search, { ignoreVary: true, ignoreSearch: url.pathname === "/" });
+    if (kept) {
+      return kept;
     }
+  }
+}
+
+async function networkFirst(request) {
+  const kept = await caches.match(request, { ignoreVary: true });
+  try {
+    const response = await fetch(request, { signal: kept ? AbortSignal.timeout(networkPatience) : undefined });
     return response.status >= 500 && kept ? kept : response;
   } catch (failure) {
     if (kept) {
@@ -60,19 +102,6 @@ async function networkFirst(request) {
   }
 }
 
-// Files of the core carry their version in their name, except the loader, which names the others.
 async function cacheFirst(request) {
-  if (request.url.endsWith("/dotnet.js")) {
-    return networkFirst(request);
-  }
-  const cache = await caches.open(cacheName);
-  const kept = await cache.match(request, { ignoreVary: true });
-  if (kept) {
-    return kept;
-  }
-  const response = await fetch(request);
-  if (response.ok) {
-    await cache.put(request, response.clone());
-  }
-  return response;
+  return (await caches.match(request, { ignoreVary: true })) ?? fetch(request);
 }

@@ -144,7 +144,7 @@ public sealed class ComingInTests
         await SignInAsync(phone, "Jo", Password);
         await SignInAsync(laptop, "Jo", Password);
         Assert.Equal(HttpStatusCode.OK, await StatusAsync(phone, "/squad"));
-        using var everywhere = await laptop.SendAsync(await laptop.OpenAsync("/you"), "form[action*=Everywhere]");
+        using var everywhere = await laptop.SendAsync(await laptop.OpenAsync("/you"), ".out-forms", "/you?handler=Everywhere");
         Assert.Equal(HttpStatusCode.Redirect, everywhere.StatusCode);
         Assert.Equal(HttpStatusCode.Redirect, await StatusAsync(phone, "/squad"));
         Assert.Equal(HttpStatusCode.Redirect, await StatusAsync(laptop, "/squad"));

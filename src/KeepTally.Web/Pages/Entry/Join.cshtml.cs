@@ -33,12 +33,8 @@ public sealed class JoinModel(DoorBook doors, AuditLog audit) : PageModel
         }
 
         await HttpContext.LetInAsync(joined.Value, stays: true);
-        await audit.AddAsync(
-            joined.Value.Name,
-            AuditAct.Join,
-            $"Joined practice {joined.Value.Practice} by its code",
-            cancellationToken
-        );
+        var practice = await doors.NameAsync(joined.Value.Practice!.Value, cancellationToken);
+        await audit.AddAsync(joined.Value.Name, AuditAct.Join, $"{practice}: by its code", cancellationToken);
         return RedirectToPage("/Run/Index", new { id = joined.Value.Practice });
     }
 }

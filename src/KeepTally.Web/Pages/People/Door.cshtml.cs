@@ -19,8 +19,8 @@ public sealed class DoorModel(DoorBook doors, PracticeBook book, RunStore runs, 
 
     public IReadOnlyList<Joiner> Joined { get; private set; } = [];
 
-    /// <summary>The sheets somebody can be given, with what each is called.</summary>
-    public IReadOnlyList<(string Id, string Name)> Sheets { get; private set; } = [];
+    /// <summary>What somebody can be given to count alone, with what each is called.</summary>
+    public IReadOnlyList<(string Id, string Name)> Places { get; private set; } = [];
 
     public bool IsOpen => doors.IsOpen(Door);
 
@@ -46,62 +46,50 @@ public sealed class DoorModel(DoorBook doors, PracticeBook book, RunStore runs, 
         Practice = practice;
         Door = await doors.OfAsync(id, cancellationToken);
         Joined = await doors.JoinersAsync(id, cancellationToken);
-        Sheets =
-        [
-            .. (await runs.OfAsync(id, cancellationToken)).SelectMany(run =>
-                run.Sheets.Where(sheet => sheet.Row.Name.Length > 0)
-                    .Select(sheet =>
-                        (sheet.Row.Id, $"{practice.Blocks.First(block => block.Id == run.Run.BlockId).Title}, {sheet.Row.Name}")
-                    )
-            ),
-        ];
+        Places = [.. (await runs.OfAsync(id, cancellationToken)).SelectMany(run => PlacesOf(practice, run))];
         return Page();
     }
 
     public Task<IActionResult> OnPostOpenAsync(int id, CancellationToken cancellationToken) =>
-        DoneAsync(id, () => doors.OpenAsync(id, cancellationToken), "Opened practice {0} by a new code", cancellationToken);
+        DoneAsync(id, () => doors.OpenAsync(id, cancellationToken), "Made a code to join", cancellationToken);
 
     public Task<IActionResult> OnPostCloseAsync(int id, CancellationToken cancellationToken) =>
-        DoneAsync(
-            id,
-            () => doors.CloseAsync(id, cancellationToken),
-            "Closed practice {0}: all who joined are out",
-            cancellationToken
-        );
+        DoneAsync(id, () => doors.CloseAsync(id, cancellationToken), "Closed it: all who joined are out", cancellationToken);
 
     public Task<IActionResult> OnPostBoardAsync(int id, CancellationToken cancellationToken) =>
-        DoneAsync(
-            id,
-            () => doors.LinkBoardAsync(id, cancellationToken),
-            "Made a link to the board of practice {0}",
-            cancellationToken
-        );
+        DoneAsync(id, () => doors.LinkBoardAsync(id, cancellationToken), "Made a link to the board", cancellationToken);
 
     public Task<IActionResult> OnPostOutAsync(int id, int joiner, CancellationToken cancellationToken) =>
-        DoneAsync(
-            id,
-            () => doors.SendOutAsync(id, joiner, cancellationToken),
-            "Sent somebody out of practice {0}",
-            cancellationToken
-        );
+        DoneAsync(id, () => doors.SendOutAsync(id, joiner, cancellationToken), "Sent somebody out", cancellationToken);
 
     public async Task<IActionResult> OnPostPlaceAsync(int id, int joiner, string? sheet, CancellationToken cancellationToken) =>
         await book.ExistsAsync(id, cancellationToken) && await doors.PlaceAsync(id, joiner, sheet ?? "", cancellationToken)
             ? RedirectToPage(new { id })
             : NotFound();
 
+    /// <summary>The groups of a drill, or the stations of a circuit; none where there is one sheet for all.</summary>
+    private static IEnumerable<(string Id, string Name)> PlacesOf(Practice practice, StoredRun run)
+    {
+        var drill = practice.Blocks.First(block => block.Id == run.Run.BlockId).Title;
+        return run
+            .Sheets.Select(sheet => sheet.Row)
+            .Where(row => row.Name.Length > 0 && (row.Stop is not null || run.Sheets.All(other => other.Row.Stop is null)))
+            .Select(row =>
+                row.Station is { } station
+                    ? (OwnSheets.Station(run.Run.Id, station), $"{drill}, {row.Name}")
+                    : (row.Id, $"{drill}, {row.Name}")
+            )
+            .Distinct();
+    }
+
     private async Task<IActionResult> DoneAsync(int id, Func<Task<bool>> change, string about, CancellationToken cancellationToken)
     {
-        if (!await book.ExistsAsync(id, cancellationToken) || !await change())
+        if (await book.FindAsync(id, cancellationToken) is not { } practice || !await change())
         {
             return NotFound();
         }
 
-        await trail.AddAsync(
-            AuditAct.Access,
-            string.Format(System.Globalization.CultureInfo.InvariantCulture, about, id),
-            cancellationToken
-        );
+        await trail.AddAsync(AuditAct.Access, $"{practice.InRecord}: {about}", cancellationToken);
         return RedirectToPage(new { id });
     }
 }

@@ -57,7 +57,7 @@ public sealed class PracticeModel(PracticeBook book, PracticeResults results, Tr
         }
 
         var csv = ResultsCsv.Write(practice.Date, await results.OfAsync(id, cancellationToken));
-        await trail.AddAsync(AuditAct.Export, $"The results of practice {id}", cancellationToken);
+        await trail.AddAsync(AuditAct.Export, $"The results of {practice.InRecord}", cancellationToken);
         var name = string.Create(CultureInfo.InvariantCulture, $"results-{practice.Date:yyyy-MM-dd}.csv");
         return File(Encoding.UTF8.GetBytes(csv), "text/csv; charset=utf-8", name);
     }

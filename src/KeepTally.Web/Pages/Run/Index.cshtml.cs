@@ -1,3 +1,4 @@
+using System.Text.Json;
 using KeepTally.Core.Live;
 using KeepTally.Store.Practices;
 using KeepTally.Web.Access;
@@ -12,6 +13,25 @@ public sealed class IndexModel(PracticeBook book, RunStore runStore, TimeProvide
     public IReadOnlyList<DrillPad> Drills { get; private set; } = [];
 
     protected override bool TellsLimits => true;
+
+    /// <summary>The sheets whoever asks counts for, and no others, with commas between; empty for all.</summary>
+    public string Own => string.Join(',', HttpContext.Caller()!.Sheets);
+
+    /// <summary>The pages that can be read without a network besides, as JSON: Today of this practice, and its cards.</summary>
+    public string Reads =>
+        JsonSerializer.Serialize(
+            HttpContext.Caller() is { IsCoach: true }
+                ? Practice
+                    .Blocks.SelectMany(block =>
+                        block.Circuit is { } circuit
+                            ? circuit.Stations.Select(station => station.CardVersion!.CardId)
+                            : [block.CardVersion!.CardId]
+                    )
+                    .Distinct()
+                    .Select(card => $"/drills/{card}")
+                    .Prepend($"/?practice={Practice.Id}")
+                : []
+        );
 
     protected override void LayOut(LivePractice live) =>
         Drills = [

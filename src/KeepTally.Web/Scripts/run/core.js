@@ -1,6 +1,8 @@
 // The core, compiled to WebAssembly: every rule of the run screen lives there. Answers are JSON.
 export async function loadCore() {
-  const { dotnet } = await import("/_framework/dotnet.js");
+  // The core of this page's own release, or none: an old script never meets a new core.
+  const { content: release } = document.querySelector("meta[name=release]");
+  const { dotnet } = await import(`/_framework/dotnet.js?release=${release}`);
   const { getAssemblyExports, getConfig } = await dotnet.create();
   const { Bridge } = (await getAssemblyExports(getConfig().mainAssemblyName)).KeepTally.Browser;
   const read = (text) => (text ? JSON.parse(text) : null);

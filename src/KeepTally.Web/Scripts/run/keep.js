@@ -9,19 +9,19 @@ const key = ({ sheet, device, n }) => `${sheet}/${device}/${n}`;
 export class Keep {
   #db;
   #practice;
+  #lost;
   #waiting = new Map();
   #unkept = [];
   #keeping;
 
-  static async open(practice) {
+  /**
+   * @param lost is told when what was kept here is gone while the page is open, or nothing can be kept at all.
+   */
+  static async open(practice, lost = () => {}) {
     const keep = new Keep();
     keep.#practice = practice;
-    keep.#db = await openDB("keep-tally", 1, {
-      upgrade(db) {
-        const events = db.createObjectStore("events", { keyPath: ["sheet", "device", "n"] });
-        events.createIndex("practice", "practice");
-      },
-    });
+    keep.#lost = lost;
+    await keep.#open().catch(() => lost("never"));
     for (const event of await keep.all()) {
       if (event.sent === toSend) {
         keep.#waiting.set(key(event), event);
@@ -30,8 +30,35 @@ export class Keep {
     return keep;
   }
 
+  async #open() {
+    this.#db = await openDB("keep-tally", 1, {
+      upgrade(db) {
+        const events = db.createObjectStore("events", { keyPath: ["sheet", "device", "n"] });
+        events.createIndex("practice", "practice");
+      },
+      terminated: () => this.#restore(),
+    });
+  }
+
+  /** The browser has thrown away what was kept: what is not sent yet is still here, and kept anew. */
+  async #restore() {
+    this.#db = undefined;
+    try {
+      await this.#open();
+      await this.#put([...this.#waiting.values()]);
+      this.#lost("cleared");
+    } catch {
+      this.#lost("never");
+    }
+  }
+
+  /** Whether this window keeps anything. */
+  get keeps() {
+    return this.#db !== undefined;
+  }
+
   async all() {
-    return this.#db.getAllFromIndex("events", "practice", this.#practice);
+    return this.#db ? this.#db.getAllFromIndex("events", "practice", this.#practice) : [];
   }
 
   /**
@@ -39,8 +66,9 @@ export class Keep {
    * meanwhile together.
    */
   toSend(events) {
-    events.forEach((event) => this.#waiting.set(key(event), event));
-    this.#unkept.push(...events.map((event) => ({ ...event, sent: toSend })));
+    const made = events.map((event) => ({ ...event, sent: toSend, made: Date.now() }));
+    made.forEach((event) => this.#waiting.set(key(event), event));
+    this.#unkept.push(...made);
     this.#keeping ??= new Promise((done, failed) => {
       setTimeout(() => this.#keepNow().then(done, failed));
     });
@@ -69,7 +97,18 @@ export class Keep {
   }
 
   async forget({ sheet, device, n }) {
-    await this.#db.delete("events", [sheet, device, n]);
+    await this.#db?.delete("events", [sheet, device, n]);
+  }
+
+  /** Forgets whatever is on record at the server, of every practice: it is there when it is asked for. */
+  async forgetSent() {
+    const tx = this.#db?.transaction("events", "readwrite");
+    for (let cursor = await tx?.store.openCursor(); cursor; cursor = await cursor.continue()) {
+      if (cursor.value.sent === sent) {
+        await cursor.delete();
+      }
+    }
+    await tx?.done;
   }
 
   waits(event) {
@@ -80,12 +119,21 @@ export class Keep {
     return this.#waiting.size;
   }
 
+  /** When the first of those that wait was made; null where none waits. */
+  get waitingSince() {
+    const made = [...this.#waiting.values()].map((event) => event.made ?? Date.now());
+    return made.length > 0 ? Math.min(...made) : null;
+  }
+
   /** Events that wait to be sent, by sheet, in the order in which they were made. */
   unsent() {
     return Map.groupBy(this.#waiting.values(), (event) => event.sheet);
   }
 
   async #put(events) {
+    if (!this.#db) {
+      return;
+    }
     const tx = this.#db.transaction("events", "readwrite");
     await Promise.all([...events.map((event) => tx.store.put({ ...event, practice: this.#practice })), tx.done]);
   }

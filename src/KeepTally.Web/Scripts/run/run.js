@@ -2,6 +2,8 @@
 import { Binding } from "./bind.js";
 import { ClockFace } from "./clock-face.js";
 import { loadCore } from "./core.js";
+import { hearOfErasure } from "../erased.js";
+import { Here } from "./here.js";
 import { Habits } from "./habits.js";
 import { Keep } from "./keep.js";
 import { listenToKeys } from "./keys.js";
@@ -10,10 +12,12 @@ import { Pad } from "./pad.js";
 import { Others } from "./others.js";
 import { Race } from "./race.js";
 import { SharedTime } from "./shared-time.js";
+import { SentState } from "./sent.js";
 import { Signals } from "./signals.js";
 import { Sound } from "./sound.js";
 import { TapList } from "./tap-list.js";
 import { Stream } from "./stream.js";
+import { Twice } from "./twice.js";
 import { Unkept } from "./unkept.js";
 import { View } from "./view.js";
 import { stayAwake } from "./wake.js";
@@ -24,6 +28,7 @@ import { Wire } from "./wire.js";
 const root = document.getElementById("run");
 const by = (id) => document.getElementById(id);
 const practice = Number(root.dataset.practice);
+const own = root.dataset.own ? root.dataset.own.split(",") : [];
 const framePause = 50;
 const viewPause = 1000;
 const receivedPause = 16;
@@ -39,9 +44,40 @@ function tell(words, forGood = false) {
   }
 }
 
+/** What is kept here of somebody who was erased goes; this screen is drawn anew when the coach reloads it. */
+async function erased(at) {
+  if (await hearOfErasure(at)) {
+    await keptEvents?.forgetSent();
+    await keepAtHand(JSON.parse(root.dataset.reads));
+    if (at > Number(root.dataset.now)) {
+      tell(
+        "Somebody was erased from the squad. Reload this page when it suits: the name goes from this screen, too.",
+        true,
+      );
+    }
+  }
+}
+
+let keptEvents;
+
 async function begin() {
-  const [core, keep] = await Promise.all([loadCore(), Keep.open(practice)]);
-  const time = new SharedTime({ origin: Number(root.dataset.origin), served: Number(root.dataset.now), tell });
+  const state = new SentState();
+  const [core, keep] = await Promise.all([
+    loadCore(),
+    Keep.open(practice, (how) => {
+      if (how === "never") {
+        state.keepsNothing();
+      }
+      tell(
+        how === "never"
+          ? "This window keeps nothing (private mode, or no space). Taps are sent while there is a network; do not reload while anything waits."
+          : "What was kept on this device was thrown away. What waits is kept anew; do not clear the data of this site in mid-practice.",
+        true,
+      );
+    }),
+  ]);
+  keptEvents = keep;
+  const time = new SharedTime({ origin: Number(root.dataset.origin), served: Number(root.dataset.now), tell, erased });
   // A page load is a device of its own: two tabs can never give two events the same number.
   const device = crypto.randomUUID().slice(0, 8);
   const fault = core.open(by("practice").textContent, device);
@@ -69,7 +105,7 @@ async function begin() {
   unkept.add(await keep.refusals());
   const wire = new Wire({
     keep,
-    state: showNet,
+    state: (now) => state.show(now),
     refused(events) {
       events.forEach(({ sheet, line }) => core.retract(sheet, line));
       unkept.add(events);
@@ -96,8 +132,18 @@ async function begin() {
         showSoon();
       }
     },
-    state: (online) => wire.connected(online),
+    state(online) {
+      wire.connected(online);
+      if (online) {
+        here.look();
+      }
+    },
+    signedOut: () => wire.signedOut(),
+    device,
+    here: (present) => here.show(present),
   });
+  const here = new Here(root, { practice, device });
+  const twice = new Twice(({ sheet, device, n }) => act(core.undo(sheet, device, n, time.now())));
   const taps = new TapList((tap) => act(core.undo(tap.sheet, tap.device, tap.n, time.now())));
   let drill;
   let inside;
@@ -117,7 +163,12 @@ async function begin() {
     keepAndSend(answer.events);
   }
 
-  function keepAndSend(events) {
+  function keepAndSend(made) {
+    // Who counts for one place alone says nothing of the others: the coach's device does.
+    const events = own.length > 0 ? made.filter(({ sheet }) => own.includes(sheet)) : made;
+    if (events.length === 0) {
+      return;
+    }
     keep
       .toSend(events)
       .catch(() => tell("This device keeps nothing: its storage is full or closed. Free some space, then reload."))
@@ -163,10 +214,15 @@ async function begin() {
     if (is("run.last")) {
       // What was said of a tap is not left standing when another device has taken it back.
       by("why").textContent = "";
-      showUndo(view.run.last);
+    }
+    if (is("run.last") || is("run.taps")) {
+      showUndo(lastHere());
     }
     if (is("run.primary")) {
       by("go").dataset.does = view.run.primary;
+    }
+    if (is("run.twice")) {
+      twice.show(view.run.twice);
     }
     if (is("run.contest")) {
       showContest(view.run.contest);
@@ -223,6 +279,13 @@ async function begin() {
     numberRows();
   }
 
+  /** Who counts for one place sees its pad alone. */
+  function showOwn() {
+    for (const sheet of own.length > 0 ? root.querySelectorAll(".sheet") : []) {
+      sheet.toggleAttribute("data-others", !own.includes(sheet.dataset.sheet));
+    }
+  }
+
   const rows = () => (drill ? [...drill.querySelectorAll(".row-pad")].filter((row) => row.offsetParent) : []);
 
   function numberRows() {
@@ -234,13 +297,20 @@ async function begin() {
     by("undo-what").textContent = last ? last.text : "nothing yet";
   }
 
+  /** The last tap that can be taken back here. */
+  const lastHere = () =>
+    own.length === 0
+      ? screen.now.run?.last
+      : screen.now.run?.taps.find(({ sheet, undone, move }) => own.includes(sheet) && !undone && !move);
+
   const undoLast = () => {
-    const last = screen.now.run?.last;
+    const last = lastHere();
     if (last) {
       act(core.undo(last.sheet, last.device, last.n, time.now()));
     }
   };
-  const execute = (command, reason = "") => act(core.execute(command, reason, time.now()));
+  // Who counts for one place alone leaves the clock to the coach.
+  const execute = (command, reason = "") => own.length === 0 && act(core.execute(command, reason, time.now()));
   const go = () => screen.now.run && execute(screen.now.run.primary);
 
   const who = new Who({
@@ -311,6 +381,7 @@ async function begin() {
   }
 
   function showGroup(tab) {
+    here.look(drill.querySelector(`.sheet[data-order="${tab.dataset.tab}"]`)?.dataset.sheet);
     for (const other of tab.parentElement.children) {
       other.setAttribute("aria-selected", String(other === tab));
     }
@@ -323,17 +394,6 @@ async function begin() {
   function showMore(open = by("more").hidden) {
     by("more").hidden = !open;
     by("more-open").setAttribute("aria-expanded", String(open));
-  }
-
-  function showNet({ online, waiting }) {
-    by("net").textContent = online
-      ? waiting
-        ? `${waiting} to send`
-        : "Saved"
-      : waiting
-        ? `${waiting} kept here`
-        : "No network";
-    by("net").dataset.net = online ? "on" : "off";
   }
 
   function showSound() {
@@ -411,6 +471,7 @@ async function begin() {
   }
 
   showSound();
+  showOwn();
   show();
   by("go").disabled = false;
   await takeEarly();
@@ -424,7 +485,10 @@ async function begin() {
   stream.listen();
   wire.send();
   stayAwake();
-  await keepAtHand();
+  if (await state.askForRoom()) {
+    tell("This device is nearly full. Free some space before you go on: what is tapped is kept here first.", true);
+  }
+  state.reloads(await keepAtHand(JSON.parse(root.dataset.reads)));
 }
 
 begin().catch((failure) => {

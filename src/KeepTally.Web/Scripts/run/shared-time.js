@@ -1,23 +1,32 @@
 // The clock all devices share: the server's, as this device last measured it. Without a network the last measure holds.
 const key = "clock-offset";
-const samples = 5;
+// So many times it asks, until an answer is quick enough to be sure of.
+const fewest = 5;
+const most = 16;
+const quick = 40;
+// Two devices are to be within this of one another; how far off one may be is half the quickest trip.
+const close = 50;
 const rest = 60_000;
 const minute = 60_000;
 const worthTelling = 2 * minute;
 
 export class SharedTime {
   #offset;
+  #uncertain = null;
   #origin;
   #tell;
   #told = false;
+  #erased;
 
   /**
    * @param served the server's time when it made the page: until this device has measured once, that is all there is.
    * @param tell takes words for the coach.
+   * @param erased is told when a player was last erased.
    */
-  constructor({ origin, served, tell = () => {} }) {
+  constructor({ origin, served, tell = () => {}, erased = () => {} }) {
     this.#origin = origin;
     this.#tell = tell;
+    this.#erased = erased;
     const measured = localStorage.getItem(key);
     this.#offset = measured === null ? served - Date.now() : Number(measured) || 0;
   }
@@ -32,22 +41,31 @@ export class SharedTime {
     return here + this.#offset - this.#origin;
   }
 
-  /** Asks a few times and believes the quickest answer. */
+  /** Asks a few times and believes the quickest answer: it can be wrong by half its trip at the most. */
   async measure() {
     let best = null;
-    for (let i = 0; i < samples; i++) {
+    let erasedAt = 0;
+    for (let i = 0; i < most && (i < fewest || best.trip > quick); i++) {
       const asked = performance.now();
       const here = Date.now();
       const response = await fetch("/api/time", { cache: "no-store" });
       const trip = performance.now() - asked;
-      const { now } = await response.json();
+      const { now, erased } = await response.json();
+      erasedAt = erased;
       if (!best || trip < best.trip) {
         best = { trip, offset: now - (here + trip / 2) };
       }
     }
     this.#offset = Math.round(best.offset);
+    this.#uncertain = best.trip / 2;
     localStorage.setItem(key, String(this.#offset));
     this.#tellOnce();
+    this.#erased(erasedAt);
+  }
+
+  /** How far off the shared clock may be here, in milliseconds; null while it was not measured. */
+  get uncertain() {
+    return this.#uncertain;
   }
 
   keepMeasuring() {
@@ -59,6 +77,12 @@ export class SharedTime {
   }
 
   #tellOnce() {
+    if (this.#uncertain > close && !this.#told) {
+      this.#told = true;
+      this.#tell(
+        `The network is slow: the clock here may be off by up to ${Math.round(this.#uncertain)} thousandths of a second.`,
+      );
+    }
     if (Math.abs(this.#offset) > worthTelling && !this.#told) {
       this.#told = true;
       const way = this.#offset < 0 ? "ahead" : "behind";

@@ -7,21 +7,39 @@ export class Stream {
   #after;
   #receive;
   #state;
+  #signedOut;
+  #device;
+  #here;
 
-  /** @param after the last event known already. @param receive takes {sheet, device, n, line}. @param state takes whether the line stands. */
-  constructor({ practice, after, receive, state }) {
+  /** @param after the last event known already. @param receive takes {sheet, device, n, line}. @param state takes whether the line stands. @param signedOut is told when the server does not know this device any more. @param here takes who has the practice open. */
+  constructor({ practice, after, receive, state, signedOut = () => {}, device = "", here = () => {} }) {
     this.#practice = practice;
     this.#after = Number(after);
     this.#receive = receive;
     this.#state = state;
+    this.#signedOut = signedOut;
+    this.#device = device;
+    this.#here = here;
+  }
+
+  /** A line that was refused does not say why. */
+  async #askWhy() {
+    const response = await fetch("/api/time", { cache: "no-store" }).catch(() => null);
+    if (response?.status === 401) {
+      this.#signedOut();
+    }
   }
 
   listen() {
-    const source = new EventSource(`/api/practices/${this.#practice}/events?after=${this.#after}`);
+    const source = new EventSource(
+      `/api/practices/${this.#practice}/events?after=${this.#after}&device=${this.#device}`,
+    );
+    source.addEventListener("here", ({ data }) => this.#here(JSON.parse(data)));
     source.onopen = () => this.#state(true);
     source.onerror = () => {
       this.#state(false);
       if (source.readyState === EventSource.CLOSED) {
+        this.#askWhy();
         setTimeout(() => this.listen(), again);
       }
     };

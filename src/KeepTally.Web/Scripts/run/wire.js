@@ -10,9 +10,11 @@ export class Wire {
   #trouble;
   #sheets = new Map();
   #online = false;
+  #signedIn = true;
+  #failing = false;
 
   /**
-   * @param state takes {online, waiting}. @param refused takes events with the word why the server did not take them.
+   * @param state takes {online, waiting, since, signedIn}. @param refused takes events with the word why the server did not take them.
    * @param outdone takes what stands on record under the id of an event of ours.
    * @param trouble takes what else the server says.
    */
@@ -22,13 +24,20 @@ export class Wire {
     this.#refused = refused;
     this.#outdone = outdone;
     this.#trouble = trouble;
-    addEventListener("online", () => this.send());
+    // A line that stands may be dead for long before it is known: the browser's word and a send that fails say so sooner.
+    addEventListener("offline", () => this.#fails(true));
+    addEventListener("online", () => {
+      this.#fails(false);
+      this.send();
+    });
   }
 
   /** Whether the server answers. */
   connected(online) {
     this.#online = online;
     if (online) {
+      this.#signedIn = true;
+      this.#failing = false;
       this.#sheets.forEach((sheet) => (sheet.failures = 0));
       this.send();
     }
@@ -43,8 +52,24 @@ export class Wire {
     this.#tell();
   }
 
+  /** The server does not know whoever sends any more: what waits goes up when they have signed in again. */
+  signedOut() {
+    this.#signedIn = false;
+    this.#tell();
+  }
+
+  #fails(failing) {
+    this.#failing = failing;
+    this.#tell();
+  }
+
   #tell() {
-    this.#state({ online: this.#online, waiting: this.#keep.waiting });
+    this.#state({
+      online: this.#online && !this.#failing,
+      waiting: this.#keep.waiting,
+      since: this.#keep.waitingSince,
+      signedIn: this.#signedIn,
+    });
   }
 
   async #sendSheet(id) {
@@ -60,7 +85,9 @@ export class Wire {
         await this.#sendBatch(id, events);
       }
       sheet.failures = 0;
+      this.#failing = false;
     } catch {
+      this.#failing = true;
       const wait = retryAfter[Math.min(sheet.failures++, retryAfter.length - 1)];
       sheet.timer = setTimeout(() => this.#sendSheet(id), wait);
     } finally {
@@ -86,12 +113,15 @@ export class Wire {
       return;
     }
     if (!response.ok) {
-      if (response.status < 500) {
+      if (response.status === 401) {
+        this.signedOut();
+      } else if (response.status < 500) {
         const { title } = await response.json().catch(() => ({}));
         this.#trouble(title ?? `the server answered ${response.status}`);
       }
       throw new Error(`The server answered ${response.status}.`);
     }
+    this.#signedIn = true;
     const { theirs } = await response.json();
     const stand = theirs.map((line) => ({ sheet, ...idOf(line), line }));
     const outdone = (event) => stand.find((other) => other.device === event.device && other.n === event.n);

@@ -1,0 +1,106 @@
+// The one small place that always tells: what is kept here, what is sent, how many wait, and since when.
+const clock = new Intl.DateTimeFormat(undefined, { hour: "2-digit", minute: "2-digit", hour12: false });
+const by = (id) => document.getElementById(id);
+const taps = (count) => (count === 1 ? "1 entry" : `${count} entries`);
+
+export class SentState {
+  #lostAt;
+  #lastSent;
+  #state = { online: false, waiting: 0, since: null, signedIn: true };
+  #keeps = true;
+  #reloads;
+  #space = "";
+
+  constructor() {
+    by("net").addEventListener("click", () => {
+      this.#fill();
+      by("sent").showModal();
+    });
+  }
+
+  /** @param state {online, waiting, since, signedIn}. */
+  show(state) {
+    if (!state.online) {
+      this.#lostAt ??= Date.now();
+    } else {
+      this.#lostAt = undefined;
+      if (state.waiting === 0) {
+        this.#lastSent = Date.now();
+      }
+    }
+    this.#state = state;
+    by("net").textContent = this.#words();
+    by("net").dataset.net = state.online && state.signedIn ? "on" : "off";
+    if (by("sent").open) {
+      this.#fill();
+    }
+  }
+
+  /** This window keeps nothing: a reload would lose what waits. */
+  keepsNothing() {
+    this.#keeps = false;
+    this.show(this.#state);
+  }
+
+  /** Whether the practice can be opened again without a network. */
+  reloads(can) {
+    this.#reloads = can;
+  }
+
+  /** Asks that what is kept may stay, and how much room there is. */
+  async askForRoom() {
+    const stays = (await navigator.storage?.persisted?.()) || (await navigator.storage?.persist?.());
+    const { quota = 0, usage = 0 } = (await navigator.storage?.estimate?.()) ?? {};
+    const tight = quota > 0 && quota - usage < 5_000_000;
+    this.#space = tight
+      ? "This device is nearly full: free some space before you go on."
+      : stays
+        ? ""
+        : "When this device is short of space it may throw away what is kept here; send it before you close.";
+    return tight;
+  }
+
+  #words() {
+    const { online, waiting, since, signedIn } = this.#state;
+    if (!signedIn) {
+      return waiting ? `Sign in, ${waiting} wait` : "Sign in";
+    }
+    if (online) {
+      return waiting ? `${waiting} to send` : this.#keeps ? "Saved" : "Sent, not kept";
+    }
+    return waiting ? `${waiting} wait since ${clock.format(since)}` : "No network";
+  }
+
+  #fill() {
+    const { online, waiting, since, signedIn } = this.#state;
+    const lines = [
+      online
+        ? "The server answers."
+        : signedIn
+          ? `No network since ${clock.format(this.#lostAt)}. Everything goes on here.`
+          : "The server answers, but does not know you any more. Everything goes on here.",
+      waiting
+        ? `${taps(waiting)} wait on this device, the first since ${clock.format(since)}.`
+        : this.#lastSent
+          ? `Everything said here is sent, last looked at ${clock.format(this.#lastSent)}.`
+          : "Nothing waits on this device.",
+      this.#keeps
+        ? "What you tap is kept on this device before it is sent."
+        : "This window keeps nothing (private mode, or no space): do not reload or close it while anything waits.",
+      this.#space,
+      this.#reloads === undefined
+        ? ""
+        : this.#reloads
+          ? "This practice opens again here without a network."
+          : "Without a network this practice goes on here, but cannot be opened again: see Phones.",
+    ];
+    by("sent-lines").replaceChildren(
+      ...lines.filter(Boolean).map((words) => {
+        const line = document.createElement("li");
+        line.textContent = words;
+        return line;
+      }),
+    );
+    by("sent-in").hidden = signedIn;
+  }
+}
