@@ -65,6 +65,21 @@ for (const look of ["light", "dark"]) {
       await access.judge("station cards");
     });
 
+    test("people, doors and phones", async ({ page }) => {
+      for (const path of ["/people", "/people/record", "/you", "/phones", "/begin/squad", "/begin/practice", "/join"]) {
+        await page.goto(path);
+        await access.judge(path);
+      }
+      await page.goto("/door/1");
+      await page.getByRole("button", { name: "Make a code" }).click();
+      await page.getByRole("button", { name: "Make a link" }).click();
+      await access.judge("door");
+      await page.goto("/you");
+      await page.getByRole("button", { name: "Sign out here" }).click();
+      await page.waitForURL(/signin/);
+      await access.judge("sign in");
+    });
+
     test("in practice and after", async ({ page }) => {
       const screen = await RunScreen.begin(page);
       await access.judge("run, ready");

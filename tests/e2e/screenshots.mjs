@@ -45,6 +45,10 @@ try {
   await shot("today", { fullPage: true });
   await page.goto("/squad?edit=3");
   await shot("squad");
+  await page.goto("/door/1");
+  await page.getByRole("button", { name: "Make a code" }).click();
+  await page.getByRole("button", { name: "Make a link" }).click();
+  await shot("door");
 
   await page.goto("/drills");
   await page.getByLabel("Skill").selectOption("shooting");

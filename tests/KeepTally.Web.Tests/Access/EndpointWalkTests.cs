@@ -46,6 +46,7 @@ public sealed class EndpointWalkTests(EndpointWalkTests.Club club) : IClassFixtu
         ["/results/{id:int}"] = club => $"/results/{club.Practice}",
         ["/circuit/{block:int}/{handler?}"] = club => $"/circuit/{club.Block}",
         ["/api/practices/{practice:int}/events"] = club => $"/api/practices/{club.Practice}/events",
+        ["/api/practices/{practice:int}/here"] = club => $"/api/practices/{club.Practice}/here",
         ["/api/sheets/{sheet}/events"] = club => $"/api/sheets/{club.Sheet}/events",
     };
 
@@ -213,7 +214,11 @@ public sealed class EndpointWalkTests(EndpointWalkTests.Club club) : IClassFixtu
         public static async Task<HttpResponseMessage> AskAsync(HttpClient http, string address, HttpMethod method)
         {
             using var request = new HttpRequestMessage(method, new Uri(address, UriKind.Relative));
-            if (method == HttpMethod.Post && address.StartsWith("/api", StringComparison.Ordinal))
+            if (method == HttpMethod.Post && address.EndsWith("/here", StringComparison.Ordinal))
+            {
+                request.Content = new StringContent("""{"device":"x","sheet":""}""", Encoding.UTF8, "application/json");
+            }
+            else if (method == HttpMethod.Post && address.StartsWith("/api", StringComparison.Ordinal))
             {
                 request.Content = new StringContent(
                     """{"device":"x","n":1,"at":0,"type":"start"}""",

@@ -222,7 +222,8 @@ async function begin() {
       by("go").dataset.does = view.run.primary;
     }
     if (is("run.twice")) {
-      twice.show(view.run.twice);
+      const said = view.run.twice;
+      twice.show(said && (own.length === 0 || own.includes(said.sheet)) ? said : null);
     }
     if (is("run.contest")) {
       showContest(view.run.contest);

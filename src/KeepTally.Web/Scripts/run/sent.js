@@ -1,7 +1,7 @@
 // The one small place that always tells: what is kept here, what is sent, how many wait, and since when.
 const clock = new Intl.DateTimeFormat(undefined, { hour: "2-digit", minute: "2-digit", hour12: false });
 const by = (id) => document.getElementById(id);
-const taps = (count) => (count === 1 ? "1 entry" : `${count} entries`);
+const thatWait = (count) => (count === 1 ? "1 entry waits" : `${count} entries wait`);
 
 export class SentState {
   #lostAt;
@@ -80,7 +80,7 @@ export class SentState {
           ? `No network since ${clock.format(this.#lostAt)}. Everything goes on here.`
           : "The server answers, but does not know you any more. Everything goes on here.",
       waiting
-        ? `${taps(waiting)} wait on this device, the first since ${clock.format(since)}.`
+        ? `${thatWait(waiting)} on this device, the first since ${clock.format(since)}.`
         : this.#lastSent
           ? `Everything said here is sent, last looked at ${clock.format(this.#lastSent)}.`
           : "Nothing waits on this device.",
