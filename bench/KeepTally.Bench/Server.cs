@@ -63,7 +63,7 @@ internal sealed partial class Server : IAsyncDisposable
     /// <summary>Puts a match into a practice of its own, and begins it.</summary>
     internal async Task<(int Practice, string Sheet, long Origin)> BeginAnotherAsync()
     {
-        var today = await PostAsync("/drills/win-it-score-it?handler=Put", ("Minutes", "8"), ("Groups", "1"));
+        var today = await PostAsync("/drills/win-it-score-it?handler=Put", ("Practice", ""), ("Minutes", "8"), ("Groups", "1"));
         var practice = int.Parse(PracticeField().Match(today).Groups[1].Value, CultureInfo.InvariantCulture);
         await PostAsync("/?handler=Start", ("practice", $"{practice}"));
         return await OpenAsync(practice);

@@ -104,3 +104,60 @@ test("an acknowledged tap outlives kill -9 and is never doubled", async ({ app, 
   expect(new Set(kept).size).toBe(kept.length);
   expect([...acknowledged].filter((number) => !kept.includes(number))).toEqual([]);
 });
+
+test("an hour with the server gone changes nothing: drills, stops, who goes, a reload, what there is to read", async ({
+  page,
+  context,
+}) => {
+  const screen = await RunScreen.begin(page);
+  await expect
+    .poll(
+      () =>
+        page.evaluate(
+          async () => Boolean(await caches.match("/drills/three-gates")) && Boolean(await caches.match("/run/1")),
+        ),
+      {
+        timeout: 20_000,
+      },
+    )
+    .toBe(true);
+  await context.setOffline(true);
+  // Only now: a moved clock takes from the page the list of what it has loaded.
+  await page.clock.install();
+  await page.reload();
+  await screen.ready();
+
+  await screen.go.click();
+  await page.clock.runFor(6000);
+  await expect(screen.clock).toHaveAttribute("data-state", "work");
+  await screen.tap("Ada", "Clean");
+  await page.clock.fastForward(70_000);
+  await expect(screen.row("Juno")).toBeVisible();
+  await screen.endDrill();
+  await expect(page.getByRole("heading", { name: "Three gates" })).toBeVisible();
+  await screen.go.click();
+  await page.clock.runFor(6000);
+  await screen.tap("Ada", "Make");
+  await page.getByRole("button", { name: "spacing" }).click();
+  await expect(screen.go).toHaveText("Go on");
+  await screen.go.click();
+  await page.locator("#who-open").click();
+  await page.locator(".who-chip", { hasText: "Bea" }).click();
+  await page.locator("#who-act").click();
+  await page.getByRole("button", { name: "Done" }).click();
+  await expect(screen.row("Bea")).toBeHidden();
+  await page.clock.fastForward("57:00");
+  await screen.endDrill();
+  await expect(page.getByRole("heading", { name: "Win it, score it" })).toBeVisible();
+  const waiting = await screen.net.textContent();
+  expect(waiting).toMatch(/^\d+ wait since/);
+
+  await page.reload();
+  await screen.ready();
+  await expect(page.getByRole("heading", { name: "Win it, score it" })).toBeVisible();
+  await expect(screen.net).toHaveText(waiting);
+  await page.goto("/");
+  await expect(page.getByRole("heading", { name: "Shooting under pressure" })).toBeVisible();
+  await page.goto("/drills/three-gates");
+  await expect(page.getByRole("heading", { name: "Three gates" }).first()).toBeVisible();
+});

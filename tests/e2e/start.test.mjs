@@ -36,6 +36,9 @@ test("a data folder that holds something else is said in one line and left alone
 test("a word that is not known is said in one line", async () => {
   await expectRefused(["--port", "eleven"], /a port is a number/);
   await expectRefused(["--colour"], /--colour is not known here/);
+  await expectRefused(["--certificate", "nowhere.pem"], /no such file/);
+  await expectRefused(["--address", "tally"], /Write --address https:/);
+  await expectRefused(["--new-password"], /the name is missing/);
 });
 
 test("a second one on the same data folder is refused in one line, and can start when the first is gone", async ({

@@ -247,6 +247,35 @@ public sealed class ComingInTests
     }
 
     [Fact]
+    public async Task Who_is_sent_out_hears_no_more_at_the_next_beat()
+    {
+        await using var home = new Installation();
+        await home.InitializeAsync();
+        var practice = await home.PracticeAsync();
+        await home.BegunAsync();
+        await home.WithAsync<DoorBook, bool>(doors => doors.OpenAsync(practice));
+        var code = (await home.WithAsync<DoorBook, PracticeDoor?>(doors => doors.OfAsync(practice)))!.JoinCode;
+        var pat = home.VisitAsNobody();
+        using var joined = await pat.SendAsync(await pat.OpenAsync("/join"), "form", "/join", ("code", code), ("name", "Pat"));
+        using var late = new CancellationTokenSource(TimeSpan.FromSeconds(30));
+        await using var stream = await pat.Http.GetStreamAsync(
+            new Uri($"/api/practices/{practice}/events?after=0&device=pat1", UriKind.Relative),
+            late.Token
+        );
+        using var reader = new StreamReader(stream);
+        await UntilAsync("Pat");
+        var joiner = await home.WithAsync<TallyDb, int>(db => db.Joiners.Select(each => each.Id).SingleAsync());
+        Assert.True(await home.WithAsync<DoorBook, bool>(doors => doors.SendOutAsync(practice, joiner)));
+        home.Clock.Advance(TimeSpan.FromSeconds(16));
+        while (await reader.ReadLineAsync(late.Token) is not null) { }
+
+        async Task UntilAsync(string words)
+        {
+            while (await reader.ReadLineAsync(late.Token) is { } line && !line.Contains(words, StringComparison.Ordinal)) { }
+        }
+    }
+
+    [Fact]
     public async Task A_device_sends_with_its_key_until_the_key_is_taken_away()
     {
         await using var home = new Installation();
