@@ -6,13 +6,16 @@ import { tmpdir } from "node:os";
 import { join, resolve } from "node:path";
 import { test as base } from "@playwright/test";
 
-const built = resolve(import.meta.dirname, "../../artifacts/web/KeepTally.Web.dll");
+export const built = resolve(import.meta.dirname, "../../artifacts/web/KeepTally.Web.dll");
 
 export class Application {
   data = mkdtempSync(join(tmpdir(), "keep-tally-"));
   port;
   #process;
   #run;
+
+  /** The program that is started; a test of an update puts another in its place. */
+  program = built;
 
   /** What the program has said so far. */
   get said() {
@@ -33,7 +36,10 @@ export class Application {
   /** @param args in place of the demo. */
   async start(...args) {
     this.port ??= await freePort();
-    const run = launch([...(args.length > 0 ? args : ["--demo"]), "--data", this.data, "--port", String(this.port)]);
+    const run = launch(
+      [...(args.length > 0 ? args : ["--demo"]), "--data", this.data, "--port", String(this.port)],
+      this.program,
+    );
     this.#run = run;
     this.#process = run.process;
     await Promise.race([
@@ -67,8 +73,8 @@ export class Application {
 }
 
 /** Starts the program; what it says, and how it ends. */
-export function launch(args) {
-  const process = spawn("dotnet", [built, ...args], { stdio: ["ignore", "pipe", "pipe"] });
+export function launch(args, program = built) {
+  const process = spawn("dotnet", [program, ...args], { stdio: ["ignore", "pipe", "pipe"] });
   let out = "";
   let error = "";
   const listeners = [];

@@ -1,4 +1,7 @@
-import { expect, test } from "./application.mjs";
+import { appendFileSync, cpSync, mkdtempSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { basename, dirname, join } from "node:path";
+import { built, expect, test } from "./application.mjs";
 import { RunScreen } from "./run-screen.mjs";
 import { signIn } from "./sign-in.mjs";
 
@@ -160,4 +163,87 @@ test("an hour with the server gone changes nothing: drills, stops, who goes, a r
   await expect(page.getByRole("heading", { name: "Shooting under pressure" })).toBeVisible();
   await page.goto("/drills/three-gates");
   await expect(page.getByRole("heading", { name: "Three gates" }).first()).toBeVisible();
+});
+
+test("a window that keeps nothing says so before anything is lost", async ({ page }) => {
+  await page.addInitScript(() => {
+    IDBFactory.prototype.open = () => {
+      throw new DOMException("refused", "SecurityError");
+    };
+  });
+  const screen = await RunScreen.begin(page);
+  await expect(screen.net).toHaveText("Sent, not kept");
+  await expect(page.locator("#says")).toContainText("keeps nothing");
+  await screen.start();
+  await screen.tap("Ada", "Clean");
+  await screen.expectScore("Ada", 2);
+  await page.reload();
+  await screen.ready();
+  await screen.expectScore("Ada", 2);
+});
+
+test("what waits outlives a storage that is cleared under an open page, and the coach is told", async ({
+  app,
+  page,
+  context,
+}) => {
+  const screen = await RunScreen.begin(page);
+  await screen.start();
+  await context.setOffline(true);
+  await screen.tap("Ada", "Clean");
+  await expect(screen.net).toHaveText(/wait since/);
+  const session = await context.newCDPSession(page);
+  await session.send("Storage.clearDataForOrigin", { origin: app.url, storageTypes: "indexeddb" });
+  await expect(page.locator("#says")).toContainText("thrown away");
+  await context.setOffline(false);
+  await expect(screen.net).toHaveText("Saved", { timeout: 20_000 });
+  const other = await context.newPage();
+  await other.goto("/run/1");
+  await new RunScreen(other).expectScore("Ada", 2);
+});
+
+test("a page of another release finds no core: an old script never meets a new one", async ({ page }) => {
+  await page.goto("/signin");
+  const release = await page.locator("meta[name=release]").getAttribute("content");
+  const core = (of) => page.request.get(`/_framework/dotnet.js?release=${of}`);
+  expect((await core(release)).status()).toBe(200);
+  expect((await core("another")).status()).toBe(404);
+});
+
+test("after an update a page takes script and core of the new release, and what was kept of the old goes", async ({
+  app,
+  page,
+  context,
+}) => {
+  const folder = mkdtempSync(join(tmpdir(), "keep-tally-newer-"));
+  try {
+    const screen = await RunScreen.begin(page);
+    const names = () => page.evaluate(() => caches.keys());
+    await expect.poll(names).toHaveLength(1);
+    const [old] = await names();
+    await app.close();
+    // The same program with another list of files: a newer release.
+    cpSync(dirname(built), folder, { recursive: true });
+    appendFileSync(join(folder, "KeepTally.Web.staticwebassets.endpoints.json"), "\n");
+    app.program = join(folder, basename(built));
+    await app.start();
+
+    // The page that stayed open goes on with what it has, and nothing of it goes.
+    await expect(screen.net).toHaveText("Saved", { timeout: 20_000 });
+    await screen.start();
+    await screen.tap("Ada", "Clean");
+    expect(await names()).toEqual([old]);
+
+    await page.reload();
+    await screen.ready();
+    await screen.expectScore("Ada", 2);
+    await expect.poll(names, { timeout: 15_000 }).not.toContain(old);
+    await expect.poll(() => page.evaluate(async () => Boolean(await caches.match("/run/1")))).toBe(true);
+    await context.setOffline(true);
+    await page.reload();
+    await screen.ready();
+    await screen.expectScore("Ada", 2);
+  } finally {
+    rmSync(folder, { recursive: true, force: true });
+  }
 });

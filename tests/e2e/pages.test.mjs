@@ -2,24 +2,36 @@ import AxeBuilder from "@axe-core/playwright";
 import { expect, test } from "./application.mjs";
 import { RunScreen } from "./run-screen.mjs";
 
-/** Judges pages one after the other; what offends is said at the end, all of it. */
+/** Judges pages one after the other, by day and in a dim hall; what offends is said at the end, all of it. */
 class Access {
   #page;
-  #rules;
   offences = [];
 
-  /** @param rules the rules to judge by; all of them where none are named. */
-  constructor(page, rules) {
+  constructor(page) {
     this.#page = page;
-    this.#rules = rules;
   }
 
   async judge(name) {
     // A tap's glow fades within a quarter of a second; judge the page at rest.
     await this.#page.waitForTimeout(400);
+    await this.#analyze(name, (axe) => axe);
+    // In the dark a page is the same but for its colours.
+    await this.#look("dark");
+    await this.#analyze(`${name}, dark`, (axe) => axe.withRules(["color-contrast"]));
+    await this.#look("light");
+  }
+
+  #look(theme) {
+    return this.#page.evaluate(async (look) => {
+      document.documentElement.dataset.bsTheme = look;
+      await Promise.all(document.getAnimations().map((each) => each.finished.catch(() => {})));
+    }, theme);
+  }
+
+  async #analyze(name, by) {
     // No page holds a frame, so nothing is lost by judging in the page itself, which is faster.
     const axe = new AxeBuilder({ page: this.#page }).setLegacyMode(true);
-    const { violations } = await (this.#rules ? axe.withRules(this.#rules) : axe).analyze();
+    const { violations } = await by(axe).analyze();
     this.offences.push(
       ...violations.map((each) => `${name}: ${each.id}: ${each.nodes.map((node) => node.html).join(" ")}`),
     );
@@ -27,86 +39,90 @@ class Access {
 }
 
 for (const look of ["light", "dark"]) {
-  test.describe(`no page offends against the rules of access, ${look}`, () => {
+  test.describe(`by the system's choice, ${look}`, () => {
     test.use({ colorScheme: look });
-    test.setTimeout(180_000);
-    let access;
-
-    // In the dark a page is the same but for its colours.
-    test.beforeEach(({ page }) => (access = new Access(page, look === "dark" ? ["color-contrast"] : null)));
-    test.afterEach(async ({ page }) => {
+    test("pages begin so", async ({ page }) => {
+      await page.goto("/signin");
       expect(await page.evaluate(() => document.documentElement.dataset.bsTheme)).toBe(look);
-      expect(access.offences).toEqual([]);
-    });
-
-    test("before practice", async ({ page }) => {
-      for (const path of ["/", "/squad", "/kept", "/squad?edit=1", "/squad/import", "/results", "/nowhere"]) {
-        await page.goto(path);
-        await access.judge(path);
-      }
-      for (const path of ["/drills", "/drills/minute-trios", "/drills/import", "/drills/edit/never-twice"]) {
-        await page.goto(path);
-        await access.judge(path);
-      }
-      await page.getByRole("button", { name: "Try it" }).click();
-      await page.locator("#try-pad[aria-busy=false]").waitFor({ timeout: 20_000 });
-      await access.judge("try it");
-      for (const path of ["/groups/1", "/circuit/new"]) {
-        await page.goto(path);
-        await access.judge(path);
-      }
-      for (const [index, card] of ["three-gates", "habit-pairs", "clean-or-not", "stay-on"].entries()) {
-        await page.locator(`#station-${index}`).selectOption(card);
-      }
-      await page.getByRole("button", { name: "Put it on the timing sheet" }).click();
-      await page.getByRole("link", { name: "Circuit of 4" }).click();
-      await access.judge("circuit");
-      await page.getByRole("link", { name: "Station cards to print" }).click();
-      await access.judge("station cards");
-    });
-
-    test("people, doors and phones", async ({ page }) => {
-      for (const path of ["/people", "/people/record", "/you", "/phones", "/begin/squad", "/begin/practice", "/join"]) {
-        await page.goto(path);
-        await access.judge(path);
-      }
-      await page.goto("/door/1");
-      await page.getByRole("button", { name: "Make a code" }).click();
-      await page.getByRole("button", { name: "Make a link" }).click();
-      await access.judge("door");
-      await page.goto("/you");
-      await page.getByRole("button", { name: "Sign out here" }).click();
-      await page.waitForURL(/signin/);
-      await access.judge("sign in");
-    });
-
-    test("in practice and after", async ({ page }) => {
-      const screen = await RunScreen.begin(page);
-      await access.judge("run, ready");
-      await screen.start();
-      await screen.tap("Ada", "Clean");
-      await access.judge("run, work");
-      await page.locator("#who-open").click();
-      await page.locator(".who-chip").first().click();
-      await access.judge("who comes, who goes");
-      await page.keyboard.press("Escape");
-      await page.locator("#boards-open").click();
-      await access.judge("who is where");
-      await page.keyboard.press("Escape");
-      await page.setViewportSize({ width: 390, height: 844 });
-      await page.locator("#more-open").click();
-      await access.judge("run, phone, more");
-      await screen.endDrill();
-      await screen.start();
-      await access.judge("run, groups");
-      await page.goto("/results/1");
-      await access.judge("results");
-      await page.goto("/board/1");
-      await page.locator("#board[aria-busy=false]").waitFor({ timeout: 20_000 });
-      await access.judge("board");
     });
   });
 }
+
+test.describe("no page offends against the rules of access", () => {
+  test.use({ colorScheme: "light" });
+  test.setTimeout(240_000);
+  let access;
+
+  test.beforeEach(({ page }) => (access = new Access(page)));
+  test.afterEach(() => expect(access.offences).toEqual([]));
+
+  test("before practice", async ({ page }) => {
+    for (const path of ["/", "/squad", "/kept", "/squad?edit=1", "/squad/import", "/results", "/nowhere"]) {
+      await page.goto(path);
+      await access.judge(path);
+    }
+    for (const path of ["/drills", "/drills/minute-trios", "/drills/import", "/drills/edit/never-twice"]) {
+      await page.goto(path);
+      await access.judge(path);
+    }
+    await page.getByRole("button", { name: "Try it" }).click();
+    await page.locator("#try-pad[aria-busy=false]").waitFor({ timeout: 20_000 });
+    await access.judge("try it");
+    for (const path of ["/groups/1", "/circuit/new"]) {
+      await page.goto(path);
+      await access.judge(path);
+    }
+    for (const [index, card] of ["three-gates", "habit-pairs", "clean-or-not", "stay-on"].entries()) {
+      await page.locator(`#station-${index}`).selectOption(card);
+    }
+    await page.getByRole("button", { name: "Put it on the timing sheet" }).click();
+    await page.getByRole("link", { name: "Circuit of 4" }).click();
+    await access.judge("circuit");
+    await page.getByRole("link", { name: "Station cards to print" }).click();
+    await access.judge("station cards");
+  });
+
+  test("people, doors and phones", async ({ page }) => {
+    for (const path of ["/people", "/people/record", "/you", "/phones", "/begin/squad", "/begin/practice", "/join"]) {
+      await page.goto(path);
+      await access.judge(path);
+    }
+    await page.goto("/door/1");
+    await page.getByRole("button", { name: "Make a code" }).click();
+    await page.getByRole("button", { name: "Make a link" }).click();
+    await access.judge("door");
+    await page.goto("/you");
+    await page.getByRole("button", { name: "Sign out here" }).click();
+    await page.waitForURL(/signin/);
+    await access.judge("sign in");
+  });
+
+  test("in practice and after", async ({ page }) => {
+    const screen = await RunScreen.begin(page);
+    await access.judge("run, ready");
+    await screen.start();
+    await screen.tap("Ada", "Clean");
+    await access.judge("run, work");
+    await page.locator("#who-open").click();
+    await page.locator(".who-chip").first().click();
+    await access.judge("who comes, who goes");
+    await page.keyboard.press("Escape");
+    await page.locator("#boards-open").click();
+    await access.judge("who is where");
+    await page.keyboard.press("Escape");
+    await page.setViewportSize({ width: 390, height: 844 });
+    await page.locator("#more-open").click();
+    await access.judge("run, phone, more");
+    await screen.endDrill();
+    await screen.start();
+    await access.judge("run, groups");
+    await page.goto("/results/1");
+    await access.judge("results");
+    await page.goto("/board/1");
+    await page.locator("#board[aria-busy=false]").waitFor({ timeout: 20_000 });
+    await access.judge("board");
+  });
+});
 
 test("a tap on a name marks absent and the groups follow", async ({ page }) => {
   await page.goto("/");

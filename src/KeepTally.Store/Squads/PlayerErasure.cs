@@ -1,6 +1,8 @@
+using System.Text.RegularExpressions;
 using KeepTally.Core.Events;
 using KeepTally.Core.Identity;
 using KeepTally.Store.Database;
+using KeepTally.Store.Tables;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Caching.Memory;
 
@@ -11,6 +13,8 @@ public sealed class PlayerErasure(TallyDb db, IMemoryCache cache, LastErasure la
 {
     /// <summary>What stands in results where the name stood.</summary>
     public const string Nameless = "Nameless";
+
+    private const string NoteMark = "\"type\":\"note\"";
 
     /// <summary>Erases everything that is kept of a player; false where there is none with that id.</summary>
     public async Task<bool> EraseAsync(int id, CancellationToken cancellationToken = default)
@@ -34,6 +38,7 @@ public sealed class PlayerErasure(TallyDb db, IMemoryCache cache, LastErasure la
             );
         }
 
+        await EraseNotesAsync(player, cancellationToken);
         await db.Attendance.Where(each => each.PlayerId == id).ExecuteDeleteAsync(cancellationToken);
         await db.KeptPairs.Where(pair => pair.OneId == id || pair.OtherId == id).ExecuteDeleteAsync(cancellationToken);
         db.Players.Remove(player);
@@ -45,6 +50,47 @@ public sealed class PlayerErasure(TallyDb db, IMemoryCache cache, LastErasure la
         // No name is kept in memory either.
         (cache as MemoryCache)?.Clear();
         return true;
+    }
+
+    /// <summary>
+    /// Notes are the one thing of a log that can hold a name: one about the player is emptied, and where another names them the
+    /// name goes.
+    /// </summary>
+    private async Task EraseNotesAsync(Player player, CancellationToken cancellationToken)
+    {
+        var notes = await db
+            .Events.AsNoTracking()
+            .Where(row => row.Line.Contains(NoteMark))
+            .Where(row =>
+                db.Sheets.Any(sheet =>
+                    sheet.Id == row.SheetId
+                    && db.Practices.Any(practice => practice.Id == sheet.Run!.Block!.PracticeId && practice.TeamId == player.TeamId)
+                )
+            )
+            .ToListAsync(cancellationToken);
+        foreach (var row in notes)
+        {
+            if (EventReader.Read(row.Line).Value is not RunEvent.Note note)
+            {
+                continue;
+            }
+
+            var text = note.Unit == player.UnitId ? Nameless : Without(note.Text, player.Name);
+            if (text != note.Text)
+            {
+                var line = EventWriter.Write(note with { Text = text });
+                await db
+                    .Events.Where(each => each.Sequence == row.Sequence)
+                    .ExecuteUpdateAsync(set => set.SetProperty(each => each.Line, line), cancellationToken);
+            }
+        }
+    }
+
+    /// <summary>The full name, and the first name as a word of its own.</summary>
+    private static string Without(string text, string name)
+    {
+        var first = Regex.Escape(name.Split(' ')[0]);
+        return Regex.Replace(text, $@"\b(?:{Regex.Escape(name)}|{first})\b", Nameless, RegexOptions.IgnoreCase);
     }
 
     private static Unit Without(Unit each, PlayerId unit) =>

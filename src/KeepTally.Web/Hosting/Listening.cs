@@ -9,8 +9,12 @@ namespace KeepTally.Web.Hosting;
 /// <summary>Where the application listens: always on this machine; on the network only where it was told to, and over HTTPS.</summary>
 internal static class Listening
 {
+    /// <summary>A book of cards may have 4 MB, and its form a little more.</summary>
+    private const long LargestRequest = 6_000_000;
+
     internal static void Set(KestrelServerOptions kestrel, Settings settings, Running running)
     {
+        kestrel.Limits.MaxRequestBodySize = LargestRequest;
         kestrel.Listen(IPAddress.Loopback, settings.Port);
         if (settings.Certificate is { } file)
         {

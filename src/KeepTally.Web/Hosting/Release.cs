@@ -5,6 +5,9 @@ namespace KeepTally.Web.Hosting;
 /// <summary>What of scripts and core belongs together: another file among them, another release.</summary>
 internal static class Release
 {
+    /// <summary>The header that names it.</summary>
+    internal const string Header = "Keep-Tally-Release";
+
     private const int Letters = 12;
     private const string Loader = "/_framework/dotnet.js";
 

@@ -15,6 +15,8 @@ internal sealed class SecurityHeaders(RequestDelegate next)
         headers["Referrer-Policy"] = "same-origin";
         headers["Cross-Origin-Opener-Policy"] = "same-origin";
         headers["Cross-Origin-Resource-Policy"] = "same-origin";
+        // By it the worker of a browser keeps together what belongs together.
+        headers[Release.Header] = Release.Id;
         headers["Permissions-Policy"] = "camera=(), microphone=(), geolocation=(), payment=()";
         // What is shown of players is for whoever asked; no cache on the way keeps it. A page that says otherwise of itself has its way.
         context.Response.OnStarting(() =>

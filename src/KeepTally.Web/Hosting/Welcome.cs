@@ -1,5 +1,6 @@
 using KeepTally.Store.People;
 using KeepTally.Web.Drawing;
+using KeepTally.Web.Lan;
 
 namespace KeepTally.Web.Hosting;
 
@@ -27,10 +28,7 @@ internal static class Welcome
 
         if (running.Lan is { } site)
         {
-            Console.WriteLine($"Phones on this network: {site.Address}");
-            SayCode(site.Address);
-            Console.WriteLine($"A phone that warns, or is to go on without a network, opens this once: {site.TrustAddress}");
-            SayCode(site.TrustAddress);
+            SayAddresses(site);
             Console.WriteLine($"The fingerprint shown there must be this one:\n  {site.Fingerprint}");
         }
         else if (running.Address is { } address)
@@ -39,6 +37,22 @@ internal static class Welcome
         }
 
         Console.WriteLine($"Keep Tally is ready: {here}");
+    }
+
+    private static void SayAddresses(LanSite site)
+    {
+        if (!site.IsReached)
+        {
+            Console.WriteLine(
+                "This machine has no address in a local network: join one, and the page Phones shows how to come here."
+            );
+            return;
+        }
+
+        Console.WriteLine($"Phones on this network: {site.Address}");
+        SayCode(site.Address);
+        Console.WriteLine($"A phone that warns, or is to go on without a network, opens this once: {site.TrustAddress}");
+        SayCode(site.TrustAddress);
     }
 
     /// <summary>An address as a code for a phone.</summary>

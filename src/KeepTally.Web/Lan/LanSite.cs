@@ -1,3 +1,4 @@
+using System.Net;
 using System.Net.NetworkInformation;
 using System.Security.Cryptography.X509Certificates;
 using Microsoft.AspNetCore.HostFiltering;
@@ -36,6 +37,9 @@ public sealed class LanSite : IConfigureOptions<HostFilteringOptions>, IOptionsC
     public int Port { get; }
 
     public int TrustPort { get; }
+
+    /// <summary>Whether the machine has an address in a local network, by which a phone can come.</summary>
+    public bool IsReached => !IPAddress.IsLoopback(_names.Addresses[0]);
 
     /// <summary>Where phones go.</summary>
     public Uri Address => new($"https://{_names.First}:{Port}/");

@@ -71,6 +71,9 @@ async function page(request, url) {
   const kept = await keptPage(url);
   try {
     const response = await fetch(request, { signal: kept ? AbortSignal.timeout(networkPatience) : undefined });
+    if (response.ok && !response.redirected && /^\/(run|board)\//.test(url.pathname)) {
+      await keepAs(url.pathname, response);
+    }
     return response.status >= 500 && kept ? kept : response;
   } catch {
     return kept ?? (await caches.match("/offline", { ignoreVary: true })) ?? Response.error();
@@ -103,5 +106,22 @@ async function networkFirst(request) {
 }
 
 async function cacheFirst(request) {
-  return (await caches.match(request, { ignoreVary: true })) ?? fetch(request);
+  const kept = await caches.match(request, { ignoreVary: true });
+  if (kept) {
+    return kept;
+  }
+  const response = await fetch(request);
+  if (response.ok) {
+    await keepAs(request.url, response);
+  }
+  return response;
+}
+
+/** Keeps what has just come with the rest of its release, before the page has named anything. */
+async function keepAs(url, response) {
+  const release = response.headers.get("Keep-Tally-Release");
+  if (release) {
+    const cache = await caches.open(prefix + release);
+    await cache.put(url, response.clone()).catch(() => {});
+  }
 }

@@ -3,7 +3,10 @@ using KeepTally.Core.Dealing;
 using KeepTally.Core.Events;
 using KeepTally.Core.Faults;
 using KeepTally.Core.Groups;
+using KeepTally.Core.Identity;
+using KeepTally.Core.Time;
 using KeepTally.Store.Database;
+using KeepTally.Store.Events;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Squads;
 using KeepTally.Store.Tables;
@@ -42,6 +45,29 @@ public sealed class SquadTests : IAsyncLifetime
             await _home.Visit().Http.GetAsync(new Uri($"/results/{practice}?handler=Csv", UriKind.Relative))
         ).Content.ReadAsStringAsync();
         Assert.DoesNotContain("Fenwick", csv, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task Of_an_erased_player_no_note_tells_and_others_keep_theirs()
+    {
+        var sheet = new SheetId((await _home.BegunAsync())[0]);
+        var ada = await PlayerAsync("Ada Fenwick");
+        RunEvent[] notes =
+        [
+            new RunEvent.Note(new EventId(new DeviceId("d"), 1), new Instant(1), "ada feeds Bea early; Adamant", null),
+            new RunEvent.Note(new EventId(new DeviceId("d"), 2), new Instant(2), "looks tired", new PlayerId($"p{ada}")),
+            new RunEvent.Note(new EventId(new DeviceId("d"), 3), new Instant(3), "Ada Fenwick and Cleo to the wing", null),
+        ];
+        await _home.WithAsync<EventJournal, Appended>(journal => journal.AppendAsync(sheet, notes));
+        await _home.WithAsync<PlayerErasure, bool>(erasure => erasure.EraseAsync(ada));
+
+        var lines = await _home.WithAsync<TallyDb, List<string>>(db =>
+            db.Events.OrderBy(row => row.Sequence).Select(row => row.Line).ToListAsync()
+        );
+        Assert.Equal(
+            ["Nameless feeds Bea early; Adamant", "Nameless", "Nameless and Cleo to the wing"],
+            lines.Select(line => ((RunEvent.Note)EventReader.Read(line).Require()).Text)
+        );
     }
 
     /// <summary>SQLite leaves what is deleted in the file unless told otherwise (sqlite.org, PRAGMA secure_delete).</summary>

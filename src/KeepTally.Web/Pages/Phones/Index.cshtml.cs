@@ -10,11 +10,12 @@ namespace KeepTally.Web.Pages.Phones;
 [Authorize(Policies.Practice)]
 public sealed class IndexModel(Running running) : PageModel
 {
-    public LanSite? Site => running.Lan;
+    public LanSite? Site => running.Address is null ? running.Lan : null;
 
     /// <summary>The address for phones.</summary>
     public string Address => running.To(Request, "/");
 
     /// <summary>Whether phones reach it at all.</summary>
-    public bool IsOnNetwork => running.PhoneAddress is not null || !Request.Host.Host.StartsWith("127.", StringComparison.Ordinal);
+    public bool IsOnNetwork =>
+        running.Address is not null || (Site?.IsReached ?? !Request.Host.Host.StartsWith("127.", StringComparison.Ordinal));
 }

@@ -12,7 +12,8 @@ public sealed class IndexModel(PracticeBook book, RunStore runStore, TimeProvide
 {
     public IReadOnlyList<DrillPad> Drills { get; private set; } = [];
 
-    protected override bool TellsLimits => true;
+    /// <summary>What players may not do today is for coaches: who helps once has no business with it.</summary>
+    protected override bool TellsLimits => HttpContext.Caller() is { IsCoach: true };
 
     /// <summary>The sheets whoever asks counts for, and no others, with commas between; empty for all.</summary>
     public string Own => string.Join(',', HttpContext.Caller()!.Sheets);

@@ -10,7 +10,7 @@ namespace KeepTally.Web.Pages.Squad;
 
 /// <summary>Brings a squad in from CSV: first what it would bring, then the good rows of it.</summary>
 [Authorize(Policies.Head)]
-public sealed class ImportModel(SquadBook squad, TimeProvider clock) : PageModel
+public sealed class ImportModel(SquadBook squad, Trail trail, TimeProvider clock) : PageModel
 {
     private const long LargestBytes = 1_000_000;
 
@@ -74,6 +74,11 @@ public sealed class ImportModel(SquadBook squad, TimeProvider clock) : PageModel
 
         var team = await squad.TeamAsync(Team, cancellationToken);
         await squad.TakeAsync(team.Id, preview.Rows, cancellationToken);
+        await trail.AddAsync(
+            AuditAct.Correction,
+            $"Took a list into the squad of {team.Name}: {preview.Rows.Count} rows",
+            cancellationToken
+        );
         return RedirectToPage("/Squad/Index", new { Team });
     }
 

@@ -43,13 +43,19 @@ export class Keep {
   /** The browser has thrown away what was kept: what is not sent yet is still here, and kept anew. */
   async #restore() {
     this.#db = undefined;
-    try {
-      await this.#open();
-      await this.#put([...this.#waiting.values()]);
-      this.#lost("cleared");
-    } catch {
-      this.#lost("never");
+    // While it is being thrown away, nothing can be opened.
+    for (const pause of [100, 500, 2000]) {
+      await new Promise((done) => setTimeout(done, pause));
+      try {
+        await this.#open();
+        await this.#put([...this.#waiting.values()]);
+        this.#lost("cleared");
+        return;
+      } catch {
+        this.#db = undefined;
+      }
     }
+    this.#lost("never");
   }
 
   /** Whether this window keeps anything. */
