@@ -12,7 +12,9 @@ export default defineConfig({
   testMatch: "*.test.mjs",
   fullyParallel: true,
   workers: 2,
-  timeout: 90_000,
+  // Patient, since a machine that checks may have little of its own: what hangs is found all the same.
+  timeout: 180_000,
+  expect: { timeout: 10_000 },
   forbidOnly: true,
   reporter: "list",
   use: {

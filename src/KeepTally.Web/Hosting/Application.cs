@@ -119,6 +119,7 @@ public static class Application
         services.AddDataProtection().SetApplicationName("keep-tally").PersistKeysToFileSystem(new DirectoryInfo(running.Data.Keys));
         services.AddHttpContextAccessor();
         services.AddAccess();
+        services.AddAntiforgery(options => options.Cookie.SecurePolicy = CookieSecurePolicy.SameAsRequest);
         services.TryAddSingleton(TimeProvider.System);
         services
             .AddRazorPages()
