@@ -30,11 +30,13 @@ public static class OwnSheets
             int.Parse(runText, CultureInfo.InvariantCulture),
             int.Parse(stationText, CultureInfo.InvariantCulture)
         );
-        return await db
+        var sheets = await db
             .Sheets.IgnoreQueryFilters()
             .Where(sheet => sheet.RunId == run && sheet.Station == station && sheet.Run!.Block!.PracticeId == practice)
             .Select(sheet => sheet.Id)
             .ToListAsync(cancellationToken);
+        // A place that is no more is none, not all of them.
+        return sheets.Count > 0 ? sheets : [own];
     }
 
     /// <summary>Whether there is such a thing in a practice.</summary>
