@@ -43,6 +43,15 @@ public sealed record Caller(
     /// <summary>Whether they may write on a sheet of what they can see.</summary>
     public bool Keeps(string sheet) => Sheets.Count == 0 || Sheets.Contains(sheet);
 
+    /// <summary>What they are called in the record of who did what.</summary>
+    public string InRecord =>
+        Kind switch
+        {
+            CallerKind.Joiner => Name + AuditLog.ByCode,
+            CallerKind.Device => $"{Name}, a device",
+            _ => Name,
+        };
+
     public bool IsHead => Kind == CallerKind.Head;
 
     public bool IsCoach => Kind is CallerKind.Head or CallerKind.Assistant;

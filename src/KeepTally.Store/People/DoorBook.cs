@@ -12,7 +12,7 @@ public sealed class DoorBook(TallyDb db, CallerBook callers, TimeProvider clock)
     private static readonly TimeSpan After = TimeSpan.FromHours(2);
 
     /// <summary>Names of those who joined are kept so long after it ended.</summary>
-    private static readonly TimeSpan NamesKept = TimeSpan.FromDays(30);
+    internal static readonly TimeSpan NamesKept = TimeSpan.FromDays(30);
 
     public const int LongestName = 40;
 

@@ -51,10 +51,9 @@ public static class OwnSheets
         }
 
         var sheets = await OfAsync(db, practice, own, cancellationToken);
-        return sheets.Count > 0
-            && await db.Sheets.AnyAsync(
-                sheet => sheets.Contains(sheet.Id) && sheet.Run!.Block!.PracticeId == practice,
-                cancellationToken
-            );
+        return await db.Sheets.AnyAsync(
+            sheet => sheets.Contains(sheet.Id) && sheet.Run!.Block!.PracticeId == practice,
+            cancellationToken
+        );
     }
 }

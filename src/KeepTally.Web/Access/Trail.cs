@@ -7,5 +7,5 @@ namespace KeepTally.Web.Access;
 public sealed class Trail(AuditLog log, IHttpContextAccessor accessor)
 {
     public Task AddAsync(AuditAct act, string about, CancellationToken cancellationToken = default) =>
-        log.AddAsync(accessor.HttpContext?.Caller()?.Name ?? "Nobody signed in", act, about, cancellationToken);
+        log.AddAsync(accessor.HttpContext?.Caller()?.InRecord ?? "Nobody signed in", act, about, cancellationToken);
 }

@@ -42,6 +42,7 @@ internal static class PracticeStream
             : Math.Max(0, after ?? 0);
         context.Response.ContentType = "text/event-stream";
         context.Response.Headers.CacheControl = "no-cache,no-store";
+        long? entered = null;
         using var gone = CancellationTokenSource.CreateLinkedTokenSource(lifetime.ApplicationStopping, context.RequestAborted);
         try
         {
@@ -53,9 +54,9 @@ internal static class PracticeStream
         }
         finally
         {
-            if (device is not null)
+            if (entered is { } entry)
             {
-                here.Leave(practice, device);
+                here.Leave(practice, device!, entry);
             }
         }
 
@@ -69,7 +70,7 @@ internal static class PracticeStream
                 && context.Caller() is { Kind: not (CallerKind.Board or CallerKind.Device) } caller
             )
             {
-                here.Enter(practice, device, caller.Name);
+                entered = here.Enter(practice, device, caller.Name);
             }
         }
     }

@@ -2,6 +2,7 @@ using System.Buffers;
 using System.Collections.Concurrent;
 using System.Text.Encodings.Web;
 using System.Text.Json;
+using System.Text.Json.Serialization;
 
 namespace KeepTally.Web.Api;
 
@@ -13,15 +14,24 @@ public sealed class WhoIsHere(EventFeed feed)
         Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping,
     };
 
+    private long _entries;
+
     private readonly ConcurrentDictionary<int, ConcurrentDictionary<string, Present>> _practices = new();
 
     /// <summary>Somebody has opened a practice on a device.</summary>
-    internal void Enter(int practice, string device, string name)
+    /// <returns>Which entry this is: a device that comes back before it was missed has a newer one.</returns>
+    internal long Enter(int practice, string device, string name)
     {
+        var entry = Interlocked.Increment(ref _entries);
         _practices
             .GetOrAdd(practice, _ => new())
-            .AddOrUpdate(device, new Present(device, name, ""), (_, known) => known with { Name = name });
+            .AddOrUpdate(
+                device,
+                new Present(device, name, "") { Entry = entry },
+                (_, known) => known with { Name = name, Entry = entry }
+            );
         Tell(practice);
+        return entry;
     }
 
     /// <summary>They look at a sheet, or at all of them; false where they have not opened it.</summary>
@@ -37,9 +47,14 @@ public sealed class WhoIsHere(EventFeed feed)
         return true;
     }
 
-    internal void Leave(int practice, string device)
+    internal void Leave(int practice, string device, long entry)
     {
-        if (_practices.TryGetValue(practice, out var present) && present.TryRemove(device, out _))
+        if (
+            _practices.TryGetValue(practice, out var present)
+            && present.TryGetValue(device, out var known)
+            && known.Entry == entry
+            && present.TryRemove(KeyValuePair.Create(device, known))
+        )
         {
             Tell(practice);
         }
@@ -56,5 +71,9 @@ public sealed class WhoIsHere(EventFeed feed)
     }
 
     /// <param name="Sheet">What they look at; empty for everything.</param>
-    private sealed record Present(string Device, string Name, string Sheet);
+    private sealed record Present(string Device, string Name, string Sheet)
+    {
+        [JsonIgnore]
+        public long Entry { get; init; }
+    }
 }

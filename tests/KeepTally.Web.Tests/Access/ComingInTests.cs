@@ -244,6 +244,18 @@ public sealed class ComingInTests
             $"/door/{practice}?handler=Close"
         );
         Assert.Equal(HttpStatusCode.Redirect, await StatusAsync(pat, $"/run/{practice}"));
+
+        // Their name goes when it was kept for as long as was said.
+        Assert.Contains("Pat, by code", await TextAsync(coach, "/people/record"), StringComparison.Ordinal);
+        home.Clock.Advance(TimeSpan.FromDays(31));
+        await home.StopAsync();
+        await home.StartAsync();
+        var later = home.VisitAsNobody();
+        await later.SignInAsync("Robin Teal");
+        var record = await TextAsync(later, "/people/record");
+        Assert.Contains("Somebody, by code", record, StringComparison.Ordinal);
+        Assert.DoesNotContain("Pat", record, StringComparison.Ordinal);
+        Assert.Equal(0, await home.WithAsync<TallyDb, int>(db => db.Joiners.CountAsync()));
     }
 
     [Fact]

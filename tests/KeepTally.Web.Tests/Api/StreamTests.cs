@@ -109,4 +109,36 @@ public sealed class StreamTests(Installation home) : IClassFixture<Installation>
         Assert.All(all, each => Assert.Equal(each.N % 10 == 0, each.Task.IsFaulted));
         Assert.All(all.Where(each => each.N % 10 != 0), each => Assert.Single(each.Task.Result.Fresh));
     }
+
+    [Fact]
+    public async Task A_device_that_comes_back_before_it_was_missed_is_still_here()
+    {
+        var practice = await home.PracticeAsync();
+        var coach = home.Visit();
+        var before = await ListenAsync();
+        await using var after = await ListenAsync();
+        await before.DisposeAsync();
+        // The server notices in its own time that the old line is gone; the new one stands all the while.
+        for (var i = 0; i < 10; i++)
+        {
+            using var looking = new StringContent(
+                """{"device":"again","sheet":""}""",
+                System.Text.Encoding.UTF8,
+                "application/json"
+            );
+            using var answer = await coach.Http.PostAsync(new Uri($"/api/practices/{practice}/here", UriKind.Relative), looking);
+            Assert.Equal(System.Net.HttpStatusCode.NoContent, answer.StatusCode);
+            await Task.Delay(30);
+        }
+
+        async Task<Stream> ListenAsync()
+        {
+            var stream = await coach.Http.GetStreamAsync(
+                new Uri($"/api/practices/{practice}/events?after=0&device=again", UriKind.Relative)
+            );
+            using var reader = new StreamReader(stream, leaveOpen: true);
+            while (await reader.ReadLineAsync() is { } line && !line.Contains("again", StringComparison.Ordinal)) { }
+            return stream;
+        }
+    }
 }

@@ -34,7 +34,7 @@ public sealed class JoinModel(DoorBook doors, AuditLog audit) : PageModel
 
         await HttpContext.LetInAsync(joined.Value, stays: true);
         var practice = await doors.NameAsync(joined.Value.Practice!.Value, cancellationToken);
-        await audit.AddAsync(joined.Value.Name, AuditAct.Join, $"{practice}: by its code", cancellationToken);
+        await audit.AddAsync(joined.Value.InRecord, AuditAct.Join, $"{practice}: by its code", cancellationToken);
         return RedirectToPage("/Run/Index", new { id = joined.Value.Practice });
     }
 }

@@ -85,9 +85,7 @@ export class Wire {
         await this.#sendBatch(id, events);
       }
       sheet.failures = 0;
-      this.#failing = false;
     } catch {
-      this.#failing = true;
       const wait = retryAfter[Math.min(sheet.failures++, retryAfter.length - 1)];
       sheet.timer = setTimeout(() => this.#sendSheet(id), wait);
     } finally {
@@ -101,7 +99,12 @@ export class Wire {
       method: "POST",
       headers: { "Content-Type": "application/x-ndjson" },
       body: events.map((event) => event.line).join("\n"),
+    }).catch((failure) => {
+      this.#failing = true;
+      throw failure;
     });
+    // A server that says no is there, and is not told as a lost network.
+    this.#failing = response.status >= 500;
     if (response.status === 422) {
       const { faults } = await response.json();
       // What was received meanwhile as it stands on record waits no more, and was not refused.
