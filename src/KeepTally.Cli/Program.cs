@@ -2,7 +2,7 @@ using System.CommandLine;
 using KeepTally.Cli;
 
 var root = new RootCommand(
-    "Keep Tally on the command line: replay a log, move places on, check cards, send groups round, split players."
+    "Keep Tally on the command line: replay a log, move places on, check cards, send groups round, split players, work out a timing sheet."
 )
 {
     ReplayCommand.Build(),
@@ -10,6 +10,7 @@ var root = new RootCommand(
     CheckCommand.Build(),
     CircuitCommand.Build(),
     SplitCommand.Build(),
+    PlanCommand.Build(),
 };
 var parsed = root.Parse(args);
 if (parsed.Errors.Count > 0)

@@ -25,6 +25,19 @@ internal sealed class Unusable(string line) : Exception(line)
         }
     }
 
+    /// <summary>The files of a folder, by name.</summary>
+    internal static IReadOnlyList<string> Files(string folder, string pattern)
+    {
+        try
+        {
+            return [.. Directory.GetFiles(folder, pattern).Order(StringComparer.Ordinal)];
+        }
+        catch (Exception failure) when (failure is IOException or UnauthorizedAccessException)
+        {
+            throw In(folder, new Fault("", "the folder cannot be read", "check the path and its permissions"));
+        }
+    }
+
     internal static T Require<T>(string file, Result<T> reading)
         where T : class => reading.IsOk ? reading.Value : throw In(file, reading.Faults[0]);
 

@@ -15,12 +15,15 @@ public sealed class CheckCase(string name)
 
     public JsonElement Expected => JsonDocument.Parse(Read("expected.json")).RootElement;
 
-    public static IEnumerable<string> With(string file) =>
-        Directory
-            .GetDirectories(Root)
-            .Where(folder => File.Exists(Path.Combine(folder, file)))
-            .Select(folder => Path.GetFileName(folder)!)
-            .Order();
+    public string Plan => Read("plan.json");
+
+    /// <summary>The cards of a timing sheet.</summary>
+    public IEnumerable<string> Cards => Directory.GetFiles(Path.Combine(Root, name, "cards")).Select(File.ReadAllText);
+
+    /// <summary>Every case there is.</summary>
+    public static IEnumerable<string> All => Directory.GetDirectories(Root).Select(folder => Path.GetFileName(folder)!).Order();
+
+    public static IEnumerable<string> With(string file) => All.Where(folder => File.Exists(Path.Combine(Root, folder, file)));
 
     /// <summary>Where two JSON values differ, or null. Numbers are compared as numbers, so 4 is 4.0.</summary>
     public static string? Difference(JsonElement expected, JsonElement actual, string path = "$")

@@ -1,8 +1,10 @@
 using System.Text.Json;
+using System.Text.Json.Nodes;
 using KeepTally.Core.Events;
 using KeepTally.Core.Formats;
 using KeepTally.Core.Live;
 using KeepTally.Core.Places;
+using KeepTally.Core.Planning;
 using KeepTally.Core.Scoring;
 
 namespace KeepTally.Core.Tests;
@@ -11,6 +13,8 @@ namespace KeepTally.Core.Tests;
 public sealed class CheckCases
 {
     public static TheoryData<string> Replays => [.. CheckCase.With("log.jsonl")];
+
+    public static TheoryData<string> Plans => [.. CheckCase.With("plan.json")];
 
     public static TheoryData<string> Rotations => [.. CheckCase.With("ask.json")];
 
@@ -52,6 +56,25 @@ public sealed class CheckCases
         }
     }
 
+    [Theory]
+    [MemberData(nameof(Plans))]
+    public void A_timing_sheet_is_worked_out_as_written_beside_it(string name)
+    {
+        var given = new CheckCase(name);
+        var shelf = CardShelf.Of(given.Cards.Select(card => CardReader.Read(card).Require()));
+        var report = PlanReport.Of(PlanReader.Read(given.Plan).Require(), shelf);
+        var printed = JsonNode.Parse(PlanReportWriter.Write(report, shelf))!;
+        foreach (var warning in printed["warnings"]!.AsArray())
+        {
+            // The words of a warning are the application's own.
+            Assert.NotEmpty(warning!["text"]!.GetValue<string>());
+            warning.AsObject().Remove("text");
+        }
+
+        using var worked = JsonDocument.Parse(printed.ToJsonString());
+        Assert.Null(CheckCase.Difference(given.Expected, worked.RootElement));
+    }
+
     [Fact]
-    public void No_case_is_passed_over() => Assert.Equal(19, Replays.Count + Rotations.Count);
+    public void No_case_is_passed_over() => Assert.Equal(CheckCase.All.Count(), Replays.Count + Rotations.Count + Plans.Count);
 }

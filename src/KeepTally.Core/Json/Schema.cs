@@ -29,17 +29,17 @@ public readonly record struct Schema(string Text)
     /// <summary>Any number.</summary>
     public static Schema AnyNumber { get; } = OrHouseRule("""{"type":"number"}""");
 
-    /// <summary>A whole number from <paramref name="least"/> to <paramref name="most"/>, or without an upper bound.</summary>
-    public static Schema Whole(int least, int? most = null) =>
-        OrHouseRule(
-            $$"""{"type":"integer","minimum":{{Figure(least)}}{{(most is { } bound ? $",\"maximum\":{Figure(bound)}" : "")}}}"""
-        );
+    /// <summary>A whole number from <paramref name="least"/> to <paramref name="most"/>, or without an upper bound; or a house rule.</summary>
+    public static Schema Whole(int least, int? most = null) => OrHouseRule(PlainWhole(least, most).Text);
 
-    /// <summary>A number from <paramref name="least"/> to <paramref name="most"/>, or without an upper bound.</summary>
-    public static Schema Number(double least, double? most = null) =>
-        OrHouseRule(
-            $$"""{"type":"number","minimum":{{Figure(least)}}{{(most is { } bound ? $",\"maximum\":{Figure(bound)}" : "")}}}"""
-        );
+    /// <summary>A number from <paramref name="least"/> to <paramref name="most"/>, or without an upper bound; or a house rule.</summary>
+    public static Schema Number(double least, double? most = null) => OrHouseRule(PlainNumber(least, most).Text);
+
+    /// <summary>A whole number where no house rule can stand.</summary>
+    public static Schema PlainWhole(int least, int? most = null) => Bounded("integer", least, most);
+
+    /// <summary>A number where no house rule can stand.</summary>
+    public static Schema PlainNumber(double least, double? most = null) => Bounded("number", least, most);
 
     /// <summary>One of the words of a closed choice.</summary>
     public static Schema OneOf(Choices choices) => OneOf(choices.All.Select(choice => choice.Word));
@@ -91,6 +91,9 @@ public readonly record struct Schema(string Text)
         new($"{Text[..^1]},\"description\":\"{description.Replace("\"", "\\\"", StringComparison.Ordinal)}\"}}");
 
     private Schema OrNull() => new($$"""{"anyOf":[{{Text}},{"type":"null"}]}""");
+
+    private static Schema Bounded(string type, double least, double? most) =>
+        new($$"""{"type":"{{type}}","minimum":{{Figure(least)}}{{(most is { } bound ? $",\"maximum\":{Figure(bound)}" : "")}}}""");
 
     private static Schema OrHouseRule(string schema) => new($$"""{"anyOf":[{{schema}},{{HouseRule}}]}""");
 

@@ -1,0 +1,88 @@
+using KeepTally.Core.Cards;
+
+namespace KeepTally.Core.Planning;
+
+/// <summary>What a line of the sheet needs: things to carry, by name, and coaches. Source: docs/formats.md, section 5.</summary>
+public sealed record Needs(IReadOnlyDictionary<string, int> Items, int Coaches)
+{
+    private static readonly Needs Nothing = new(new SortedDictionary<string, int>(StringComparer.Ordinal), 0);
+
+    /// <summary>What a line needs; what runs together is added up. A card that is not known needs nothing.</summary>
+    public static Needs Of(PlanBlock block, int players, CardShelf shelf) =>
+        block switch
+        {
+            PlanBlock.Drill drill => shelf.Find(drill) is { } card ? OfDrill(card, players, drill.Groups) : Nothing,
+            PlanBlock.Circuit circuit => circuit
+                .Stations.Select(shelf.Find)
+                .OfType<DrillCard>()
+                .Select(card => OfStation(card, EvenGroups.Largest(players, circuit.GroupCount)))
+                .Aggregate(Nothing, (all, one) => all.And(one)),
+            PlanBlock.Break or PlanBlock.Talk => Nothing,
+            _ => throw new InvalidOperationException("A line no sheet knows."),
+        };
+
+    /// <summary>What a drill needs in so many groups.</summary>
+    public static Needs OfDrill(DrillCard card, int players, int groups) =>
+        new(
+            Counted(
+                card,
+                each =>
+                    each.Per switch
+                    {
+                        EquipmentPer.Drill => each.Count,
+                        EquipmentPer.Group => each.Count * groups,
+                        EquipmentPer.Player => each.Count * players,
+                        _ => throw new InvalidOperationException("A count no card knows."),
+                    }
+            ),
+            card.Coaches * groups
+        );
+
+    /// <summary>What to carry for a whole practice: of each thing as many as the line that needs most of it.</summary>
+    public static IReadOnlyDictionary<string, int> Carried(Plan plan, CardShelf shelf)
+    {
+        var most = new SortedDictionary<string, int>(StringComparer.Ordinal);
+        foreach (var (item, count) in plan.Blocks.SelectMany(block => Of(block, plan.Players, shelf).Items))
+        {
+            most[item] = Math.Max(most.GetValueOrDefault(item), count);
+        }
+
+        return most;
+    }
+
+    /// <summary>What is missing of it, by name; nothing where the plan does not say what there is.</summary>
+    public IEnumerable<Shortage> Short(IReadOnlyDictionary<string, int>? have) =>
+        have is null
+            ? []
+            : Items
+                .Where(need => need.Value > have.GetValueOrDefault(need.Key))
+                .Select(need => new Shortage(need.Key, need.Value, have.GetValueOrDefault(need.Key)));
+
+    /// <summary>One group at its station, the largest.</summary>
+    private static Needs OfStation(DrillCard card, int group) => OfDrill(card, group, 1);
+
+    private static SortedDictionary<string, int> Counted(DrillCard card, Func<Equipment, int> count)
+    {
+        var items = new SortedDictionary<string, int>(StringComparer.Ordinal);
+        foreach (var each in card.Equipment)
+        {
+            items[each.Item] = items.GetValueOrDefault(each.Item) + count(each);
+        }
+
+        return items;
+    }
+
+    private Needs And(Needs other)
+    {
+        var items = new SortedDictionary<string, int>(StringComparer.Ordinal);
+        foreach (var (item, count) in Items.Concat(other.Items))
+        {
+            items[item] = items.GetValueOrDefault(item) + count;
+        }
+
+        return new Needs(items, Coaches + other.Coaches);
+    }
+}
+
+/// <summary>Something of which there is not enough.</summary>
+public readonly record struct Shortage(string Item, int Needed, int Have);

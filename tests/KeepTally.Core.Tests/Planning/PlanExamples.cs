@@ -1,0 +1,152 @@
+using KeepTally.Core.Planning;
+using KeepTally.Core.Tests.Shipped;
+
+namespace KeepTally.Core.Tests.Planning;
+
+/// <summary>Sheets worked out by hand.</summary>
+public sealed class PlanExamples
+{
+    private static Plan Plan(double minutes, params PlanBlock[] blocks) =>
+        new()
+        {
+            Start = new TimeOnly(17, 30),
+            Minutes = minutes,
+            Players = 12,
+            Blocks = blocks,
+            Reserve = ["warm-hands"],
+        };
+
+    private static PlanBlock Drill(string card, double minutes, int groups = 4, double walk = 60) =>
+        new PlanBlock.Drill(card, minutes, groups) { ChangeSeconds = walk };
+
+    /// <summary>Common practice: "four stations of three and a half minutes are fourteen minutes and the changes".</summary>
+    [Fact]
+    public void Four_stations_of_three_and_a_half_minutes_are_fourteen_minutes_and_the_changes()
+    {
+        var circuit = new PlanBlock.Circuit(["three-gates", "corner-calls", "minute-trios", "warm-hands"], 3.5, 4)
+        {
+            BetweenSeconds = 30,
+        };
+
+        Assert.Equal((14 * 60) + (3 * 30), circuit.Seconds);
+        Assert.Equal(14 * 60, (circuit with { ChangeInside = true }).Seconds);
+        // A fifth group rests once: there are five turns then.
+        Assert.Equal((5 * 210) + (4 * 30), (circuit with { Groups = 5 }).Seconds);
+    }
+
+    /// <summary>90 minutes: 6 + 8 + 15:30 + 2 + 12 of work and 1 + 1:30 + 1 of changes are 47, and 43 are left.</summary>
+    [Fact]
+    public void Ninety_minutes_with_changes()
+    {
+        var report = PlanReport.Of(
+            Plan(
+                90,
+                Drill("warm-hands", 6, walk: 0),
+                Drill("three-gates", 8),
+                new PlanBlock.Circuit(["three-gates", "corner-calls", "minute-trios", "warm-hands"], 3.5, 4)
+                {
+                    BetweenSeconds = 30,
+                    ChangeSeconds = 90,
+                },
+                new PlanBlock.Break("Water", 2),
+                Drill("win-it-score-it", 12, 1)
+            ),
+            AnyPlan.Shelf
+        );
+
+        Assert.Equal(47 * 60, report.Total);
+        Assert.Equal(43 * 60, report.Slack);
+        Assert.Equal(new TimeOnly(18, 17), report.End);
+        Assert.Equal(new TimeOnly(17, 46, 30), report.At(report.Blocks[2].From));
+    }
+
+    /// <summary>Common practice: one ball between twelve keeps two busy; two more lines keep six busy.</summary>
+    [Fact]
+    public void Another_line_is_offered_where_players_stand_about()
+    {
+        // One relay for twelve of six at the most: one runs, eleven wait.
+        var plan = Plan(30, Drill("shuttle-relay", 6, 2));
+
+        var best = StandingAbout.Best(plan, 0, AnyPlan.Shelf, []);
+
+        Assert.NotNull(best);
+        Assert.Equal("four groups", best.What);
+        Assert.Equal("", best.Missing);
+        Assert.Equal((0.17m, 0.33m), (best.From, best.To));
+        Assert.Equal("from 17% busy to 33%", best.Gain);
+    }
+
+    [Fact]
+    public void What_another_line_takes_and_is_not_there_is_told()
+    {
+        var plan = Plan(30, Drill("shuttle-relay", 6, 2)) with
+        {
+            Equipment = new Dictionary<string, int> { ["ball"] = 2, ["cone"] = 20 },
+        };
+
+        Assert.Equal("two more balls", StandingAbout.Best(plan, 0, AnyPlan.Shelf, [])!.Missing);
+    }
+
+    [Fact]
+    public void What_is_carried_is_the_most_any_line_needs_and_stations_add_up()
+    {
+        var carried = Needs.Carried(
+            Plan(
+                60,
+                Drill("warm-hands", 4), // a ball for each of four groups
+                new PlanBlock.Circuit(["minute-trios", "three-gates"], 4, 2), // 2 balls, and one for each of six
+                Drill("win-it-score-it", 8, 1) // one ball, seven bibs
+            ),
+            AnyPlan.Shelf
+        );
+
+        Assert.Equal(8, carried["ball"]);
+        Assert.Equal(6, carried["cone"]);
+        Assert.Equal(7, carried["bib"]);
+    }
+
+    [Fact]
+    public void Water_is_offered_where_it_is_missing_and_cones_are_freed_by_doing_things_in_turn()
+    {
+        var plan = Plan(60, Drill("three-gates", 10), Drill("minute-trios", 8), Drill("win-it-score-it", 8, 1));
+        var warning = Assert.Single(PlanReport.Of(plan, AnyPlan.Shelf).Warnings, each => each.Code == WarningCode.NoWater);
+
+        Assert.Contains(new PlanMends(plan, AnyPlan.Shelf, []).For(warning), mend => mend.Label == "Water before Win it, score it");
+
+        var circuit = Plan(60, new PlanBlock.Circuit(["sprint-gates", "three-gates", "warm-hands"], 4, 3)) with
+        {
+            Equipment = new Dictionary<string, int> { ["ball"] = 20, ["cone"] = 4 },
+        };
+        var cones = Assert.Single(PlanReport.Of(circuit, AnyPlan.Shelf).Warnings, each => each.Code == WarningCode.ShortOf);
+        var labels = new PlanMends(circuit, AnyPlan.Shelf, []).For(cones).Select(mend => mend.Label).ToArray();
+
+        Assert.Contains("Borrow three cones", labels);
+        Assert.Contains("Sprint gates by itself after the circuit, in turn", labels);
+    }
+
+    [Fact]
+    public void Under_tens_stay_five_minutes_with_one_thing_unless_the_coach_says_otherwise()
+    {
+        var plan = Plan(30, Drill("warm-hands", 6)) with { Age = 9 };
+
+        Assert.Contains(PlanReport.Of(plan, AnyPlan.Shelf).Warnings, each => each.Code == WarningCode.LongDrill);
+        Assert.DoesNotContain(
+            PlanReport.Of(plan with { Age = 10 }, AnyPlan.Shelf).Warnings,
+            each => each.Code == WarningCode.LongDrill
+        );
+        Assert.DoesNotContain(
+            PlanReport.Of(plan with { Caps = new Caps(6, null, null) }, AnyPlan.Shelf).Warnings,
+            each => each.Code == WarningCode.LongDrill
+        );
+    }
+
+    [Fact]
+    public void Minutes_are_shared_among_the_skills_of_a_drill()
+    {
+        var balance = Balance.Of([Plan(60, Drill("minute-trios", 4), Drill("three-gates", 6))], AnyPlan.Shelf);
+
+        Assert.Equal([("shooting", 8.0), ("feeding", 2.0)], balance.Skills);
+        Assert.Equal([0, 0, 10, 0, 0], balance.Efforts);
+        Assert.NotNull(ShippedCard.Read("minute-trios"));
+    }
+}

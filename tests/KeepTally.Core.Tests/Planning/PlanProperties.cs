@@ -1,0 +1,186 @@
+using CsCheck;
+using KeepTally.Core.Planning;
+using KeepTally.Core.Tests.Shipped;
+
+namespace KeepTally.Core.Tests.Planning;
+
+/// <summary>What holds for any timing sheet.</summary>
+public sealed class PlanProperties
+{
+    [Fact]
+    public void Times_add_up_and_every_group_is_even() =>
+        AnyPlan.Any.Sample(
+            plan =>
+            {
+                var report = PlanReport.Of(plan, AnyPlan.Shelf);
+                var at = 0.0;
+                foreach (var block in report.Blocks)
+                {
+                    Assert.Equal(at, block.ChangeFrom, 6);
+                    Assert.Equal(at + block.Block.ChangeSeconds, block.From, 6);
+                    at = block.To;
+                    if (block.GroupSizes.Count > 0)
+                    {
+                        Assert.Equal(plan.Players, block.GroupSizes.Sum());
+                        Assert.InRange(block.GroupSizes[0] - block.GroupSizes[^1], 0, 1);
+                        Assert.Equal(block.GroupSizes.OrderDescending(), block.GroupSizes);
+                    }
+                }
+
+                Assert.Equal(at, report.Total, 6);
+                Assert.Equal((plan.Minutes * 60) - at, report.Slack, 6);
+                Assert.Equal(report.Slack < 0, report.Warnings.Any(warning => warning.Code == WarningCode.OverTime));
+            },
+            iter: 400
+        );
+
+    [Fact]
+    public void Nobody_is_busier_than_all_and_nobody_waits_less_than_not_at_all() =>
+        AnyPlan.Any.Sample(
+            plan =>
+            {
+                foreach (
+                    var busy in PlanReport
+                        .Of(plan, AnyPlan.Shelf)
+                        .Blocks.SelectMany(block => block.Drills)
+                        .Select(each => each.Activity)
+                )
+                {
+                    Assert.True(busy is null or { ActiveShare: > 0 and <= 1, WaitSeconds: >= 0, RepsPerPlayer: >= 0 });
+                    // Who is always busy never waits, and the other way round.
+                    Assert.True(
+                        busy is not { } each || (each.ActiveShare < 1) == (each.WaitSeconds > 0) || each.ActiveShare > 0.99m
+                    );
+                }
+            },
+            iter: 300
+        );
+
+    [Fact]
+    public void A_mend_takes_its_warning_away_and_brings_none_that_is_worse() =>
+        AnyPlan.Any.Sample(
+            plan =>
+            {
+                var report = PlanReport.Of(plan, AnyPlan.Shelf);
+                var mends = new PlanMends(plan, AnyPlan.Shelf, ShippedCard.Ids);
+                foreach (var warning in report.Warnings)
+                {
+                    foreach (var mend in mends.For(warning))
+                    {
+                        var after = PlanReport.Of(mend.After, AnyPlan.Shelf).Warnings;
+                        Assert.DoesNotContain(after, each => IsSame(plan, warning, mend.After, each));
+                        Assert.All(
+                            after.Where(each => !report.Warnings.Any(old => IsSame(plan, old, mend.After, each))),
+                            each => Assert.True(PlanMends.Weight(each.Code) <= PlanMends.Weight(warning.Code), each.Text)
+                        );
+                        Assert.True(after.Count <= report.Warnings.Count);
+                        Assert.NotEmpty(mend.Label);
+                    }
+                }
+            },
+            iter: 150
+        );
+
+    /// <summary>What every coach can do is offered: what is short can be borrowed, what is not known taken off.</summary>
+    [Fact]
+    public void What_is_short_or_not_known_always_has_a_mend() =>
+        AnyPlan.Any.Sample(
+            plan =>
+            {
+                var mends = new PlanMends(plan, AnyPlan.Shelf, ShippedCard.Ids);
+                foreach (var warning in PlanReport.Of(plan, AnyPlan.Shelf).Warnings)
+                {
+                    if (warning.Code is WarningCode.ShortOf or WarningCode.ShortOfCoaches or WarningCode.OverTime)
+                    {
+                        Assert.NotEmpty(mends.For(warning));
+                    }
+                }
+            },
+            iter: 100
+        );
+
+    [Fact]
+    public void What_is_fitted_to_the_time_fits_it_within_the_sense_of_every_card() =>
+        AnyPlan.Any.Sample(
+            plan =>
+            {
+                var before = PlanReport.Of(plan, AnyPlan.Shelf);
+                var fitted = FitToTime.Of(plan, AnyPlan.Shelf);
+                var after = PlanReport.Of(fitted, AnyPlan.Shelf);
+
+                Assert.Equal(plan.Blocks.Count, fitted.Blocks.Count);
+                var allAtLeast = true;
+                foreach (var (old, block) in plan.Blocks.Zip(fitted.Blocks))
+                {
+                    Assert.Equal(old.ChangeSeconds, block.ChangeSeconds);
+                    if (block is PlanBlock.Break or PlanBlock.Talk)
+                    {
+                        Assert.Equal(old.Seconds, block.Seconds);
+                        continue;
+                    }
+
+                    var senses = block.Cards.Select(card => CardSense.Of(AnyPlan.Shelf.Find(card), plan)).ToArray();
+                    var minutes = PlanEdits.MinutesOf(block);
+                    Assert.Equal(0, minutes * 2 % 1);
+                    Assert.InRange(
+                        minutes,
+                        Math.Min(senses.Min(sense => sense.Least), PlanEdits.MinutesOf(old)),
+                        senses.Max(sense => sense.Most)
+                    );
+                    allAtLeast &= minutes <= senses.Max(sense => sense.Least);
+                }
+
+                // Too long only where nothing can be shorter.
+                Assert.True(after.Slack >= 0 || allAtLeast || plan.Blocks.Count == 0);
+                Assert.True(before.Slack < 0 || after.Slack >= 0);
+            },
+            iter: 300
+        );
+
+    [Fact]
+    public void Whatever_is_written_reads_the_same() =>
+        AnyPlan.Any.Sample(
+            plan =>
+            {
+                var text = PlanWriter.Write(plan);
+                var read = PlanReader.Read(text);
+
+                Assert.True(read.IsOk, string.Join('\n', read.Faults));
+                Assert.Equal(text, PlanWriter.Write(read.Value));
+                Assert.Equal(
+                    PlanReportWriter.Write(PlanReport.Of(plan, AnyPlan.Shelf), AnyPlan.Shelf),
+                    PlanReportWriter.Write(PlanReport.Of(read.Value, AnyPlan.Shelf), AnyPlan.Shelf)
+                );
+            },
+            iter: 200
+        );
+
+    [Fact]
+    public void A_line_that_is_moved_takes_nothing_with_it_and_the_first_has_no_walk_of_another() =>
+        Gen.Select(AnyPlan.Any, Gen.Int[0, 9], Gen.Int[0, 9])
+            .Sample(
+                (plan, from, to) =>
+                {
+                    if (plan.Blocks.Count < 2)
+                    {
+                        return;
+                    }
+
+                    var moved = plan.Moved(from % plan.Blocks.Count, to % plan.Blocks.Count);
+                    Assert.Equal(PlanReport.Of(plan, AnyPlan.Shelf).Total, PlanReport.Of(moved, AnyPlan.Shelf).Total, 6);
+                    Assert.Equal(plan.Blocks[0].ChangeSeconds, moved.Blocks[0].ChangeSeconds);
+                },
+                iter: 200
+            );
+
+    private static bool IsSame(Plan before, PlanWarning one, Plan after, PlanWarning other) =>
+        one.Code == other.Code
+        && one.Item == other.Item
+        && Line(before, one)?.Key == Line(after, other)?.Key
+        && Station(before, one) == Station(after, other);
+
+    private static PlanBlock? Line(Plan plan, PlanWarning warning) => warning.Block is { } block ? plan.Blocks[block] : null;
+
+    private static string? Station(Plan plan, PlanWarning warning) =>
+        warning.Station is { } station ? Line(plan, warning)!.Cards[station] : null;
+}
