@@ -4,7 +4,6 @@ using KeepTally.Core.Clock;
 using KeepTally.Core.Dealing;
 using KeepTally.Core.Events;
 using KeepTally.Core.Floor;
-using KeepTally.Core.Formats;
 using KeepTally.Core.Identity;
 using KeepTally.Core.Live;
 using KeepTally.Core.Time;
@@ -19,6 +18,7 @@ namespace KeepTally.Browser;
 /// </summary>
 internal static partial class Bridge
 {
+    private static IReadOnlyList<OpenRun> _opened = [];
     private static LivePractice? _practice;
     private static RunFace? _face;
     private static ClockPulse? _pulse;
@@ -32,32 +32,39 @@ internal static partial class Bridge
     internal static string Open(string json, string device)
     {
         var file = JsonSerializer.Deserialize(json, ViewJson.Default.PracticeFile)!;
-        var runs = new List<LiveRun>();
-        foreach (var run in file.Runs)
+        var opened = PracticeOpener.Open(file, null);
+        if (!opened.IsOk)
         {
-            var sheets = new List<RunSheet>();
-            foreach (var sheet in run.Sheets)
-            {
-                var head = HeadReader.Read(sheet.Head);
-                var card = CardReader.Read(sheet.Card ?? run.Card, head.Value?.Options ?? new Dictionary<string, string>());
-                if (!head.IsOk || !card.IsOk)
-                {
-                    return $"{run.Name}: {head.Faults.Concat(card.Faults).First()}";
-                }
-
-                var live = Sheet.Open(card.Value, head.Value);
-                if (!live.IsOk)
-                {
-                    return $"{run.Name}: {live.Faults[0]}";
-                }
-
-                sheets.Add(new RunSheet(new SheetId(sheet.Id), sheet.Name, live.Value, sheet.Stop));
-            }
-
-            runs.Add(new LiveRun(run.Name, sheets, run.Minutes > 0 ? Duration.FromMinutes(run.Minutes) : null));
+            return opened.Faults[0].Problem;
         }
 
-        _practice = new LivePractice(new DeviceId(device), runs)
+        Show(file, opened.Value, device);
+        return "";
+    }
+
+    /// <summary>
+    /// Opens the practice anew, its timing sheet having changed. Sheets that are open already go on with all that was said on them here;
+    /// a drill that was begun here stays, though it was taken off before anybody else knew.
+    /// </summary>
+    /// <returns>The ids of the runs in their order now, with commas between; an empty text where it cannot be read.</returns>
+    [JSExport]
+    internal static string Reopen(string json, string device)
+    {
+        var file = JsonSerializer.Deserialize(json, ViewJson.Default.PracticeFile)!;
+        var opened = PracticeOpener.Open(file, _opened);
+        if (!opened.IsOk)
+        {
+            return "";
+        }
+
+        Show(file, opened.Value, device);
+        return string.Join(',', opened.Value.Select(run => run.Id));
+    }
+
+    private static void Show(PracticeFile file, IReadOnlyList<OpenRun> runs, string device)
+    {
+        _opened = runs;
+        _practice = new LivePractice(new DeviceId(device), [.. runs.Select(run => run.Live)])
         {
             Limits = (file.Limits ?? new Dictionary<string, Restrictions>()).ToDictionary(
                 limit => new PlayerId(limit.Key),
@@ -72,8 +79,6 @@ internal static partial class Bridge
         {
             Take(sheet.Id, sheet.Events);
         }
-
-        return "";
     }
 
     /// <summary>Takes in a history of a sheet, one line an event, folded once.</summary>

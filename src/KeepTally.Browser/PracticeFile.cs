@@ -12,9 +12,10 @@ internal sealed record PracticeFile(
     IReadOnlyDictionary<string, Restrictions>? Limits = null
 );
 
+/// <param name="Id">What the run is known by on the page.</param>
 /// <param name="Card">The card's JSON text, as it was when the practice began.</param>
 /// <param name="Minutes">How long the timing sheet gives it; 0 where it does not say.</param>
-internal sealed record RunFile(string Name, string Card, IReadOnlyList<SheetFile> Sheets, double Minutes = 0);
+internal sealed record RunFile(string Name, string Card, IReadOnlyList<SheetFile> Sheets, double Minutes = 0, string Id = "");
 
 /// <param name="Head">The JSON text of the log's head.</param>
 /// <param name="Events">The lines of the log known to the server.</param>

@@ -13,7 +13,14 @@ internal static class Prompt
     {
         if (!run.IsStarted)
         {
-            return "Everyone in place? Start when you are ready.";
+            return run.IsPause
+                ? $"{run.Name}. Start its clock, or end it and go on."
+                : "Everyone in place? Start when you are ready.";
+        }
+
+        if (run.IsDone(at) && run.IsPause)
+        {
+            return last ? "That was the last of it." : $"{run.Name} is over. Next drill when you are ready.";
         }
 
         if (run.IsDone(at))

@@ -12,8 +12,8 @@ public static class WhoFace
 {
     public static WhoView Of(LivePractice practice, Instant at)
     {
-        var left = practice.Runs.Skip(practice.Current).ToArray();
-        if (left.Length == 0)
+        var left = practice.Left;
+        if (left.Count == 0)
         {
             return new WhoView([], []);
         }

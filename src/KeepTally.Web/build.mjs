@@ -17,6 +17,7 @@ await build({
     editor: "Scripts/editor/editor.js",
     groups: "Scripts/groups/groups.js",
     phones: "Scripts/phones/phones.js",
+    timing: "Scripts/timing/timing.js",
   },
   format: "esm",
   outdir: out,

@@ -22,13 +22,17 @@ public sealed class Installation : IAsyncLifetime
 
     private readonly string _folder = Directory.CreateTempSubdirectory("keep-tally").FullName;
     private readonly bool _demo;
+    private readonly bool _whole;
     private readonly Dictionary<string, Lazy<Task<IReadOnlyDictionary<string, string>>>> _tickets = [];
     private WebApplication? _app;
 
     public Installation()
         : this(demo: true) { }
 
-    private Installation(bool demo) => _demo = demo;
+    private Installation(bool demo, bool whole = false) => (_demo, _whole) = (demo, whole);
+
+    /// <summary>With the whole demo: today's sheet is a full one, and there are practices to come.</summary>
+    public static Installation Whole() => new(demo: true, whole: true);
 
     /// <summary>With an empty folder, as a real club begins.</summary>
     public static Installation Empty() => new(demo: false);
@@ -44,14 +48,28 @@ public sealed class Installation : IAsyncLifetime
     {
         var first = new Installation();
         await first.StartInAsync();
+        await first.WithAsync<TallyDb, int>(ShortenAsync);
         await first.StopAsync();
         AppDomain.CurrentDomain.ProcessExit += (_, _) => Directory.Delete(first._folder, recursive: true);
         return first._folder;
     });
 
+    /// <summary>What most tests are of is a practice of three drills, and no other; with nothing written down of what there is.</summary>
+    private static async Task<int> ShortenAsync(TallyDb db)
+    {
+        await db.Practices.Where(practice => practice.Date > db.Practices.Min(each => each.Date)).ExecuteDeleteAsync();
+        await db.Blocks.Where(block => block.Order > 2).ExecuteDeleteAsync();
+        await db.Gear.ExecuteDeleteAsync();
+        return await db.Practices.ExecuteUpdateAsync(set =>
+            set.SetProperty(practice => practice.Minutes, 30)
+                .SetProperty(practice => practice.Reserve, "")
+                .SetProperty(practice => practice.Place, "")
+        );
+    }
+
     public async Task StartAsync()
     {
-        if (_demo && !File.Exists(Path.Combine(_folder, Database)))
+        if (_demo && !_whole && !File.Exists(Path.Combine(_folder, Database)))
         {
             File.Copy(Path.Combine(await Seeded.Value, Database), Path.Combine(_folder, Database));
         }

@@ -25,6 +25,17 @@ public sealed record Circuit(int Groups, int Stations, bool Reverse)
         return (rounds * work) + ((rounds - 1) * change);
     }
 
+    /// <summary>
+    /// Seconds of work at each station: all that is given, or where the walks between are part of it, what they leave.
+    /// </summary>
+    /// <param name="each">Seconds given to each station.</param>
+    /// <param name="change">Seconds between one station and the next.</param>
+    public static double WorkSeconds(int groups, int stations, double each, double change, bool changeInside)
+    {
+        var rounds = Math.Max(groups, stations);
+        return changeInside ? ((rounds * each) - ((rounds - 1) * change)) / rounds : each;
+    }
+
     /// <summary>The station of a group in a round, all from 0; null where it rests.</summary>
     public int? StationOf(int group, int round)
     {

@@ -21,7 +21,7 @@ public static class CircuitDealer
     )
     {
         var way = Circuit.Planned(groups.Count, circuit.Stations.Count, circuit.Reverse, circuit.CoachesMove);
-        var card = CircuitCard.Write(title, circuit.MinutesEach * 60, circuit.ChangeSeconds, way.Rounds);
+        var card = CircuitCard.Write(title, circuit.WorkSeconds(groups.Count), circuit.ChangeSeconds, way.Rounds);
         var units = groups.Select((group, index) => StageDealer.GroupUnit(index, group)).ToArray();
         var sheets = new List<StationSheet>
         {

@@ -8,13 +8,20 @@ namespace KeepTally.Core.Circuits;
 /// <param name="ChangeSeconds">Seconds between one station and the next.</param>
 /// <param name="Reverse">Whether groups go the other way round.</param>
 /// <param name="CoachesMove">Whether the coaches go round with their drills, and the groups stay.</param>
+/// <param name="ChangeInside">Whether the walks between are part of the minutes at the stations.</param>
 public sealed record CircuitPlan(
     IReadOnlyList<CircuitStation> Stations,
     double MinutesEach,
     int ChangeSeconds,
     bool Reverse,
-    bool CoachesMove
-);
+    bool CoachesMove,
+    bool ChangeInside = false
+)
+{
+    /// <summary>Seconds of work at each station, for so many groups.</summary>
+    public double WorkSeconds(int groups) =>
+        Circuit.WorkSeconds(groups, Stations.Count, MinutesEach * 60, ChangeSeconds, ChangeInside);
+}
 
 /// <summary>A station of a circuit.</summary>
 /// <param name="Card">The card of its drill.</param>

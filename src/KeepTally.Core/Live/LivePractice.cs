@@ -41,20 +41,36 @@ public sealed class LivePractice(DeviceId device, IReadOnlyList<LiveRun> runs)
         return count;
     }
 
-    /// <summary>The first drill that was not ended; as many as there are drills once all are.</summary>
+    /// <summary>
+    /// The drill under way: the first that was begun and not ended, else the first that was not ended; as many as there are drills
+    /// once all are. What is put on the sheet before a drill that runs already does not take its place.
+    /// </summary>
     public int Current
     {
         get
         {
-            var index = 0;
-            while (index < Runs.Count && Runs[index].IsEnded)
+            var next = Runs.Count;
+            for (var index = 0; index < Runs.Count; index++)
             {
-                index++;
+                if (Runs[index].IsEnded)
+                {
+                    continue;
+                }
+
+                if (Runs[index].IsStarted)
+                {
+                    return index;
+                }
+
+                next = Math.Min(next, index);
             }
 
-            return index;
+            return next;
         }
     }
+
+    /// <summary>The drills that are left: the one under way first.</summary>
+    public IReadOnlyList<LiveRun> Left => Current < Runs.Count ? [Now, .. Runs.Where(run => !run.IsEnded && run != Now)] : [];
 
     /// <summary>The sheet with an id, or null.</summary>
     public Sheet? Find(SheetId sheet) => _sheets.GetValueOrDefault(sheet);
@@ -209,7 +225,7 @@ public sealed class LivePractice(DeviceId device, IReadOnlyList<LiveRun> runs)
     public IReadOnlyList<SheetEvent> ChangeRoster(RosterChange change, Instant now)
     {
         var appended = new List<SheetEvent>();
-        var changes = change.Over([.. Runs.Skip(Current)], now);
+        var changes = change.Over(Left, now);
         var at = StampOfAll(changes.Select(each => _sheets[each.Sheet]), now);
         foreach (var (id, gone, comes) in changes)
         {

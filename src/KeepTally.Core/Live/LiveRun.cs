@@ -2,6 +2,7 @@ using KeepTally.Core.Circuits;
 using KeepTally.Core.Clock;
 using KeepTally.Core.Events;
 using KeepTally.Core.Identity;
+using KeepTally.Core.Planning;
 using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Live;
@@ -21,6 +22,9 @@ public sealed class LiveRun(string name, IReadOnlyList<RunSheet> sheets, Duratio
 
     /// <summary>How long the timing sheet gives it, or null.</summary>
     public Duration? Planned { get; } = planned;
+
+    /// <summary>It is a break or a talk: nothing is counted in it.</summary>
+    public bool IsPause { get; } = sheets.Count > 0 && sheets[0].Sheet.Card.Id == PauseCard.Id;
 
     /// <summary>By how much it has outrun what it was given, pauses and teaching stops counted; null while it has not.</summary>
     public Duration? OverBy(Instant at)

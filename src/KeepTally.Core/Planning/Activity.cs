@@ -9,6 +9,12 @@ namespace KeepTally.Core.Planning;
 /// <param name="RepsPerPlayer">How many goes each one gets.</param>
 public readonly record struct Activity(decimal ActiveShare, decimal WaitSeconds, decimal RepsPerPlayer)
 {
+    /// <summary>How many reps there are in all.</summary>
+    public decimal Reps { get; init; }
+
+    /// <summary>How many goes each one gets, where all who score have a go in every rep: never more than there are reps.</summary>
+    public decimal GoesEach => Math.Min(RepsPerPlayer, Reps);
+
     /// <summary>Works it out, exact, and rounded to two decimals, halves away from nought.</summary>
     /// <param name="stage">The stage of the card that is done.</param>
     /// <param name="seconds">How long the drill is given, in seconds.</param>
@@ -23,11 +29,15 @@ public readonly record struct Activity(decimal ActiveShare, decimal WaitSeconds,
         var active = Sum(stage, place => place.Active) is var busy and > 0 ? busy : card.Players.Best;
         var scoring = Sum(stage, place => place.Scores) is var counted and > 0 ? counted : active;
         var rep = (decimal)card.SecondsPerRep;
+        var reps = Math.Floor((decimal)WorkSeconds(stage, seconds) / rep);
         return new Activity(
             Round(Math.Min(1m, (decimal)active / group)),
             Round(rep * Math.Max(0, group - active) / active),
-            Round(Math.Floor((decimal)WorkSeconds(stage, seconds) / rep) * scoring / group)
-        );
+            Round(reps * scoring / group)
+        )
+        {
+            Reps = reps,
+        };
     }
 
     /// <summary>How long is worked: all the time given, or as long as the clock of the card has work.</summary>

@@ -64,13 +64,11 @@ public abstract record PlanBlock
         public int Turns => Math.Max(Stations.Count, GroupCount);
 
         /// <inheritdoc/>
-        public override double Seconds =>
-            ChangeInside
-                ? Turns * MinutesEach * 60
-                : Circuits.Circuit.Seconds(GroupCount, Stations.Count, MinutesEach * 60, BetweenSeconds);
+        public override double Seconds => Circuits.Circuit.Seconds(GroupCount, Stations.Count, WorkSeconds, BetweenSeconds);
 
         /// <summary>Seconds of work at one station.</summary>
-        public double WorkSeconds => ChangeInside ? (Seconds - ((Turns - 1) * BetweenSeconds)) / Turns : MinutesEach * 60;
+        public double WorkSeconds =>
+            Circuits.Circuit.WorkSeconds(GroupCount, Stations.Count, MinutesEach * 60, BetweenSeconds, ChangeInside);
 
         /// <inheritdoc/>
         public override IReadOnlyList<string> Cards => Stations;

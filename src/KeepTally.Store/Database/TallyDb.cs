@@ -27,6 +27,10 @@ public sealed class TallyDb(DbContextOptions<TallyDb> options, Reach reach) : Id
 
     public DbSet<Practice> Practices => Set<Practice>();
 
+    public DbSet<Gear> Gear => Set<Gear>();
+
+    public DbSet<SheetTemplate> Templates => Set<SheetTemplate>();
+
     public DbSet<Block> Blocks => Set<Block>();
 
     public DbSet<Station> Stations => Set<Station>();
@@ -59,6 +63,9 @@ public sealed class TallyDb(DbContextOptions<TallyDb> options, Reach reach) : Id
         SetWalls(builder);
         builder.Entity<Team>().Property(team => team.Name).HasMaxLength(80);
         builder.Entity<Team>().Property(team => team.StopReasons).HasDefaultValue("");
+        builder.Entity<Team>().Property(team => team.DailyCard).HasDefaultValue("");
+        builder.Entity<Team>().Property(team => team.DailyMinutes).HasDefaultValue(5.0);
+        builder.Entity<Gear>().HasKey(each => each.Item);
         builder.Entity<Player>(player =>
         {
             player.HasOne<Team>().WithMany().HasForeignKey(each => each.TeamId);
@@ -77,10 +84,18 @@ public sealed class TallyDb(DbContextOptions<TallyDb> options, Reach reach) : Id
             practice.HasIndex(each => each.Date);
             practice.Ignore(each => each.InRecord);
             practice.Property(each => each.Split).HasConversion<string>();
+            practice.Property(each => each.Place).HasDefaultValue("");
+            practice.Property(each => each.Reserve).HasDefaultValue("");
+            practice.Property(each => each.BroughtJson).HasDefaultValue("{}");
+            practice.Property(each => each.Series).HasDefaultValue("");
         });
         builder.Entity<Block>(block =>
         {
             block.Ignore(each => each.Title);
+            block.Ignore(each => each.IsPause);
+            block.Property(each => each.Pause).HasConversion<string>();
+            block.Property(each => each.PauseName).HasDefaultValue("");
+            block.Property(each => each.Takes).HasDefaultValue("");
             block.Property(each => each.GroupsBy).HasConversion<string>();
             block.HasOne(each => each.Circuit).WithOne().HasForeignKey<CircuitBlock>(circuit => circuit.BlockId);
         });
@@ -117,6 +132,7 @@ public sealed class TallyDb(DbContextOptions<TallyDb> options, Reach reach) : Id
             row.ToTable("Events");
             row.HasKey(each => each.Sequence);
             row.Ignore(each => each.IsUndo);
+            row.Ignore(each => each.IsStart);
             row.HasIndex(each => new
                 {
                     each.SheetId,

@@ -64,13 +64,6 @@ public sealed class DemoClub(TallyDb db, UserManager<Coach> users, TimeProvider 
         ),
     ];
 
-    private static readonly (string Card, double Minutes, int Groups, int Change)[] Sheet =
-    [
-        ("minute-trios", 4, 4, 120),
-        ("three-gates", 6.5, 4, 90),
-        ("win-it-score-it", 8.5, 1, 90),
-    ];
-
     /// <summary>The made-up coaches; each assistant helps with the team named.</summary>
     private static readonly (string Name, string? Team)[] Coaches =
     [
@@ -96,42 +89,28 @@ public sealed class DemoClub(TallyDb db, UserManager<Coach> users, TimeProvider 
             return;
         }
 
-        var lines = Sheet.Select(line => line.Card).ToArray();
-        var cards = (await db.CardVersions.Where(card => lines.Contains(card.CardId)).ToListAsync(cancellationToken))
+        var cards = (await db.CardVersions.ToListAsync(cancellationToken))
             .GroupBy(card => card.CardId)
             .ToDictionary(versions => versions.Key, versions => versions.MaxBy(card => card.Version)!);
         var absent = Squad.Where(each => each.Absent).Select(each => each.Name).ToHashSet();
         var players = await db.Players.Where(player => player.TeamId == team.Id).ToListAsync(cancellationToken);
-        db.Practices.Add(
-            new Practice
-            {
-                TeamId = team.Id,
-                Title = "Shooting under pressure",
-                Date = today,
-                Start = new TimeOnly(17, 30),
-                Minutes = 30,
-                Blocks =
-                [
-                    .. Sheet.Select(
-                        (line, order) =>
-                            new Block
-                            {
-                                Order = order,
-                                CardVersionId = cards[line.Card].Id,
-                                Minutes = line.Minutes,
-                                Groups = line.Groups,
-                                ChangeSeconds = line.Change,
-                            }
-                    ),
-                ],
-                Attendance =
-                [
-                    .. players
-                        .Where(player => absent.Contains(player.Name))
-                        .Select(player => new Attendance { PlayerId = player.Id, Presence = Presence.Absent }),
-                ],
-            }
+        var practice = DemoSheets.ForToday(id => cards[id]);
+        (practice.TeamId, practice.Date) = (team.Id, today);
+        practice.Attendance.AddRange(
+            players
+                .Where(player => absent.Contains(player.Name))
+                .Select(player => new Attendance { PlayerId = player.Id, Presence = Presence.Absent })
         );
+        db.Practices.Add(practice);
+        if (!await db.Practices.AnyAsync(each => each.TeamId == team.Id && each.Date > today, cancellationToken))
+        {
+            foreach (var (days, next) in DemoSheets.ToCome(id => cards[id]))
+            {
+                (next.TeamId, next.Date) = (team.Id, today.AddDays(days));
+                db.Practices.Add(next);
+            }
+        }
+
         await db.SaveChangesAsync(cancellationToken);
     }
 
@@ -163,6 +142,7 @@ public sealed class DemoClub(TallyDb db, UserManager<Coach> users, TimeProvider 
     {
         var team = new Team { Name = FirstTeam };
         db.Teams.Add(team);
+        db.Gear.AddRange(DemoSheets.Gear.Select(each => new Gear { Item = each.Item, Count = each.Count }));
         await db.SaveChangesAsync(cancellationToken);
         db.Players.AddRange(
             Squad.Select(each => new Player

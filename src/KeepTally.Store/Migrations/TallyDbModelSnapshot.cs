@@ -75,10 +75,13 @@ namespace KeepTally.Store.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
-                    b.Property<int>("CardVersionId")
+                    b.Property<int?>("CardVersionId")
                         .HasColumnType("INTEGER");
 
                     b.Property<int>("ChangeSeconds")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool>("Dropped")
                         .HasColumnType("INTEGER");
 
                     b.Property<bool>("FitsClock")
@@ -105,11 +108,26 @@ namespace KeepTally.Store.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("Pause")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("PauseName")
+                        .IsRequired()
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("TEXT")
+                        .HasDefaultValue("");
+
                     b.Property<int>("PracticeId")
                         .HasColumnType("INTEGER");
 
                     b.Property<int>("Stage")
                         .HasColumnType("INTEGER");
+
+                    b.Property<string>("Takes")
+                        .IsRequired()
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("TEXT")
+                        .HasDefaultValue("");
 
                     b.HasKey("Id");
 
@@ -200,6 +218,9 @@ namespace KeepTally.Store.Migrations
             modelBuilder.Entity("KeepTally.Store.Tables.CircuitBlock", b =>
                 {
                     b.Property<int>("BlockId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool>("ChangeInside")
                         .HasColumnType("INTEGER");
 
                     b.Property<int>("ChangeSeconds")
@@ -344,6 +365,19 @@ namespace KeepTally.Store.Migrations
                     b.ToTable("Events", (string)null);
                 });
 
+            modelBuilder.Entity("KeepTally.Store.Tables.Gear", b =>
+                {
+                    b.Property<string>("Item")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Count")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Item");
+
+                    b.ToTable("Gear");
+                });
+
             modelBuilder.Entity("KeepTally.Store.Tables.Joiner", b =>
                 {
                     b.Property<int>("Id")
@@ -447,8 +481,17 @@ namespace KeepTally.Store.Migrations
                         .ValueGeneratedOnAdd()
                         .HasColumnType("INTEGER");
 
+                    b.Property<int?>("Age")
+                        .HasColumnType("INTEGER");
+
                     b.Property<int?>("Balls")
                         .HasColumnType("INTEGER");
+
+                    b.Property<string>("BroughtJson")
+                        .IsRequired()
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("TEXT")
+                        .HasDefaultValue("{}");
 
                     b.Property<int?>("Coaches")
                         .HasColumnType("INTEGER");
@@ -459,16 +502,46 @@ namespace KeepTally.Store.Migrations
                     b.Property<DateOnly>("Date")
                         .HasColumnType("TEXT");
 
+                    b.Property<int?>("LargestGroup")
+                        .HasColumnType("INTEGER");
+
                     b.Property<string>("LevelBy")
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<double?>("LongestDrill")
+                        .HasColumnType("REAL");
+
+                    b.Property<double?>("LongestWait")
+                        .HasColumnType("REAL");
+
                     b.Property<int>("Minutes")
                         .HasColumnType("INTEGER");
+
+                    b.Property<string>("Place")
+                        .IsRequired()
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("TEXT")
+                        .HasDefaultValue("");
+
+                    b.Property<string>("Reserve")
+                        .IsRequired()
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("TEXT")
+                        .HasDefaultValue("");
+
+                    b.Property<string>("Series")
+                        .IsRequired()
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("TEXT")
+                        .HasDefaultValue("");
 
                     b.Property<string>("SettledJson")
                         .IsRequired()
                         .HasColumnType("TEXT");
+
+                    b.Property<int>("SheetVersion")
+                        .HasColumnType("INTEGER");
 
                     b.Property<string>("Split")
                         .IsRequired()
@@ -583,6 +656,25 @@ namespace KeepTally.Store.Migrations
                     b.ToTable("Sheets");
                 });
 
+            modelBuilder.Entity("KeepTally.Store.Tables.SheetTemplate", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Json")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.ToTable("Templates");
+                });
+
             modelBuilder.Entity("KeepTally.Store.Tables.Station", b =>
                 {
                     b.Property<int>("Id")
@@ -615,6 +707,17 @@ namespace KeepTally.Store.Migrations
                     b.Property<int>("Id")
                         .ValueGeneratedOnAdd()
                         .HasColumnType("INTEGER");
+
+                    b.Property<string>("DailyCard")
+                        .IsRequired()
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("TEXT")
+                        .HasDefaultValue("");
+
+                    b.Property<double>("DailyMinutes")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("REAL")
+                        .HasDefaultValue(5.0);
 
                     b.Property<string>("Habits")
                         .HasColumnType("TEXT");
@@ -717,8 +820,7 @@ namespace KeepTally.Store.Migrations
                     b.HasOne("KeepTally.Store.Tables.CardVersion", "CardVersion")
                         .WithMany()
                         .HasForeignKey("CardVersionId")
-                        .OnDelete(DeleteBehavior.Restrict)
-                        .IsRequired();
+                        .OnDelete(DeleteBehavior.Restrict);
 
                     b.HasOne("KeepTally.Store.Tables.Practice", null)
                         .WithMany("Blocks")

@@ -14,10 +14,22 @@ public static class CircuitPlans
             circuit.MinutesEach,
             circuit.ChangeSeconds,
             circuit.Reverse,
-            circuit.CoachesMove
+            circuit.CoachesMove,
+            circuit.ChangeInside
         );
 
     /// <summary>Minutes of the whole circuit for so many groups.</summary>
     public static double Minutes(CircuitBlock circuit, int groups) =>
-        Circuit.Seconds(groups, circuit.Stations.Count, circuit.MinutesEach * 60, circuit.ChangeSeconds) / 60;
+        Circuit.Seconds(
+            groups,
+            circuit.Stations.Count,
+            Circuit.WorkSeconds(
+                groups,
+                circuit.Stations.Count,
+                circuit.MinutesEach * 60,
+                circuit.ChangeSeconds,
+                circuit.ChangeInside
+            ),
+            circuit.ChangeSeconds
+        ) / 60;
 }

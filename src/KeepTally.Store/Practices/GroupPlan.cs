@@ -6,6 +6,7 @@ using KeepTally.Core.Events;
 using KeepTally.Core.Faults;
 using KeepTally.Core.Groups;
 using KeepTally.Core.Identity;
+using KeepTally.Core.Planning;
 using KeepTally.Core.Text;
 using KeepTally.Store.Book;
 using KeepTally.Store.Squads;
@@ -47,6 +48,11 @@ public sealed class GroupPlan(SquadBook squad, PairBook pairs, PartnerMemory par
 
     private DealtBlock Make(Block block, DealtGroups? settled, GroupFacts facts)
     {
+        if (block.IsPause)
+        {
+            return OfPause(block, facts);
+        }
+
         var read = CardsOf(block);
         if (read.FirstOrDefault(card => !card.IsOk) is { } unreadable)
         {
@@ -91,11 +97,27 @@ public sealed class GroupPlan(SquadBook squad, PairBook pairs, PartnerMemory par
         );
     }
 
+    /// <summary>A break and a talk are for everybody, on one sheet that only keeps the time.</summary>
+    private DealtBlock OfPause(Block block, GroupFacts facts)
+    {
+        var text = PauseCard.Write(block.PauseName, block.Minutes);
+        var card = texts.Read(text).Require();
+        var sheet = StageDealer.Sheets(card, 0, [facts.Members])[0];
+        return new DealtBlock(
+            block,
+            [card],
+            null,
+            [.. Benched([sheet], card, facts).Select(each => each with { CardJson = text })],
+            null,
+            null
+        );
+    }
+
     /// <summary>The card of a block, in a circuit that of each station; or why one no longer reads.</summary>
     private Result<DrillCard>[] CardsOf(Block block) =>
         block.Circuit is { } circuit
             ? [.. circuit.Stations.Select(station => texts.Read(station.CardVersion!.Json))]
-            : [texts.Read(block.CardVersion!.Json, BlockWriter.Chosen(block))];
+            : [texts.Read(block.CardVersion!.Json, ChosenRules.Of(block))];
 
     private static PlannedSheet Planned(StationSheet sheet) => new(sheet.Name, sheet.Head, sheet.CardJson, sheet.Stop);
 

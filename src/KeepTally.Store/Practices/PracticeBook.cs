@@ -31,12 +31,19 @@ public sealed class PracticeBook(TallyDb db)
                 practice.Date,
                 practice.Title,
                 practice.Team!.Name,
-                practice.Blocks.Count
+                practice.Blocks.Count(block => !block.Dropped && block.Pause == null)
             ))
             .ToListAsync(cancellationToken);
 
     public Task<bool> ExistsAsync(int practiceId, CancellationToken cancellationToken = default) =>
         db.Practices.AnyAsync(practice => practice.Id == practiceId, cancellationToken);
+
+    /// <summary>The version of a practice's timing sheet, which grows with every change; null where there is no such practice.</summary>
+    public Task<int?> SheetVersionAsync(int practiceId, CancellationToken cancellationToken = default) =>
+        db
+            .Practices.Where(practice => practice.Id == practiceId)
+            .Select(practice => (int?)practice.SheetVersion)
+            .SingleOrDefaultAsync(cancellationToken);
 
     /// <summary>The ids of those who are not here at the start: absent, or to come late.</summary>
     public static IReadOnlySet<int> Absent(Practice practice) =>
@@ -80,11 +87,11 @@ public sealed class PracticeBook(TallyDb db)
             .AsSplitQuery()
             .Include(practice => practice.Team)
             .Include(practice => practice.Attendance)
-            .Include(practice => practice.Blocks.OrderBy(block => block.Order))
+            .Include(practice => practice.Blocks.Where(block => !block.Dropped).OrderBy(block => block.Order))
                 .ThenInclude(block => block.CardVersion)
-            .Include(practice => practice.Blocks)
+            .Include(practice => practice.Blocks.Where(block => !block.Dropped).OrderBy(block => block.Order))
                 .ThenInclude(block => block.Run)
-            .Include(practice => practice.Blocks)
+            .Include(practice => practice.Blocks.Where(block => !block.Dropped).OrderBy(block => block.Order))
                 .ThenInclude(block => block.Circuit!.Stations.OrderBy(station => station.Order))
                     .ThenInclude(station => station.CardVersion);
 }

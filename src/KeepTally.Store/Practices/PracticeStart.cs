@@ -1,7 +1,7 @@
 using System.Security.Cryptography;
 using KeepTally.Core.Events;
 using KeepTally.Core.Faults;
-using KeepTally.Core.Formats;
+using KeepTally.Core.Planning;
 using KeepTally.Core.Time;
 using KeepTally.Store.Database;
 using KeepTally.Store.Tables;
@@ -10,7 +10,7 @@ using Microsoft.EntityFrameworkCore;
 namespace KeepTally.Store.Practices;
 
 /// <summary>Begins a practice: deals out every drill's sheets, so that the whole of it can be run without the network.</summary>
-public sealed class PracticeStart(TallyDb db, PracticeBook book, GroupPlan groups, TimeProvider clock)
+public sealed class PracticeStart(TallyDb db, PracticeBook book, GroupPlan groups, RunStore runStore, TimeProvider clock)
 {
     /// <summary>Begins the practice, or finds it begun. Null where it can be run, else why not.</summary>
     public async Task<Fault?> BeginAsync(int practiceId, CancellationToken cancellationToken = default)
@@ -69,6 +69,37 @@ public sealed class PracticeStart(TallyDb db, PracticeBook book, GroupPlan group
             await transaction.CommitAsync(cancellationToken);
         }
 
+        return null;
+    }
+
+    /// <summary>
+    /// Deals out what was put on the sheet of a practice that runs already, to those who are on it now; null where it was, else
+    /// why not.
+    /// </summary>
+    public async Task<Fault?> DealAsync(int practiceId, CancellationToken cancellationToken = default)
+    {
+        var practice = (await book.FindAsync(practiceId, cancellationToken))!;
+        if (practice.Blocks.TrueForAll(block => block.Run is not null))
+        {
+            return null;
+        }
+
+        var runs = await runStore.OfAsync(practiceId, cancellationToken);
+        var now = WhoIsOn.Of(practice, runs);
+        var plan = await groups.OfAsync(now, cancellationToken);
+        var fresh = plan.Blocks.Where(dealt => dealt.Block.Run is null).ToArray();
+        if (Array.Find(fresh, dealt => dealt.Sheets.Count == 0) is { } empty)
+        {
+            return empty.Trouble is { } trouble
+                ? trouble with
+                {
+                    Problem = $"{empty.Block.Title}: {trouble.Problem}",
+                }
+                : new Fault("blocks", $"fewer than two players are left for {empty.Block.Title}", "put in another drill");
+        }
+
+        db.Runs.AddRange(fresh.Select(dealt => Begin(dealt, runs[0].Run.Origin)));
+        await db.SaveChangesAsync(cancellationToken);
         return null;
     }
 

@@ -10,7 +10,7 @@ internal static class RunRows
     /// <summary>The runs of a practice, in the order of its blocks.</summary>
     internal static Task<List<Run>> OfPracticeAsync(TallyDb db, int practice, CancellationToken cancellationToken) =>
         WithSheets(db)
-            .Where(run => run.Block!.PracticeId == practice)
+            .Where(run => run.Block!.PracticeId == practice && !run.Block.Dropped)
             .OrderBy(run => run.Block!.Order)
             .ToListAsync(cancellationToken);
 

@@ -1,5 +1,6 @@
 using KeepTally.Core.Cards;
 using KeepTally.Core.Faults;
+using KeepTally.Core.Planning;
 using KeepTally.Core.Scoring;
 using KeepTally.Core.Text;
 using KeepTally.Store.Practices;
@@ -25,15 +26,16 @@ public sealed class PracticeResults(ScoredRuns outcomes)
                 .Select(run => (run.Run.BlockId, run.Fault!)),
         ];
 
-    /// <summary>A drill; of a circuit each station by itself, in the order of going, over all the groups that came to it.</summary>
+    /// <summary>Nothing of a break; a drill; of a circuit each station by itself, in the order of going, over all the groups that came to it.</summary>
     private static IEnumerable<DrillResult> Of(ScoredRun run) =>
-        run.Sheets.Any(sheet => sheet.Row.Station is not null)
+        run.Sheets.Any(sheet => sheet.Outcome.Card.Id == PauseCard.Id) ? []
+        : run.Sheets.Any(sheet => sheet.Row.Station is not null)
             ? run
                 .Sheets.Where(sheet => sheet.Row.Station is not null)
                 .GroupBy(sheet => sheet.Row.Station)
                 .OrderBy(station => station.Key)
                 .Select(station => Of(run, [.. station.OrderBy(sheet => sheet.Row.Group)]))
-            : [Of(run, run.Sheets)];
+        : [Of(run, run.Sheets)];
 
     private static DrillResult Of(ScoredRun run, IReadOnlyList<(SheetRow Row, ScoredSheet Outcome)> recorded)
     {

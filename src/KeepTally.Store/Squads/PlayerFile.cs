@@ -47,7 +47,7 @@ public sealed class PlayerFile(TallyDb db)
             {
                 sheet.Id,
                 practice.Date,
-                Drill = block.CardVersion!.Name,
+                Drill = block.CardVersion == null ? block.PauseName : block.CardVersion.Name,
                 sheet.Name,
             }
         ).ToListAsync(cancellationToken);

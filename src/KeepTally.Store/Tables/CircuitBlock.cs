@@ -11,6 +11,9 @@ public sealed class CircuitBlock
     /// <summary>Seconds to walk to the next station.</summary>
     public int ChangeSeconds { get; set; }
 
+    /// <summary>The walks between are part of the minutes at the stations.</summary>
+    public bool ChangeInside { get; set; }
+
     public bool Reverse { get; set; }
 
     /// <summary>The groups stay and the coaches go round.</summary>

@@ -8,7 +8,7 @@ public sealed class Practice
 {
     public int Id { get; init; }
 
-    public int TeamId { get; init; }
+    public int TeamId { get; set; }
 
     public Team? Team { get; init; }
 
@@ -39,6 +39,33 @@ public sealed class Practice
 
     public int? Coaches { get; set; }
 
+    /// <summary>Where it is; may be empty.</summary>
+    public string Place { get; set; } = "";
+
+    /// <summary>How old the players are; null for as old as the squad is.</summary>
+    public int? Age { get; set; }
+
+    /// <summary>The longest drill in minutes that goes without a word; null for as usual at that age.</summary>
+    public double? LongestDrill { get; set; }
+
+    /// <summary>The longest wait in seconds that goes without a word; null for as usual.</summary>
+    public double? LongestWait { get; set; }
+
+    /// <summary>The largest group that goes without a word; null for as the cards have it.</summary>
+    public int? LargestGroup { get; set; }
+
+    /// <summary>Drills to fall back on: the ids of their cards, one a line.</summary>
+    public string Reserve { get; set; } = "";
+
+    /// <summary>What is brought besides what the club has, a JSON object of item to how many there are then; balls stand above.</summary>
+    public string BroughtJson { get; set; } = "{}";
+
+    /// <summary>The row of practices it was made in, every week on the same days; empty where it was made alone.</summary>
+    public string Series { get; set; } = "";
+
+    /// <summary>Counts every change of the sheet, so that devices know of one.</summary>
+    public int SheetVersion { get; set; }
+
     /// <summary>What it is called where it is written down who did what.</summary>
     public string InRecord => string.Create(System.Globalization.CultureInfo.InvariantCulture, $"{Title}, {Date:d MMMM}");
 
@@ -47,7 +74,7 @@ public sealed class Practice
     public List<Attendance> Attendance { get; init; } = [];
 }
 
-/// <summary>One line of a timing sheet: a drill, how long, in how many groups.</summary>
+/// <summary>One line of a timing sheet: a drill, how long, in how many groups; or a circuit, a break or a talk.</summary>
 public sealed class Block
 {
     public int Id { get; init; }
@@ -57,8 +84,17 @@ public sealed class Block
     /// <summary>The order on the timing sheet, from 0.</summary>
     public int Order { get; set; }
 
-    /// <summary>Its card; in a circuit that of the first station.</summary>
-    public int CardVersionId { get; init; }
+    /// <summary>What it is, where it is no work.</summary>
+    public Pause? Pause { get; init; }
+
+    /// <summary>What a break or a talk is called; empty for a drill and a circuit.</summary>
+    public string PauseName { get; set; } = "";
+
+    /// <summary>It is a break or a talk.</summary>
+    public bool IsPause => Pause is not null;
+
+    /// <summary>Its card; in a circuit that of the first station; null at a break or a talk.</summary>
+    public int? CardVersionId { get; init; }
 
     public CardVersion? CardVersion { get; init; }
 
@@ -72,7 +108,8 @@ public sealed class Block
 
     /// <summary>What the timing sheet calls it: the card, and the part of it where there are several.</summary>
     public string Title =>
-        Circuit is not null ? $"Circuit of {Circuit.Stations.Count}"
+        IsPause ? PauseName
+        : Circuit is not null ? $"Circuit of {Circuit.Stations.Count}"
         : Part.Length == 0 ? CardVersion!.Name
         : $"{CardVersion!.Name}: {Part}";
 
@@ -95,7 +132,23 @@ public sealed class Block
     /// <summary>Seconds before the block: walking, setting up.</summary>
     public int ChangeSeconds { get; set; }
 
+    /// <summary>Who takes it, one name a line; at a circuit who takes which station, in their order.</summary>
+    public string Takes { get; set; } = "";
+
+    /// <summary>Taken off a sheet that had begun, before it was reached: its tally sheets stay for whoever did it all the same.</summary>
+    public bool Dropped { get; set; }
+
     public Run? Run { get; set; }
+}
+
+/// <summary>A line of a timing sheet that is no work.</summary>
+public enum Pause
+{
+    /// <summary>A break, with water at hand.</summary>
+    Break,
+
+    /// <summary>Teaching time.</summary>
+    Talk,
 }
 
 /// <summary>What decides into how many groups players fall.</summary>

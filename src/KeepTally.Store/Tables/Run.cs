@@ -63,6 +63,9 @@ public sealed class EventRow
     /// <summary>What the line of a start holds, and no other line.</summary>
     internal const string StartMark = "\"type\":\"start\"";
 
+    /// <summary>What the line of an end holds, and no other line.</summary>
+    internal const string EndMark = "\"type\":\"end\"";
+
     private const string UndoMark = "\"type\":\"undo\"";
 
     /// <summary>The order of arrival, over all sheets.</summary>
@@ -79,6 +82,9 @@ public sealed class EventRow
 
     /// <summary>Its line of the log.</summary>
     public required string Line { get; init; }
+
+    /// <summary>Whether it starts its sheet.</summary>
+    public bool IsStart => Line.Contains(StartMark, StringComparison.Ordinal);
 
     /// <summary>Whether it takes another event back.</summary>
     public bool IsUndo => Line.Contains(UndoMark, StringComparison.Ordinal);

@@ -10,6 +10,12 @@ public sealed class Team
     /// <summary>What its coaches stop a drill for, one a line; empty for the usual reasons.</summary>
     public string StopReasons { get; set; } = "";
 
+    /// <summary>The card of the short drill that stands at the beginning of every practice; empty for none.</summary>
+    public string DailyCard { get; set; } = "";
+
+    /// <summary>Minutes of the short drill of every practice.</summary>
+    public double DailyMinutes { get; set; } = 5;
+
     /// <summary>What its coaches look for all practice long, one a line; null for the usual, empty for nothing.</summary>
     public string? Habits { get; set; }
 }

@@ -4,6 +4,7 @@ using KeepTally.Core.Events;
 using KeepTally.Core.Faults;
 using KeepTally.Core.Identity;
 using KeepTally.Store.Events;
+using KeepTally.Store.Planning;
 using KeepTally.Store.Tables;
 using KeepTally.Web.Access;
 
@@ -27,6 +28,8 @@ internal static class EventsEndpoint
         AppendGuards rules,
         TimeProvider clock,
         Trail trail,
+        PlanBook plans,
+        PracticeNews news,
         CancellationToken cancellationToken
     )
     {
@@ -104,6 +107,14 @@ internal static class EventsEndpoint
 
         var appended = await journal.AppendAsync(new SheetId(sheet), events);
         await TellAsync(trail, appended, found.Value.Drill, cancellationToken);
+        if (
+            appended.Fresh.Any(row => row.IsStart)
+            && await plans.ReturnAsync(sheet, found.Value.PracticeId, cancellationToken) is { } version
+        )
+        {
+            news.SheetChanged(found.Value.PracticeId, version);
+        }
+
         return TypedResults.Ok(new Kept(appended.Fresh.Count, appended.Conflicting));
     }
 

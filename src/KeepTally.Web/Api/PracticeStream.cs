@@ -27,7 +27,7 @@ internal static class PracticeStream
         IHostApplicationLifetime lifetime
     )
     {
-        if (!await book.ExistsAsync(practice, context.RequestAborted))
+        if (await book.SheetVersionAsync(practice, context.RequestAborted) is not { } version)
         {
             return ApiProblem.NotFound("practice", $"there is no practice {practice}", "open it from Today");
         }
@@ -46,7 +46,7 @@ internal static class PracticeStream
         using var gone = CancellationTokenSource.CreateLinkedTokenSource(lifetime.ApplicationStopping, context.RequestAborted);
         try
         {
-            await FollowAsync(practice, from, context, feed, Entering, scopes, gone.Token);
+            await FollowAsync(practice, from, version, context, feed, Entering, scopes, gone.Token);
         }
         catch (OperationCanceledException)
         {
@@ -89,6 +89,7 @@ internal static class PracticeStream
     private static async Task FollowAsync(
         int practice,
         long after,
+        int version,
         HttpContext context,
         EventFeed feed,
         Action entering,
@@ -102,6 +103,7 @@ internal static class PracticeStream
         {
             after = await CatchUpAsync();
             await response.BodyWriter.WriteAsync(StreamPiece.Ready, cancellationToken);
+            await response.BodyWriter.WriteAsync(PracticeNews.Sheet(version), cancellationToken);
             entering();
             while (await pieces.WaitToReadAsync(cancellationToken))
             {

@@ -152,6 +152,7 @@ public static class Application
         services.AddSingleton<EventFeed>();
         services.AddSingleton<IJournalListener>(provider => provider.GetRequiredService<EventFeed>());
         services.AddSingleton<WhoIsHere>();
+        services.AddSingleton<PracticeNews>();
         services.AddSingleton<AppendGuards>();
         services.AddResponseCompression(options => options.EnableForHttps = true);
     }

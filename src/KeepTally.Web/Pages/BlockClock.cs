@@ -2,6 +2,7 @@ using KeepTally.Core.Clock;
 using KeepTally.Core.Planning;
 using KeepTally.Core.Text;
 using KeepTally.Core.Time;
+using KeepTally.Store.Planning;
 using KeepTally.Store.Practices;
 
 namespace KeepTally.Web.Pages;
@@ -14,19 +15,22 @@ public sealed record BlockClock(string Words, IReadOnlyList<(FitWay Way, string 
     private static readonly BlockClock Nothing = new("", []);
 
     /// <param name="dealt">The block as it would be dealt now.</param>
-    public static BlockClock Of(DealtBlock? dealt)
+    public static BlockClock Of(DealtBlock? dealt) =>
+        dealt is { Block: { Circuit: null, IsPause: false } block, Cards: [var card, ..] }
+            ? Of(card.Stages[block.Stage].Clock, block.Minutes, block.FitsClock)
+            : Nothing;
+
+    /// <param name="clock">The clock of the card, or null.</param>
+    public static BlockClock Of(ClockPlan? clock, double minutes, bool fits)
     {
-        if (
-            dealt is not { Block: { Circuit: null } block, Cards: [var card, ..] }
-            || card.Stages[block.Stage].Clock is not { } plan
-        )
+        if (clock is not { } plan)
         {
             return Nothing;
         }
 
-        var given = Duration.FromMinutes(block.Minutes);
+        var given = Duration.FromMinutes(minutes);
         var fitted = ClockFit.To(plan, given);
-        if (block.FitsClock)
+        if (fits)
         {
             return new BlockClock($"{Phrase.Capital(Rounds(fitted))} to fit.", [(FitWay.Card, $"As on the card: {Rounds(plan)}")]);
         }

@@ -5,6 +5,7 @@ using KeepTally.Core.Groups;
 using KeepTally.Core.Identity;
 using KeepTally.Core.Planning;
 using KeepTally.Core.Text;
+using KeepTally.Store.Planning;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Squads;
 using KeepTally.Store.Tables;
@@ -20,6 +21,8 @@ public sealed class IndexModel(
     SquadBook squad,
     PracticeStart start,
     BlockWriter blocks,
+    PlanBook plans,
+    PracticeList practices,
     GroupPlan groups,
     GroupWriter writer,
     UnreachedDrills unreached,
@@ -32,7 +35,11 @@ public sealed class IndexModel(
 
     public IReadOnlySet<int> Absent { get; private set; } = new HashSet<int>();
 
-    public IReadOnlyList<BlockTime> Times { get; private set; } = [];
+    /// <summary>The arithmetic of its timing sheet.</summary>
+    public PlanReport? Report { get; private set; }
+
+    /// <summary>The sheet itself.</summary>
+    public OpenPlan? Open { get; private set; }
 
     public bool IsToday { get; private set; }
 
@@ -56,9 +63,6 @@ public sealed class IndexModel(
     public Restrictions LimitsOf(Player player) => Entry(player)?.Limits ?? Restrictions.None;
 
     public bool IsBegun => Practice?.Blocks.Any(block => block.Run is not null) == true;
-
-    /// <summary>Seconds left over; below nought where the sheet does not fit the practice.</summary>
-    public double Slack => BlockTimes.Slack(Times, Practice?.Minutes ?? 0);
 
     /// <summary>The clock time so many seconds into the practice.</summary>
     public string ClockTime(double seconds) =>
@@ -179,7 +183,7 @@ public sealed class IndexModel(
             return;
         }
 
-        Others = [.. (await blocks.OpenAsync(cancellationToken)).Where(other => other.Id != Practice.Id)];
+        Others = [.. (await practices.ToComeAsync(cancellationToken)).Where(other => other.Id != Practice.Id)];
         Unreached = await unreached.ForAsync(Practice, cancellationToken);
         IsToday = Practice.Date == today;
         Players = await squad.ListAsync(Practice.TeamId, cancellationToken);
@@ -192,7 +196,8 @@ public sealed class IndexModel(
                 .SelectMany(LeftOutOf),
         ];
         Dealt = IsBegun || Practice.Blocks.Count == 0 ? [] : (await groups.OfAsync(Practice, cancellationToken)).Blocks;
-        Times = BlockTimes.Of([.. Practice.Blocks.Select(block => new BlockSpan(block.Minutes, block.ChangeSeconds))]);
+        var open = await plans.OpenAsync(Practice, cancellationToken);
+        (Report, Open) = (PlanReport.Of(open.Plan, open.Shelf), open);
     }
 
     private IEnumerable<(string Name, string Why, string Drills)> LeftOutOf(Player player)
@@ -204,7 +209,8 @@ public sealed class IndexModel(
                     ? circuit.Stations.Select(station =>
                         (Name: $"{station.CardVersion!.Name} in the circuit", station.CardVersion.Json)
                     )
-                    : [(Name: block.Title, block.CardVersion!.Json)]
+                : block.CardVersion is { } version ? [(Name: block.Title, version.Json)]
+                : []
             )
             .Where(drill => CardReader.Read(drill.Json).Value is { } card && Participation.Forbids(limits, card))
             .Select(drill => drill.Name)

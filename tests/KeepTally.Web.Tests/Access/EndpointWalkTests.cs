@@ -2,6 +2,7 @@ using System.Net;
 using System.Text;
 using KeepTally.Store.Database;
 using KeepTally.Store.People;
+using KeepTally.Store.Planning;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Tables;
 using Microsoft.AspNetCore.Authorization;

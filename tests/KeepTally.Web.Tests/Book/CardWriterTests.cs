@@ -4,6 +4,7 @@ using KeepTally.Core.Identity;
 using KeepTally.Core.Time;
 using KeepTally.Store.Book;
 using KeepTally.Store.Events;
+using KeepTally.Store.Planning;
 using KeepTally.Store.Practices;
 using Microsoft.EntityFrameworkCore;
 

@@ -2,6 +2,7 @@ using System.Net;
 using KeepTally.Core.Faults;
 using KeepTally.Core.Formats;
 using KeepTally.Store.Database;
+using KeepTally.Store.Planning;
 using KeepTally.Store.Practices;
 using Microsoft.EntityFrameworkCore;
 

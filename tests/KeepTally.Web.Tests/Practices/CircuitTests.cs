@@ -7,6 +7,7 @@ using KeepTally.Core.Identity;
 using KeepTally.Core.Time;
 using KeepTally.Store.Database;
 using KeepTally.Store.Events;
+using KeepTally.Store.Planning;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Results;
 using KeepTally.Store.Squads;

@@ -1,6 +1,7 @@
 using KeepTally.Core.Faults;
 using KeepTally.Store.Book;
 using KeepTally.Store.Database;
+using KeepTally.Store.Planning;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Squads;
 using KeepTally.Store.Tables;

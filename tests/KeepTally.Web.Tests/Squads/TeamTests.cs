@@ -1,5 +1,6 @@
 using KeepTally.Core.Faults;
 using KeepTally.Store.Database;
+using KeepTally.Store.Planning;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Squads;
 using Microsoft.EntityFrameworkCore;

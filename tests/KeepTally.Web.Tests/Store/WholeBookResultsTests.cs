@@ -12,6 +12,7 @@ using KeepTally.Core.Scoring;
 using KeepTally.Core.Time;
 using KeepTally.Store.Database;
 using KeepTally.Store.Events;
+using KeepTally.Store.Planning;
 using KeepTally.Store.Practices;
 using Microsoft.EntityFrameworkCore;
 

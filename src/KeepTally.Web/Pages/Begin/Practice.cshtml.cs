@@ -1,4 +1,5 @@
 using KeepTally.Store.Book;
+using KeepTally.Store.Planning;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Squads;
 using KeepTally.Store.Tables;

@@ -1,5 +1,5 @@
 using System.ComponentModel.DataAnnotations;
-using KeepTally.Store.Practices;
+using KeepTally.Store.Planning;
 using KeepTally.Store.Tables;
 
 namespace KeepTally.Web.Pages.Circuit;

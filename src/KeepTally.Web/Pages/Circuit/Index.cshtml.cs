@@ -3,6 +3,7 @@ using KeepTally.Core.Events;
 using KeepTally.Core.Formats;
 using KeepTally.Core.Live;
 using KeepTally.Core.Text;
+using KeepTally.Store.Planning;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Tables;
 using Microsoft.AspNetCore.Mvc;

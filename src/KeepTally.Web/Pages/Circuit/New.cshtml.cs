@@ -1,5 +1,5 @@
 using KeepTally.Store.Book;
-using KeepTally.Store.Practices;
+using KeepTally.Store.Planning;
 using KeepTally.Store.Tables;
 using KeepTally.Web.Access;
 using Microsoft.AspNetCore.Authorization;
@@ -10,7 +10,7 @@ namespace KeepTally.Web.Pages.Circuit;
 
 /// <summary>Puts a circuit together and onto a timing sheet.</summary>
 [Authorize(Policies.Head)]
-public sealed class NewModel(DrillBook book, BlockWriter blocks, CircuitWriter circuits) : PageModel
+public sealed class NewModel(DrillBook book, PracticeList practices, CircuitWriter circuits) : PageModel
 {
     [BindProperty]
     public CircuitForm Form { get; set; } = new();
@@ -72,6 +72,6 @@ public sealed class NewModel(DrillBook book, BlockWriter blocks, CircuitWriter c
     private async Task LoadAsync(CancellationToken cancellationToken)
     {
         Drills = [.. (await book.ListAsync(archived: false, cancellationToken)).Select(entry => (entry.Id, entry.Card.Name))];
-        Practices = await blocks.OpenAsync(cancellationToken);
+        Practices = await practices.ToComeAsync(cancellationToken);
     }
 }

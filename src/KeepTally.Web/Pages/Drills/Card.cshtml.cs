@@ -1,5 +1,6 @@
 using System.Text;
 using KeepTally.Store.Book;
+using KeepTally.Store.Planning;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Squads;
 using KeepTally.Store.Tables;
@@ -9,7 +10,8 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace KeepTally.Web.Pages.Drills;
 
 /// <summary>One card of the book: what it is for, how it is set up, how it is scored, and what became of it.</summary>
-public sealed class CardModel(DrillBook book, BlockWriter blocks, SquadBook squad, TimeProvider clock) : PageModel
+public sealed class CardModel(DrillBook book, BlockWriter blocks, PracticeList practices, SquadBook squad, TimeProvider clock)
+    : PageModel
 {
     public required BookPage Shown { get; set; }
 
@@ -78,7 +80,7 @@ public sealed class CardModel(DrillBook book, BlockWriter blocks, SquadBook squa
         }
 
         Shown = found;
-        Practices = await blocks.OpenAsync(cancellationToken);
+        Practices = await practices.ToComeAsync(cancellationToken);
         // Without an open sheet a new one is made, for the first team.
         var next = Practices.Count > 0 ? Practices[0] : null;
         var team = next?.TeamId ?? (await squad.TeamsAsync(cancellationToken)).FirstOrDefault()?.Id;

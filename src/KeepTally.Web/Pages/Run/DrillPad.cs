@@ -29,6 +29,9 @@ public sealed record DrillPad(
     /// <summary>Drills of the practice that cannot be run since their card no longer reads, with what is wrong.</summary>
     public IReadOnlyList<(string Drill, Fault Fault)> Unreadable { get; init; } = [];
 
+    /// <summary>What tells it from the other drills of the page, however they are moved.</summary>
+    public string Key { get; init; } = Index.ToString(System.Globalization.CultureInfo.InvariantCulture);
+
     /// <summary>It is only tried, with made-up players: nothing is kept.</summary>
     public bool IsTried { get; init; }
 

@@ -24,9 +24,9 @@ public sealed class IndexModel(PracticeBook book, RunStore runStore, TimeProvide
             HttpContext.Caller() is { IsCoach: true }
                 ? Practice
                     .Blocks.SelectMany(block =>
-                        block.Circuit is { } circuit
-                            ? circuit.Stations.Select(station => station.CardVersion!.CardId)
-                            : [block.CardVersion!.CardId]
+                        block.Circuit is { } circuit ? circuit.Stations.Select(station => station.CardVersion!.CardId)
+                        : block.CardVersion is { } version ? [version.CardId]
+                        : []
                     )
                     .Distinct()
                     .Select(card => $"/drills/{card}")
@@ -40,6 +40,7 @@ public sealed class IndexModel(PracticeBook book, RunStore runStore, TimeProvide
                 (run, index) =>
                     DrillPad.Of(index, run.Name, Blocks[index].Minutes, run.Sheets) with
                     {
+                        Key = Keys[index],
                         Now = index == View.Block ? View.Run : null,
                         Unreadable = Unreadable,
                     }

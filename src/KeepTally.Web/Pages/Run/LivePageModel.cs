@@ -19,6 +19,9 @@ public abstract class LivePageModel(PracticeBook book, RunStore runStore, TimePr
 {
     public required Practice Practice { get; set; }
 
+    /// <summary>What each run is known by on the page, in the order of the runs.</summary>
+    protected IReadOnlyList<string> Keys { get; private set; } = [];
+
     /// <summary>The block of each run, in the order of the runs.</summary>
     protected IReadOnlyList<Block> Blocks { get; private set; } = [];
 
@@ -74,6 +77,7 @@ public abstract class LivePageModel(PracticeBook book, RunStore runStore, TimePr
         LastSequence = PracticeText.LastSequence(runs);
         Habits = CoachList.Habits.Of(practice.Team!.Habits);
         PracticeJson = PracticeText.Of(practice, runs, Habits, TellsLimits);
+        Keys = [.. runs.Select(PracticeText.KeyOf)];
         Blocks = [.. runs.Select(run => BlockOf(practice, run))];
         var live = new LivePractice(
             new DeviceId("page"),

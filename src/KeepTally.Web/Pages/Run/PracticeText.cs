@@ -24,6 +24,7 @@ internal static class PracticeText
                     : [],
                 Runs = runs.Select(run => new
                 {
+                    Id = KeyOf(run),
                     Name = practice.Blocks.First(block => block.Id == run.Run.BlockId).Title,
                     practice.Blocks.First(block => block.Id == run.Run.BlockId).Minutes,
                     Card = run.Run.CardJson,
@@ -40,6 +41,9 @@ internal static class PracticeText
             },
             Camel
         );
+
+    /// <summary>What a run is known by on the page.</summary>
+    internal static string KeyOf(StoredRun run) => run.Run.Id.ToString(System.Globalization.CultureInfo.InvariantCulture);
 
     /// <summary>The last event that stands in the text; listening goes on from there.</summary>
     internal static long LastSequence(IReadOnlyList<StoredRun> runs) =>

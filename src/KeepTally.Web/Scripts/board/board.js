@@ -77,6 +77,8 @@ async function begin() {
       }, receivedPause);
     },
     state: net,
+    // The board says nothing and keeps nothing: it begins anew with the new sheet.
+    sheet: (version) => version > Number(root.dataset.sheetVersion) && location.reload(),
   });
 
   function net(online) {

@@ -17,6 +17,8 @@ export async function loadCore() {
   };
   return {
     open: (practice, device) => Bridge.Open(practice, device),
+    /** The runs in their order now, by what they are known by; none where it cannot be read. */
+    reopen: (practice, device) => Bridge.Reopen(practice, device).split(",").filter(Boolean),
     receive: (sheet, device, n, line) => Bridge.Receive(sheet, device, n, line),
     receiveAll: (sheet, lines) => Bridge.ReceiveAll(sheet, lines.join("\n")),
     retract: (sheet, line) => Bridge.Retract(sheet, line),

@@ -11,6 +11,7 @@ import { keepAtHand } from "./offline.js";
 import { Pad } from "./pad.js";
 import { Others } from "./others.js";
 import { Race } from "./race.js";
+import { Replan } from "./replan.js";
 import { SharedTime } from "./shared-time.js";
 import { SentState } from "./sent.js";
 import { Signals } from "./signals.js";
@@ -141,6 +142,19 @@ async function begin() {
     signedOut: () => wire.signedOut(),
     device,
     here: (present) => here.show(present),
+    sheet: (version) => replan.heard(version),
+  });
+  const replan = new Replan(root, {
+    core,
+    device,
+    done() {
+      screen.forget();
+      show();
+      showDrill();
+      showOwn();
+      tell("The timing sheet was changed.");
+      keepAtHand(JSON.parse(root.dataset.reads));
+    },
   });
   const here = new Here(root, { practice, device });
   const twice = new Twice(({ sheet, device, n }) => act(core.undo(sheet, device, n, time.now())));

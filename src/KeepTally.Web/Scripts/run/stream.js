@@ -10,9 +10,10 @@ export class Stream {
   #signedOut;
   #device;
   #here;
+  #sheet;
 
-  /** @param after the last event known already. @param receive takes {sheet, device, n, line}. @param state takes whether the line stands. @param signedOut is told when the server does not know this device any more. @param here takes who has the practice open. */
-  constructor({ practice, after, receive, state, signedOut = () => {}, device = "", here = () => {} }) {
+  /** @param after the last event known already. @param receive takes {sheet, device, n, line}. @param state takes whether the line stands. @param signedOut is told when the server does not know this device any more. @param here takes who has the practice open. @param sheet takes the version of the timing sheet. */
+  constructor({ practice, after, receive, state, signedOut = () => {}, device = "", here = () => {}, sheet = () => {} }) {
     this.#practice = practice;
     this.#after = Number(after);
     this.#receive = receive;
@@ -20,6 +21,7 @@ export class Stream {
     this.#signedOut = signedOut;
     this.#device = device;
     this.#here = here;
+    this.#sheet = sheet;
   }
 
   /** A line that was refused does not say why. */
@@ -35,6 +37,7 @@ export class Stream {
       `/api/practices/${this.#practice}/events?after=${this.#after}&device=${this.#device}`,
     );
     source.addEventListener("here", ({ data }) => this.#here(JSON.parse(data)));
+    source.addEventListener("sheet", ({ data }) => this.#sheet(Number(data)));
     source.onopen = () => this.#state(true);
     source.onerror = () => {
       this.#state(false);

@@ -5,6 +5,11 @@ export class View {
   /** Everything shown: block, over, canGoBack, run. */
   now;
 
+  /** What was shown is of another sheet: the next look is the whole. */
+  forget() {
+    this.now = undefined;
+  }
+
   /** Takes one look of the core in; the names of what has changed, or null where everything has. */
   take(look) {
     if (look.whole) {

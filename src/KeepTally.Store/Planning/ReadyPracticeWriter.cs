@@ -2,9 +2,10 @@ using KeepTally.Core.Faults;
 using KeepTally.Core.Formats;
 using KeepTally.Store.Book;
 using KeepTally.Store.Database;
+using KeepTally.Store.Practices;
 using Microsoft.EntityFrameworkCore;
 
-namespace KeepTally.Store.Practices;
+namespace KeepTally.Store.Planning;
 
 /// <summary>Puts a ready practice on today's timing sheet of a team.</summary>
 public sealed class ReadyPracticeWriter(TallyDb db, BlockWriter blocks)
@@ -27,7 +28,7 @@ public sealed class ReadyPracticeWriter(TallyDb db, BlockWriter blocks)
 
         if (await blocks.BeginAsync(team, cancellationToken) is not { } practice)
         {
-            return Result.Fail<int>(BlockWriter.NoSheet(null));
+            return Result.Fail<int>(BlockWriter.NoTeam);
         }
 
         await NameAsync(practice, ready, cancellationToken);

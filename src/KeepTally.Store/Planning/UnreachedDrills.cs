@@ -1,11 +1,14 @@
+using KeepTally.Core.Faults;
+using KeepTally.Core.Planning;
 using KeepTally.Store.Database;
+using KeepTally.Store.Practices;
 using KeepTally.Store.Tables;
 using Microsoft.EntityFrameworkCore;
 
-namespace KeepTally.Store.Practices;
+namespace KeepTally.Store.Planning;
 
 /// <summary>What was planned last time and never begun keeps for next time: it is offered when the next sheet is written.</summary>
-public sealed class UnreachedDrills(TallyDb db)
+public sealed class UnreachedDrills(TallyDb db, PracticeBook practices, PlanBook plans)
 {
     /// <summary>
     /// Blocks of the team's last practice that were never begun and do not stand on this sheet yet, in their order; none once
@@ -13,7 +16,7 @@ public sealed class UnreachedDrills(TallyDb db)
     /// </summary>
     public async Task<IReadOnlyList<Block>> ForAsync(Practice practice, CancellationToken cancellationToken = default)
     {
-        if (practice.Blocks.Any(block => block.Run is not null))
+        if (practice.Blocks.Exists(block => block.Run is not null))
         {
             return [];
         }
@@ -26,7 +29,7 @@ public sealed class UnreachedDrills(TallyDb db)
             .Select(other => (int?)other.Id)
             .FirstOrDefaultAsync(cancellationToken);
         var left = await Whole()
-            .Where(block => block.PracticeId == last)
+            .Where(block => block.PracticeId == last && block.Pause == null && !block.Dropped)
             .Where(block =>
                 !block.Run!.Sheets.Any(sheet =>
                     db.Events.Any(row => row.SheetId == sheet.Id && row.Line.Contains(EventRow.StartMark))
@@ -34,66 +37,31 @@ public sealed class UnreachedDrills(TallyDb db)
             )
             .OrderBy(block => block.Order)
             .ToListAsync(cancellationToken);
-        return [.. left.Where(block => !practice.Blocks.Exists(other => IsSame(other, block)))];
+        return [.. left.Where(block => !practice.Blocks.Exists(other => !other.IsPause && IsSame(other, block)))];
     }
 
     /// <summary>Puts a block that was not reached at the end of a sheet, as it was planned; false where either is not there.</summary>
     public async Task<bool> PutInAsync(int practiceId, int blockId, CancellationToken cancellationToken = default)
     {
-        var practice = await db
-            .Practices.Include(each => each.Blocks)
-                .ThenInclude(block => block.Run)
-            .Include(each => each.Blocks)
-                .ThenInclude(block => block.CardVersion)
-            .Include(each => each.Blocks)
-                .ThenInclude(block => block.Circuit!.Stations)
-                    .ThenInclude(station => station.CardVersion)
-            .SingleOrDefaultAsync(each => each.Id == practiceId, cancellationToken);
         if (
-            practice is null
+            await practices.FindAsync(practiceId, cancellationToken) is not { } practice
             || (await ForAsync(practice, cancellationToken)).FirstOrDefault(block => block.Id == blockId) is not { } planned
+            || await plans.OpenAsync(planned.PracticeId, cancellationToken) is not { } last
+            || last.IndexOf(blockId) is not { } index
         )
         {
             return false;
         }
 
-        practice.Blocks.Add(
-            new Block
-            {
-                Order = BlockWriter.NextOrder(practice),
-                CardVersionId = planned.CardVersionId,
-                Stage = planned.Stage,
-                Part = planned.Part,
-                Minutes = planned.Minutes,
-                FitsClock = planned.FitsClock,
-                Groups = planned.Groups,
-                GroupsBy = planned.GroupsBy,
-                ChangeSeconds = BlockWriter.WalkTo(practice),
-                OptionsJson = planned.OptionsJson,
-                Circuit = planned.Circuit is { } circuit ? Again(circuit) : null,
-            }
-        );
-        await db.SaveChangesAsync(cancellationToken);
-        return true;
+        var line = last.Plan.Blocks[index] with { Key = null };
+        return await plans.EditAsync(
+            practiceId,
+            open =>
+                Result.Ok(open.Plan.Inserted(open.Plan.Blocks.Count, line with { ChangeSeconds = BlockWriter.WalkTo(open.Plan) })),
+            cancellationToken
+        )
+            is null;
     }
-
-    private static CircuitBlock Again(CircuitBlock circuit) =>
-        new()
-        {
-            MinutesEach = circuit.MinutesEach,
-            ChangeSeconds = circuit.ChangeSeconds,
-            Reverse = circuit.Reverse,
-            CoachesMove = circuit.CoachesMove,
-            Stations =
-            [
-                .. circuit.Stations.Select(station => new Station
-                {
-                    Order = station.Order,
-                    CardVersionId = station.CardVersionId,
-                    Stage = station.Stage,
-                }),
-            ],
-        };
 
     private static bool IsSame(Block one, Block other) => Drills(one).SequenceEqual(Drills(other));
 

@@ -1,10 +1,9 @@
 using System.Text.Json.Nodes;
 using KeepTally.Core.Cards;
 using KeepTally.Core.Clock;
-using KeepTally.Core.Planning;
 using KeepTally.Core.Time;
 
-namespace KeepTally.Core.Formats;
+namespace KeepTally.Core.Planning;
 
 /// <summary>The text of a card with the clock of one stage fitted to the minutes of its block; nothing else changes.</summary>
 public static class FittedCard

@@ -1,0 +1,58 @@
+using KeepTally.Core.Events;
+using KeepTally.Core.Faults;
+using KeepTally.Core.Formats;
+using KeepTally.Core.Identity;
+using KeepTally.Core.Live;
+using KeepTally.Core.Time;
+
+namespace KeepTally.Browser;
+
+/// <summary>A drill that is open on this device, and what it was opened from.</summary>
+internal sealed record OpenRun(string Id, string Card, LiveRun Live);
+
+/// <summary>Opens the drills of a practice as the server hands it over.</summary>
+internal static class PracticeOpener
+{
+    /// <param name="open">What is open already, where the practice is opened anew; its sheets go on.</param>
+    internal static Result<IReadOnlyList<OpenRun>> Open(PracticeFile file, IReadOnlyList<OpenRun>? open)
+    {
+        var known = (open ?? []).SelectMany(run => run.Live.Sheets).ToDictionary(sheet => sheet.Id);
+        var runs = new List<OpenRun>();
+        foreach (var run in file.Runs)
+        {
+            var sheets = new List<RunSheet>();
+            foreach (var sheet in run.Sheets)
+            {
+                var id = new SheetId(sheet.Id);
+                if (known.TryGetValue(id, out var live))
+                {
+                    sheets.Add(live);
+                    continue;
+                }
+
+                var opened = Open(run, sheet);
+                if (!opened.IsOk)
+                {
+                    return Result.Fail<IReadOnlyList<OpenRun>>(new Fault("", $"{run.Name}: {opened.Faults[0]}", "reload the page"));
+                }
+
+                sheets.Add(new RunSheet(id, sheet.Name, opened.Value, sheet.Stop));
+            }
+
+            var planned = run.Minutes > 0 ? Duration.FromMinutes(run.Minutes) : (Duration?)null;
+            runs.Add(new OpenRun(run.Id, run.Card, new LiveRun(run.Name, sheets, planned)));
+        }
+
+        // After what has begun elsewhere, before what is still to come.
+        var begun = (open ?? []).Where(run => run.Live.IsStarted && runs.TrueForAll(other => other.Id != run.Id));
+        runs.InsertRange(runs.FindLastIndex(run => run.Live.IsStarted) + 1, begun);
+        return Result.Ok<IReadOnlyList<OpenRun>>(runs);
+    }
+
+    private static Result<Sheet> Open(RunFile run, SheetFile sheet)
+    {
+        var head = HeadReader.Read(sheet.Head);
+        var card = CardReader.Read(sheet.Card ?? run.Card, head.Value?.Options ?? new Dictionary<string, string>());
+        return head.IsOk && card.IsOk ? Sheet.Open(card.Value, head.Value) : Result.Fail<Sheet>([.. head.Faults, .. card.Faults]);
+    }
+}

@@ -1,0 +1,207 @@
+using KeepTally.Core.Faults;
+using KeepTally.Core.Planning;
+using KeepTally.Store.Book;
+using KeepTally.Store.Database;
+using KeepTally.Store.Practices;
+using KeepTally.Store.Squads;
+using KeepTally.Store.Tables;
+using Microsoft.EntityFrameworkCore;
+
+namespace KeepTally.Store.Planning;
+
+/// <summary>
+/// The timing sheets of practices. A sheet is a value: every edit makes another, and what differs is written. Once a practice
+/// runs, what has begun stands, and what is changed is dealt out at once.
+/// </summary>
+public sealed class PlanBook(
+    TallyDb db,
+    DrillBook book,
+    TextCache texts,
+    PracticeBook practices,
+    SquadBook squad,
+    GearBook gear,
+    PlanRowWriter writer,
+    PracticeStart start,
+    TimeProvider clock
+)
+{
+    /// <summary>Opens the sheet of a practice; null where there is none.</summary>
+    public async Task<OpenPlan?> OpenAsync(int practiceId, CancellationToken cancellationToken = default) =>
+        await practices.FindAsync(practiceId, cancellationToken) is { } practice
+            ? await OpenAsync(practice, cancellationToken)
+            : null;
+
+    /// <summary>Opens the sheet of a practice that was read already.</summary>
+    public async Task<OpenPlan> OpenAsync(Practice practice, CancellationToken cancellationToken = default)
+    {
+        var entries = await book.ListAsync(cancellationToken: cancellationToken);
+        var shelf = PlanShelf.Of(practice, entries, texts);
+        var plan = PlanRows.Of(
+            practice,
+            await squad.ListAsync(practice.TeamId, cancellationToken),
+            await gear.ListAsync(cancellationToken),
+            shelf
+        );
+        var sports = plan
+            .Blocks.SelectMany(block => block.Cards)
+            .Select(shelf.Find)
+            .SelectMany(card => card?.Sports ?? [])
+            .ToHashSet();
+        return new OpenPlan(practice, plan, shelf, entries, await BegunAsync(practice, cancellationToken))
+        {
+            Spares = SpareDrills.Of(plan, entries, sports),
+        };
+    }
+
+    /// <summary>Changes the sheet of a practice; null where it was, else why not.</summary>
+    /// <param name="edit">The sheet as it is to be; it may say why it cannot.</param>
+    public async Task<Fault?> EditAsync(
+        int practiceId,
+        Func<OpenPlan, Result<Plan>> edit,
+        CancellationToken cancellationToken = default
+    )
+    {
+        if (await OpenAsync(practiceId, cancellationToken) is not { } open)
+        {
+            return new Fault("practice", "there is no such practice", "open one from the plan");
+        }
+
+        var edited = edit(open);
+        if (!edited.IsOk)
+        {
+            return edited.Faults[0];
+        }
+
+        if (Touched(open, edited.Value) is { } begun)
+        {
+            return begun;
+        }
+
+        await using var transaction = db.Database.CurrentTransaction is null
+            ? await db.Database.BeginTransactionAsync(cancellationToken)
+            : null;
+        if (await writer.WriteAsync(open, edited.Value, cancellationToken) is { } fault)
+        {
+            return fault;
+        }
+
+        if (open.IsRunning && await start.DealAsync(practiceId, cancellationToken) is { } undealt)
+        {
+            return undealt;
+        }
+
+        if (transaction is not null)
+        {
+            await transaction.CommitAsync(cancellationToken);
+        }
+
+        return null;
+    }
+
+    /// <summary>Makes a practice of a team, with a sheet of its own and the short drill of every practice; its id.</summary>
+    public async Task<Result<int>> NewAsync(int team, Plan plan, string series, CancellationToken cancellationToken = default)
+    {
+        if (await db.Teams.AsNoTracking().SingleOrDefaultAsync(each => each.Id == team, cancellationToken) is not { } found)
+        {
+            return Result.Fail<int>(new Fault("team", "there is no such team", "write down the squad first"));
+        }
+
+        var practice = new Practice
+        {
+            TeamId = team,
+            Title = plan.Title,
+            Date = plan.Date ?? DateOnly.FromDateTime(clock.GetLocalNow().DateTime),
+            Start = plan.Start,
+            Minutes = (int)Math.Ceiling(plan.Minutes),
+            Place = plan.Place,
+            Series = series,
+        };
+        db.Practices.Add(practice);
+        await db.SaveChangesAsync(cancellationToken);
+        return
+            await EditAsync(
+                practice.Id,
+                open => Result.Ok(DailyDrill.In(Taken(open.Plan, plan), found, open.Shelf)),
+                cancellationToken
+            )
+                is { } fault
+            ? Result.Fail<int>(fault)
+            : Result.Ok(practice.Id);
+    }
+
+    /// <summary>Takes a practice that was never begun away; false where it has begun, or is not there.</summary>
+    public async Task<bool> DeleteAsync(int practiceId, CancellationToken cancellationToken = default) =>
+        await db
+            .Practices.Where(practice => practice.Id == practiceId && !practice.Blocks.Any(block => block.Run != null))
+            .ExecuteDeleteAsync(cancellationToken) > 0;
+
+    /// <summary>
+    /// A drill that was taken off the sheet and is done all the same, as by a device that had not heard, stands on it again; the version of
+    /// the sheet then, or null where nothing was to be done.
+    /// </summary>
+    public async Task<int?> ReturnAsync(string sheet, int practiceId, CancellationToken cancellationToken = default)
+    {
+        var returned = await db
+            .Blocks.Where(block => block.Dropped && block.Run!.Sheets.Any(each => each.Id == sheet))
+            .ExecuteUpdateAsync(set => set.SetProperty(block => block.Dropped, false), cancellationToken);
+        if (returned == 0)
+        {
+            return null;
+        }
+
+        await db
+            .Practices.Where(practice => practice.Id == practiceId)
+            .ExecuteUpdateAsync(
+                set => set.SetProperty(each => each.SheetVersion, each => each.SheetVersion + 1),
+                cancellationToken
+            );
+        return await practices.SheetVersionAsync(practiceId, cancellationToken);
+    }
+
+    /// <summary>What a new sheet takes of another: everything but who is there and what with.</summary>
+    private static Plan Taken(Plan fresh, Plan from) =>
+        fresh with
+        {
+            Blocks = [.. from.Blocks.Select(block => block with { Key = null })],
+            Reserve = from.Reserve,
+            Caps = from.Caps,
+            Coaches = from.Coaches,
+        };
+
+    private async Task<IReadOnlySet<int>> BegunAsync(Practice practice, CancellationToken cancellationToken) =>
+        practice.Blocks.Exists(block => block.Run is not null)
+            ? (
+                await db
+                    .Blocks.Where(block => block.PracticeId == practice.Id)
+                    .Where(block =>
+                        block.Run!.Sheets.Any(sheet =>
+                            db.Events.Any(row =>
+                                row.SheetId == sheet.Id
+                                && (row.Line.Contains(EventRow.StartMark) || row.Line.Contains(EventRow.EndMark))
+                            )
+                        )
+                    )
+                    .Select(block => block.Id)
+                    .ToListAsync(cancellationToken)
+            ).ToHashSet()
+            : new HashSet<int>();
+
+    /// <summary>Why an edit cannot be: it reaches what has begun.</summary>
+    private static Fault? Touched(OpenPlan open, Plan edited)
+    {
+        foreach (var (index, block) in open.Plan.Blocks.Index().Where(each => open.Begun.Contains(each.Item.Key ?? 0)))
+        {
+            var now = edited.Blocks.Index().FirstOrDefault(each => each.Item.Key == block.Key);
+            if (now.Item is null || now.Index != index || PlanRowWriter.IsDealtAnew(block, now.Item))
+            {
+                return new Fault(
+                    $"blocks[{index}]",
+                    $"{open.Shelf.NameOf(block)} has begun and stands as it is",
+                    "change what comes after it, or end it on the run screen"
+                );
+            }
+        }
+
+        return null;
+    }
+}

@@ -1,0 +1,88 @@
+using KeepTally.Core.Planning;
+using KeepTally.Store.Book;
+using KeepTally.Store.Database;
+using KeepTally.Store.Tables;
+using Microsoft.EntityFrameworkCore;
+
+namespace KeepTally.Store.Planning;
+
+/// <summary>Practices in a list, by date: those to come, and those that were.</summary>
+public sealed class PracticeList(TallyDb db, DrillBook book, TextCache texts, TimeProvider clock)
+{
+    private const int MostPast = 60;
+
+    /// <summary>Days whose practices are looked at for what was trained lately.</summary>
+    public const int LatelyDays = 28;
+
+    private DateOnly Today => DateOnly.FromDateTime(clock.GetLocalNow().DateTime);
+
+    /// <summary>Practices from today on, begun or not, the next first.</summary>
+    public async Task<IReadOnlyList<Practice>> ToComeAsync(CancellationToken cancellationToken = default)
+    {
+        var today = Today;
+        return await Listed()
+            .Where(practice => practice.Date >= today)
+            .OrderBy(practice => practice.Date)
+            .ThenBy(practice => practice.Start)
+            .ThenBy(practice => practice.Id)
+            .ToListAsync(cancellationToken);
+    }
+
+    /// <summary>Practices before today, the latest first.</summary>
+    public async Task<IReadOnlyList<Practice>> PastAsync(CancellationToken cancellationToken = default)
+    {
+        var today = Today;
+        return await Listed()
+            .Where(practice => practice.Date < today)
+            .OrderByDescending(practice => practice.Date)
+            .ThenByDescending(practice => practice.Start)
+            .ThenByDescending(practice => practice.Id)
+            .Take(MostPast)
+            .ToListAsync(cancellationToken);
+    }
+
+    /// <summary>What a team's time went to in the four weeks before a practice: what was begun, and nothing that was only planned.</summary>
+    public async Task<Balance> LatelyAsync(Practice practice, CancellationToken cancellationToken = default)
+    {
+        var from = practice.Date.AddDays(-LatelyDays);
+        var blocks = await db
+            .Blocks.AsNoTracking()
+            .AsSplitQuery()
+            .Include(block => block.CardVersion)
+            .Include(block => block.Circuit!.Stations.OrderBy(station => station.Order))
+                .ThenInclude(station => station.CardVersion)
+            .Where(block => block.PracticeId != practice.Id && block.Pause == null)
+            .Where(block =>
+                db.Practices.Any(other =>
+                    other.Id == block.PracticeId
+                    && other.TeamId == practice.TeamId
+                    && other.Date >= from
+                    && other.Date <= practice.Date
+                )
+            )
+            .Where(block =>
+                block.Run!.Sheets.Any(sheet =>
+                    db.Events.Any(row => row.SheetId == sheet.Id && row.Line.Contains(EventRow.StartMark))
+                )
+            )
+            .ToListAsync(cancellationToken);
+        var past = new Practice { Title = "", Minutes = 1 };
+        past.Blocks.AddRange(blocks);
+        var shelf = PlanShelf.Of(past, await book.ListAsync(cancellationToken: cancellationToken), texts);
+        return Balance.Of([PlanRows.Of(past, [], [], shelf)], shelf);
+    }
+
+    private IQueryable<Practice> Listed() =>
+        db
+            .Practices.AsNoTracking()
+            .AsSplitQuery()
+            .Include(practice => practice.Team)
+            .Include(practice => practice.Attendance)
+            .Include(practice => practice.Blocks.Where(block => !block.Dropped).OrderBy(block => block.Order))
+                .ThenInclude(block => block.CardVersion)
+            .Include(practice => practice.Blocks.Where(block => !block.Dropped).OrderBy(block => block.Order))
+                .ThenInclude(block => block.Run)
+            .Include(practice => practice.Blocks.Where(block => !block.Dropped).OrderBy(block => block.Order))
+                .ThenInclude(block => block.Circuit!.Stations.OrderBy(station => station.Order))
+                    .ThenInclude(station => station.CardVersion);
+}

@@ -1,0 +1,58 @@
+using System.ComponentModel.DataAnnotations;
+using KeepTally.Core.Planning;
+using Microsoft.AspNetCore.Mvc.ModelBinding;
+
+namespace KeepTally.Web.Pages.Timing;
+
+/// <summary>When and where a practice is, and what nothing on its sheet should go beyond.</summary>
+public sealed class HeadForm
+{
+    [BindRequired]
+    [Required(ErrorMessage = "Say what the practice is called.")]
+    [StringLength(80, ErrorMessage = "A title has 80 characters at most.")]
+    public string? Title { get; set; }
+
+    [BindRequired]
+    [Required(ErrorMessage = "Say on which day it is.")]
+    public DateOnly? Date { get; set; }
+
+    [BindRequired]
+    [Required(ErrorMessage = "Say when it begins.")]
+    public TimeOnly? Start { get; set; }
+
+    [BindRequired]
+    [Range(5, PlanReader.MostMinutes, ErrorMessage = "A practice lasts from 5 to 600 minutes.")]
+    public int Minutes { get; set; } = 60;
+
+    [StringLength(PlanReader.LongestName, ErrorMessage = "A place has 120 characters at most.")]
+    public string? Place { get; set; }
+
+    [Range(0, 60, ErrorMessage = "Write how many coaches there are, from 0 to 60, or nothing.")]
+    public int? Coaches { get; set; }
+
+    [Range(3, 99, ErrorMessage = "Write how old the players are, from 3 to 99, or nothing.")]
+    public int? Age { get; set; }
+
+    [Range(1, 240, ErrorMessage = "The longest drill lasts from 1 to 240 minutes; leave it empty for the usual.")]
+    public double? LongestDrill { get; set; }
+
+    [Range(0, 3600, ErrorMessage = "The longest wait lasts from 0 to 3600 seconds; leave it empty for the usual.")]
+    public double? LongestWait { get; set; }
+
+    [Range(1, 100, ErrorMessage = "The largest group has from 1 to 100 players; leave it empty for as the cards have it.")]
+    public int? LargestGroup { get; set; }
+
+    /// <summary>The same sheet with this head.</summary>
+    public Plan In(Plan plan) =>
+        plan with
+        {
+            Title = Title!.Trim(),
+            Date = Date,
+            Start = Start!.Value,
+            Minutes = Minutes,
+            Place = Place?.Trim() ?? "",
+            Coaches = Coaches,
+            Age = Age,
+            Caps = new Caps(LongestDrill, LongestWait, LargestGroup),
+        };
+}

@@ -1,0 +1,243 @@
+using System.Text;
+using KeepTally.Core.Faults;
+using KeepTally.Core.Planning;
+using KeepTally.Store.Book;
+using KeepTally.Store.Planning;
+using KeepTally.Store.Squads;
+using KeepTally.Store.Tables;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace KeepTally.Web.Pages.Timing;
+
+/// <summary>Practices by date: those to come and those that were; new ones from nothing, from another, or from a template.</summary>
+public sealed class IndexModel(
+    PracticeList practices,
+    PlanBook plans,
+    NewPractices writer,
+    TemplateBook templates,
+    DailyDrill daily,
+    DrillBook book,
+    SquadBook squad,
+    TimeProvider clock
+) : PageModel
+{
+    private const int MostBytes = 200_000;
+
+    public IReadOnlyList<Practice> ToCome { get; private set; } = [];
+
+    public IReadOnlyList<Practice> Past { get; private set; } = [];
+
+    public IReadOnlyList<Team> Teams { get; private set; } = [];
+
+    public IReadOnlyList<SheetTemplate> Templates { get; private set; } = [];
+
+    public IReadOnlyList<(string Id, string Name)> Drills { get; private set; } = [];
+
+    public NewForm Form { get; private set; } = new();
+
+    public DateOnly Today { get; private set; }
+
+    public string? Hindrance { get; private set; }
+
+    /// <summary>The days of the week, Monday first.</summary>
+    public static IReadOnlyList<DayOfWeek> Week { get; } =
+    [
+        DayOfWeek.Monday,
+        DayOfWeek.Tuesday,
+        DayOfWeek.Wednesday,
+        DayOfWeek.Thursday,
+        DayOfWeek.Friday,
+        DayOfWeek.Saturday,
+        DayOfWeek.Sunday,
+    ];
+
+    /// <param name="from">A practice whose sheet is to be used for another day.</param>
+    public async Task OnGetAsync(int? from, CancellationToken cancellationToken)
+    {
+        await LoadAsync(cancellationToken);
+        Practice[] all = [.. Past.Reverse(), .. ToCome];
+        var last = Array.Find(all, each => each.Id == from) ?? (all.Length > 0 ? all[^1] : null);
+        Form = new NewForm
+        {
+            Team = last?.TeamId ?? (Teams.Count > 0 ? Teams[0].Id : 0),
+            Date = last is not null && last.Date.AddDays(7) > Today ? last.Date.AddDays(7) : Today,
+            Start = last?.Start ?? new TimeOnly(17, 30),
+            Minutes = last?.Minutes ?? 75,
+            Place = last?.Place,
+            Title = from is null ? null : last?.Title,
+            From = from is null ? null : $"practice:{from}",
+        };
+    }
+
+    /// <summary>Practices to come and past ones as a calendar.</summary>
+    public async Task<IActionResult> OnGetCalendarAsync(CancellationToken cancellationToken)
+    {
+        await LoadAsync(cancellationToken);
+        Practice[] all = [.. Past.Reverse(), .. ToCome];
+        var lines = new Dictionary<int, IReadOnlyList<string>>();
+        foreach (var practice in all)
+        {
+            var open = await plans.OpenAsync(practice, cancellationToken);
+            lines[practice.Id] = PracticeCalendar.LinesOf(PlanReport.Of(open.Plan, open.Shelf), open.Shelf);
+        }
+
+        return File(
+            Encoding.UTF8.GetBytes(PracticeCalendar.Write(all, practice => lines[practice.Id])),
+            "text/calendar",
+            "practices.ics"
+        );
+    }
+
+    public async Task<IActionResult> OnPostNewAsync(NewForm form, CancellationToken cancellationToken)
+    {
+        if (!ModelState.IsValid)
+        {
+            return await AgainAsync(
+                form,
+                ModelState.Values.SelectMany(value => value.Errors).First().ErrorMessage,
+                cancellationToken
+            );
+        }
+
+        var sheet = await SheetAsync(form, cancellationToken);
+        if (!sheet.IsOk)
+        {
+            return await AgainAsync(form, sheet.Faults[0].Told, cancellationToken);
+        }
+
+        var plan = sheet.Value with
+        {
+            Title = string.IsNullOrWhiteSpace(form.Title) ? Named(sheet.Value.Title) : form.Title.Trim(),
+            Date = form.Date,
+            Start = form.Start!.Value,
+            Minutes = form.Minutes,
+            Place = form.Place?.Trim() ?? "",
+        };
+        var made = await writer.MakeAsync(form.Team, plan, form.On, form.Until ?? form.Date!.Value, cancellationToken);
+        return made.IsOk
+            ? RedirectToPage("/Timing/Sheet", new { id = made.Value })
+            : await AgainAsync(form, made.Faults[0].Told, cancellationToken);
+    }
+
+    /// <summary>Brings in a sheet from a file.</summary>
+    public async Task<IActionResult> OnPostBringAsync(int team, IFormFile file, CancellationToken cancellationToken)
+    {
+        if (file.Length > MostBytes)
+        {
+            return await AgainAsync(new NewForm { Team = team }, $"That file has more than {MostBytes} bytes.", cancellationToken);
+        }
+
+        using var reader = new StreamReader(file.OpenReadStream(), Encoding.UTF8);
+        var read = PlanReader.Read(await reader.ReadToEndAsync(cancellationToken));
+        if (!read.IsOk)
+        {
+            return await AgainAsync(
+                new NewForm { Team = team },
+                $"{file.FileName}: {string.Join(" ", read.Faults.Select(fault => $"{fault.Place}{fault.Told}"))}",
+                cancellationToken
+            );
+        }
+
+        var plan = read.Value with { Title = Named(read.Value.Title), Date = read.Value.Date ?? Today };
+        var made = await plans.NewAsync(team, plan, "", cancellationToken);
+        return made.IsOk
+            ? RedirectToPage("/Timing/Sheet", new { id = made.Value })
+            : await AgainAsync(new NewForm { Team = team }, $"{file.FileName}: {made.Faults[0].Told}", cancellationToken);
+    }
+
+    public async Task<IActionResult> OnPostThrowAwayAsync(int template, CancellationToken cancellationToken) =>
+        await templates.RemoveAsync(template, cancellationToken) ? RedirectToPage() : NotFound();
+
+    /// <summary>Settles the short drill that stands in every practice of a team.</summary>
+    public async Task<IActionResult> OnPostDailyAsync(
+        int team,
+        string? card,
+        double minutes,
+        CancellationToken cancellationToken
+    ) =>
+        await daily.SettleAsync(team, card ?? "", minutes, cancellationToken) is { } fault
+            ? await AgainAsync(new NewForm { Team = team }, fault.Told, cancellationToken)
+            : RedirectToPage();
+
+    private static string Named(string title) => title.Length > 0 ? title : "Practice";
+
+    /// <summary>The sheet a new practice begins with.</summary>
+    private async Task<Result<Plan>> SheetAsync(NewForm form, CancellationToken cancellationToken)
+    {
+        var (kind, id) = (form.From ?? "").Split(':', 2) is [var one, var other] ? (one, other) : ("", "");
+        _ = int.TryParse(id, System.Globalization.CultureInfo.InvariantCulture, out var number);
+        var found = kind switch
+        {
+            "practice" => (await plans.OpenAsync(number, cancellationToken))?.Plan,
+            "template" => await templates.FindAsync(number, cancellationToken),
+            "ready" => await ReadyAsync(id, form.Team, cancellationToken),
+            _ => new Plan
+            {
+                Start = default,
+                Minutes = 1,
+                Players = 0,
+                Blocks = [],
+            },
+        };
+        return found is null
+            ? Result.Fail<Plan>(new Fault("from", "the sheet it was to be made from is no longer there", "choose another"))
+            : Result.Ok(found);
+    }
+
+    private async Task<Plan?> ReadyAsync(string id, int team, CancellationToken cancellationToken)
+    {
+        if (ReadyPractices.All.FirstOrDefault(each => each.Id == id) is not { } ready)
+        {
+            return null;
+        }
+
+        var players = (await squad.ListAsync(team, cancellationToken)).Count;
+        var cards = (await book.ListAsync(cancellationToken: cancellationToken)).ToDictionary(
+            entry => entry.Id,
+            entry => entry.Card
+        );
+        return new Plan
+        {
+            Title = ready.Title,
+            Start = default,
+            Minutes = ready.Minutes,
+            Players = players,
+            Blocks =
+            [
+                .. ready
+                    .Drills.Where(drill => cards.ContainsKey(drill.Card))
+                    .Select(
+                        (drill, index) =>
+                            new PlanBlock.Drill(
+                                drill.Card,
+                                drill.Minutes,
+                                Store.Practices.SuggestedGroups.For(cards[drill.Card], players)
+                            )
+                            {
+                                ChangeSeconds = index == 0 ? 0 : 60,
+                            }
+                    ),
+            ],
+        };
+    }
+
+    private async Task<IActionResult> AgainAsync(NewForm form, string why, CancellationToken cancellationToken)
+    {
+        await LoadAsync(cancellationToken);
+        form.Date ??= Today;
+        form.Start ??= new TimeOnly(17, 30);
+        (Form, Hindrance) = (form, why);
+        return Page();
+    }
+
+    private async Task LoadAsync(CancellationToken cancellationToken)
+    {
+        Today = DateOnly.FromDateTime(clock.GetLocalNow().DateTime);
+        ToCome = await practices.ToComeAsync(cancellationToken);
+        Past = await practices.PastAsync(cancellationToken);
+        Teams = await squad.TeamsAsync(cancellationToken);
+        Templates = await templates.ListAsync(cancellationToken);
+        Drills = [.. (await book.ListAsync(cancellationToken: cancellationToken)).Select(entry => (entry.Id, entry.Card.Name))];
+    }
+}

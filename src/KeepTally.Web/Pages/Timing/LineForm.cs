@@ -1,0 +1,50 @@
+using System.ComponentModel.DataAnnotations;
+using KeepTally.Core.Faults;
+using KeepTally.Core.Planning;
+using Microsoft.AspNetCore.Mvc.ModelBinding;
+
+namespace KeepTally.Web.Pages.Timing;
+
+/// <summary>A line of a timing sheet as a coach fills it in.</summary>
+public sealed class LineForm
+{
+    [BindRequired]
+    [Range(0.5, 240, ErrorMessage = "A line lasts from half a minute to 240 minutes.")]
+    public double Minutes { get; set; }
+
+    [BindRequired]
+    [Range(1, PlanReader.MostGroups, ErrorMessage = "Write how many groups, from 1 to 40.")]
+    public int Groups { get; set; }
+
+    [BindRequired]
+    [Range(0, 1800, ErrorMessage = "What comes before it lasts from 0 to 1800 seconds.")]
+    public int Change { get; set; }
+
+    /// <summary>Who takes it, with semicolons between.</summary>
+    [StringLength(240, ErrorMessage = "Write who takes it in 240 characters at most.")]
+    public string? Takes { get; set; }
+
+    /// <summary>What a break or a talk is called.</summary>
+    [StringLength(PlanReader.LongestName, ErrorMessage = "A name has 120 characters at most.")]
+    public string? Name { get; set; }
+
+    /// <summary>The sheet with the line as it is filled in.</summary>
+    public Result<Plan> In(Plan plan, int index)
+    {
+        var block = plan.Blocks[index].WithMinutes(Minutes).WithGroups(Groups) with
+        {
+            ChangeSeconds = Change,
+            Takes = [.. (Takes ?? "").Split(';', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries)],
+        };
+        var name = Name?.Trim();
+        return block switch
+        {
+            PlanBlock.Break or PlanBlock.Talk when string.IsNullOrEmpty(name) => Result.Fail<Plan>(
+                new Fault($"blocks[{index}]", "a break and a talk have a name", "write one, such as Water")
+            ),
+            PlanBlock.Break rest => Result.Ok(plan.With(index, rest with { Name = name! })),
+            PlanBlock.Talk talk => Result.Ok(plan.With(index, talk with { Name = name! })),
+            _ => Result.Ok(plan.With(index, block)),
+        };
+    }
+}

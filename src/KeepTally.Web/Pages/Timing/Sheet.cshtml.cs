@@ -1,0 +1,315 @@
+using System.Text;
+using KeepTally.Core.Faults;
+using KeepTally.Core.Planning;
+using KeepTally.Store.People;
+using KeepTally.Store.Planning;
+using KeepTally.Store.Tables;
+using KeepTally.Web.Access;
+using KeepTally.Web.Api;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace KeepTally.Web.Pages.Timing;
+
+/// <summary>
+/// The timing sheet of a practice, read and written. Before practice the head coach writes it; while it runs whoever helps with
+/// it may, and every device hears of it.
+/// </summary>
+public sealed class SheetModel(
+    PlanBook plans,
+    UnreachedDrills unreached,
+    PracticeList practices,
+    TemplateBook templates,
+    CoachBook coaches,
+    PracticeNews news,
+    TimeProvider clock
+) : PageModel
+{
+    private const double BreakMinutes = 2;
+    private const int MostPicked = 8;
+
+    public required SheetFace Sheet { get; set; }
+
+    public Practice Practice => Sheet.Open.Practice;
+
+    /// <summary>Why something could not be done, in words for the coach.</summary>
+    public string? Hindrance { get; private set; }
+
+    /// <summary>What was planned last time and not reached.</summary>
+    public IReadOnlyList<Block> Unreached { get; private set; } = [];
+
+    /// <summary>Drills put forward: those not done for longest first.</summary>
+    public IReadOnlyList<(string Card, string Name, string Words)> Picked { get; private set; } = [];
+
+    /// <summary>What the team's time went to in the four weeks before.</summary>
+    public Balance Lately { get; private set; } = new([], new double[Balance.MostEffort]);
+
+    /// <summary>Who may take a line.</summary>
+    public IReadOnlyList<string> Coaches { get; private set; } = [];
+
+    /// <summary>Whoever looks may change the sheet.</summary>
+    public bool MayWrite => HttpContext.Caller() is { } you && (you.IsHead || (Sheet.Open.IsRunning && you.IsCoach));
+
+    public async Task<IActionResult> OnGetAsync(int id, CancellationToken cancellationToken) =>
+        await LoadAsync(id, cancellationToken) ? Page() : NotFound();
+
+    /// <summary>The sheet as a file.</summary>
+    public async Task<IActionResult> OnGetJsonAsync(int id, CancellationToken cancellationToken) =>
+        await plans.OpenAsync(id, cancellationToken) is { } open
+            ? File(Encoding.UTF8.GetBytes(PlanWriter.Write(open.Plan)), "application/json", $"practice-{id}.json")
+            : NotFound();
+
+    [ForAssistants]
+    public Task<IActionResult> OnPostActAsync(int id, int key, LineAct act, CancellationToken cancellationToken) =>
+        LineAsync(id, key, (open, index) => open.Plan.Apply(index, act, open.Shelf, open.FirstOpen), cancellationToken);
+
+    /// <summary>Puts a line in another place.</summary>
+    [ForAssistants]
+    public Task<IActionResult> OnPostPlaceAsync(int id, int key, int to, CancellationToken cancellationToken) =>
+        LineAsync(
+            id,
+            key,
+            (open, index) => Result.Ok(open.Plan.Moved(index, Math.Clamp(to, open.FirstOpen, open.Plan.Blocks.Count - 1))),
+            cancellationToken
+        );
+
+    /// <summary>Makes a line longer or shorter, as by dragging its end.</summary>
+    [ForAssistants]
+    public Task<IActionResult> OnPostMinutesAsync(int id, int key, double minutes, CancellationToken cancellationToken) =>
+        LineAsync(
+            id,
+            key,
+            (open, index) => Result.Ok(open.Plan.With(index, open.Plan.Blocks[index].WithMinutes(minutes))),
+            cancellationToken
+        );
+
+    /// <summary>Takes a line as it is filled in.</summary>
+    [ForAssistants]
+    public async Task<IActionResult> OnPostLineAsync(int id, int key, LineForm form, CancellationToken cancellationToken) =>
+        ModelState.IsValid
+            ? await LineAsync(id, key, (open, index) => form.In(open.Plan, index), cancellationToken)
+            : await ShownAsync(id, FirstError, cancellationToken);
+
+    [ForAssistants]
+    public Task<IActionResult> OnPostMendAsync(
+        int id,
+        WarningCode code,
+        int? key,
+        int? station,
+        string? item,
+        string label,
+        CancellationToken cancellationToken
+    ) =>
+        EditAsync(
+            id,
+            open =>
+            {
+                var index = key is { } line ? open.IndexOf(line) : null;
+                var warning = PlanReport
+                    .Of(open.Plan, open.Shelf)
+                    .Warnings.FirstOrDefault(each =>
+                        each.Code == code && each.Block == index && each.Station == station && (item ?? "") == (each.Item ?? "")
+                    );
+                var mend = warning is null
+                    ? null
+                    : new PlanMends(open.Plan, open.Shelf, open.Spares).For(warning).FirstOrDefault(each => each.Label == label);
+                return mend is null ? Gone() : Result.Ok(mend.After);
+            },
+            cancellationToken
+        );
+
+    /// <summary>Takes what would keep more players busy.</summary>
+    [ForAssistants]
+    public Task<IActionResult> OnPostBusierAsync(int id, int key, CancellationToken cancellationToken) =>
+        LineAsync(
+            id,
+            key,
+            (open, index) =>
+                StandingAbout.Best(open.Plan, index, open.Shelf, open.Plan.Reserve) is { Missing.Length: 0 } change
+                    ? Result.Ok(change.Then)
+                    : Gone(),
+            cancellationToken
+        );
+
+    /// <summary>Makes the clock of a drill and its minutes go together.</summary>
+    [ForAssistants]
+    public Task<IActionResult> OnPostFitAsync(int id, int key, FitWay way, CancellationToken cancellationToken) =>
+        LineAsync(
+            id,
+            key,
+            (open, index) => BlockWriter.Fitted(open, index, way) is { } fitted ? Result.Ok(open.Plan.With(index, fitted)) : Gone(),
+            cancellationToken
+        );
+
+    /// <summary>Stretches or squeezes what is left into the time.</summary>
+    [ForAssistants]
+    public Task<IActionResult> OnPostIntoTimeAsync(int id, CancellationToken cancellationToken) =>
+        EditAsync(id, open => Result.Ok(FitToTime.Of(open.Plan, open.Shelf, open.FirstOpen, BehindOf(open))), cancellationToken);
+
+    /// <summary>Puts a drill at the end, in as many groups as suit it.</summary>
+    [ForAssistants]
+    public Task<IActionResult> OnPostAddAsync(int id, string card, CancellationToken cancellationToken) =>
+        EditAsync(id, open => LineFor(open, card), cancellationToken);
+
+    [ForAssistants]
+    public Task<IActionResult> OnPostPauseAsync(int id, Pause kind, CancellationToken cancellationToken) =>
+        EditAsync(
+            id,
+            open =>
+                Result.Ok(
+                    open.Plan.Inserted(
+                        open.IsRunning ? open.FirstOpen : open.Plan.Blocks.Count,
+                        kind == Pause.Break ? new PlanBlock.Break("Water", BreakMinutes) : new PlanBlock.Talk("Talk", BreakMinutes)
+                    )
+                ),
+            cancellationToken
+        );
+
+    /// <summary>Puts a drill into the reserve, or takes it out.</summary>
+    [ForAssistants]
+    public Task<IActionResult> OnPostReserveAsync(int id, string card, bool keep, CancellationToken cancellationToken) =>
+        EditAsync(
+            id,
+            open =>
+                Result.Ok(
+                    open.Plan with
+                    {
+                        Reserve = keep
+                            ? [.. open.Plan.Reserve.Append(card).Distinct()]
+                            : [.. open.Plan.Reserve.Where(each => each != card)],
+                    }
+                ),
+            cancellationToken
+        );
+
+    /// <summary>Puts in what was not reached last time.</summary>
+    public async Task<IActionResult> OnPostPutInAsync(int id, int block, CancellationToken cancellationToken) =>
+        await unreached.PutInAsync(id, block, cancellationToken)
+            ? await ShownAsync(id, null, cancellationToken)
+            : await ShownAsync(id, Gone().Faults[0].Told, cancellationToken);
+
+    public async Task<IActionResult> OnPostHeadAsync(int id, HeadForm form, CancellationToken cancellationToken) =>
+        ModelState.IsValid
+            ? await EditAsync(id, open => Result.Ok(form.In(open.Plan)), cancellationToken)
+            : await ShownAsync(id, FirstError, cancellationToken);
+
+    /// <summary>Keeps the sheet to be used again.</summary>
+    public async Task<IActionResult> OnPostTemplateAsync(int id, string name, CancellationToken cancellationToken) =>
+        await plans.OpenAsync(id, cancellationToken) is not { } open ? NotFound()
+        : await templates.KeepAsync(name, open.Plan, cancellationToken) is { } fault
+            ? await ShownAsync(id, fault.Told, cancellationToken)
+        : RedirectToPage("/Timing/Index");
+
+    /// <summary>Takes a practice away that was never begun.</summary>
+    public async Task<IActionResult> OnPostDeleteAsync(int id, CancellationToken cancellationToken) =>
+        await plans.DeleteAsync(id, cancellationToken) ? RedirectToPage("/Timing/Index") : NotFound();
+
+    /// <summary>Seconds practice runs behind its sheet; nought where it does not run, or is in time.</summary>
+    public double Behind => BehindOf(Sheet.Open);
+
+    private double BehindOf(OpenPlan open) => open.BehindAt(clock.GetUtcNow(), clock.LocalTimeZone);
+
+    private string? FirstError => ModelState.Values.SelectMany(value => value.Errors).FirstOrDefault()?.ErrorMessage;
+
+    private static Result<Plan> LineFor(OpenPlan open, string card)
+    {
+        if (open.Shelf.Find(card) is not { } found)
+        {
+            return Result.Fail<Plan>(new Fault("card", $"there is no drill \"{card}\" in the book", "choose another"));
+        }
+
+        var sense = CardSense.Of(found, open.Plan);
+        var minutes = Math.Clamp(Math.Round(found.Minutes * 2) / 2, sense.Least, sense.Most);
+        var groups =
+            SuggestedCount.For(open.Plan, found, found.Stages[0], minutes * 60)
+            ?? Store.Practices.SuggestedGroups.For(found, open.Plan.Players);
+        // While practice runs, what is put in is what comes next.
+        return Result.Ok(
+            open.Plan.Inserted(
+                open.IsRunning ? open.FirstOpen : open.Plan.Blocks.Count,
+                new PlanBlock.Drill(card, minutes, Math.Clamp(groups, 1, PlanReader.MostGroups))
+                {
+                    ChangeSeconds = open.Plan.Blocks.Count == 0 ? 0 : 60,
+                }
+            )
+        );
+    }
+
+    private static Result<Plan> Gone() =>
+        Result.Fail<Plan>(new Fault("sheet", "the sheet has changed meanwhile, and that is no longer offered", "look at it again"));
+
+    private Task<IActionResult> LineAsync(
+        int id,
+        int key,
+        Func<OpenPlan, int, Result<Plan>> edit,
+        CancellationToken cancellationToken
+    ) => EditAsync(id, open => open.IndexOf(key) is { } index ? edit(open, index) : Gone(), cancellationToken);
+
+    private async Task<IActionResult> EditAsync(int id, Func<OpenPlan, Result<Plan>> edit, CancellationToken cancellationToken)
+    {
+        if (await plans.OpenAsync(id, cancellationToken) is not { } open)
+        {
+            return NotFound();
+        }
+
+        if (HttpContext.Caller() is not { } you || !(you.IsHead || open.IsRunning))
+        {
+            return Forbid();
+        }
+
+        var fault = await plans.EditAsync(id, edit, cancellationToken);
+        if (fault is null && open.IsRunning)
+        {
+            news.SheetChanged(id, open.Practice.SheetVersion + 1);
+        }
+
+        return await ShownAsync(id, fault?.Told, cancellationToken);
+    }
+
+    /// <summary>The sheet anew: only itself where a script asked, else the whole page.</summary>
+    private async Task<IActionResult> ShownAsync(int id, string? hindrance, CancellationToken cancellationToken)
+    {
+        Hindrance = hindrance;
+        var byScript = Request.Headers.ContainsKey("HX-Request");
+        if (!byScript && hindrance is null)
+        {
+            return RedirectToPage(new { id });
+        }
+
+        return !await LoadAsync(id, cancellationToken) ? NotFound()
+            : byScript ? Partial("_Sheet", this)
+            : Page();
+    }
+
+    private async Task<bool> LoadAsync(int id, CancellationToken cancellationToken)
+    {
+        if (await plans.OpenAsync(id, cancellationToken) is not { } open)
+        {
+            return false;
+        }
+
+        Sheet = SheetFace.Of(open);
+        Unreached = await unreached.ForAsync(open.Practice, cancellationToken);
+        Lately = await practices.LatelyAsync(open.Practice, cancellationToken);
+        Coaches =
+        [
+            .. (await coaches.ListAsync(cancellationToken))
+                .Where(coach => coach.IsHead || coach.Teams.Exists(team => team.TeamId == open.Practice.TeamId))
+                .Select(coach => coach.UserName!),
+        ];
+        var done = open.Book.ToDictionary(entry => entry.Id, entry => entry.LastDone);
+        Picked =
+        [
+            .. open
+                .Spares.Where(card => !open.Plan.Blocks.Any(block => block.Cards.Contains(card)))
+                .Take(MostPicked)
+                .Select(card => (card, open.Shelf.NameOf(new PlanBlock.Drill(card, 1, 1)), Since(done[card], open.Practice.Date))),
+        ];
+        return true;
+    }
+
+    private static string Since(DateOnly? last, DateOnly day) =>
+        last is not { } then ? "never done"
+        : day.DayNumber - then.DayNumber is var days && days < 14 ? $"{days} days ago"
+        : $"{days / 7} weeks ago";
+}

@@ -1,0 +1,58 @@
+using KeepTally.Core.Planning;
+using KeepTally.Store.Planning;
+
+namespace KeepTally.Web.Pages.Timing;
+
+/// <summary>A timing sheet as it is shown: its lines, what does not fit, and what can be done about it.</summary>
+public sealed record SheetFace(
+    OpenPlan Open,
+    PlanReport Report,
+    IReadOnlyList<SheetLine> Lines,
+    IReadOnlyList<SheetWarning> Warnings
+)
+{
+    public Plan Plan => Open.Plan;
+
+    /// <summary>What to carry: of each thing how many it takes, and how many there are; null where that is not written down.</summary>
+    public IReadOnlyList<(string Item, int Needed, int? Have)> Carried =>
+        [
+            .. Needs
+                .Carried(Plan, Open.Shelf)
+                .Where(each => each.Value > 0)
+                .Select(each => (each.Key, each.Value, Plan.Equipment is { } have ? have.GetValueOrDefault(each.Key) : (int?)null)),
+        ];
+
+    public Balance Balance => Balance.Of([Plan], Open.Shelf);
+
+    /// <summary>Drills in reserve, each with its name.</summary>
+    public IReadOnlyList<(string Card, string Name)> Reserve =>
+        [.. Plan.Reserve.Select(card => (card, Open.Shelf.Find(card)?.Name ?? card))];
+
+    public static SheetFace Of(OpenPlan open)
+    {
+        var report = PlanReport.Of(open.Plan, open.Shelf);
+        var mends = new PlanMends(open.Plan, open.Shelf, open.Spares);
+        var warnings = report.Warnings.ToLookup(warning => warning.Block, warning => new SheetWarning(warning, mends.For(warning)));
+        return new SheetFace(
+            open,
+            report,
+            [
+                .. report.Blocks.Select(block =>
+                {
+                    var begun = open.Begun.Contains(block.Block.Key ?? 0);
+                    return new SheetLine(
+                        block,
+                        open.Shelf.NameOf(block.Block),
+                        report.At(block.From),
+                        report.At(block.To),
+                        open.Shelf.EffortOf(block.Block),
+                        begun ? [] : [.. warnings[block.Index]],
+                        begun ? null : StandingAbout.Best(open.Plan, block.Index, open.Shelf, open.Plan.Reserve),
+                        begun
+                    );
+                }),
+            ],
+            [.. warnings[null]]
+        );
+    }
+}

@@ -1,0 +1,77 @@
+// The timing sheet has changed while practice runs: the drills of this page are put in their new order, those that are new come
+// in, those taken off go. What stands on the page already stays as it is, and nothing said here is lost.
+export class Replan {
+  #root;
+  #core;
+  #device;
+  #done;
+  #version;
+  #wanted;
+  #busy = false;
+
+  /** @param done is told once the drills are in their new order. */
+  constructor(root, { core, device, done }) {
+    this.#root = root;
+    this.#core = core;
+    this.#device = device;
+    this.#done = done;
+    this.#version = Number(root.dataset.sheetVersion);
+    this.#wanted = this.#version;
+  }
+
+  /** A version of the sheet was heard of. */
+  async heard(version) {
+    this.#wanted = Math.max(this.#wanted, version);
+    while (!this.#busy && this.#wanted > this.#version) {
+      this.#busy = true;
+      const page = await this.#fetch();
+      this.#busy = false;
+      if (!page) {
+        return;
+      }
+      this.#take(page);
+    }
+  }
+
+  /** The page as the server makes it now; none without a network: the version is told again with the next line. */
+  async #fetch() {
+    const response = await fetch(location.pathname, { cache: "no-store" }).catch(() => null);
+    if (!response?.ok || response.redirected) {
+      return null;
+    }
+    const page = new DOMParser().parseFromString(await response.text(), "text/html");
+    return page.getElementById("run") ? page : null;
+  }
+
+  #take(page) {
+    this.#version = Math.max(Number(page.getElementById("run").dataset.sheetVersion), this.#version + 1);
+    const runs = this.#core.reopen(page.getElementById("practice").textContent, this.#device);
+    if (runs.length === 0) {
+      return;
+    }
+    this.#order(page, runs, ".run-strip", ".run-strip > li", (line, index) => (line.dataset.block = index), true);
+    this.#order(page, runs, null, "section[data-drill]", (section, index) => (section.dataset.drill = index), false);
+    this.#done();
+  }
+
+  /** Puts what stands for each run in the order of the runs; of new ones, and where asked for of all, the server's is taken. */
+  #order(page, runs, list, selector, number, anew) {
+    const here = this.#byRun(this.#root, selector);
+    const there = this.#byRun(page, selector);
+    const parts = runs.map((run) => (anew || !here.has(run) ? (there.get(run) ?? here.get(run)) : here.get(run)));
+    const first = [...here.values()][0];
+    const parent = list ? this.#root.querySelector(list) : first.parentElement;
+    const mark = document.createComment("");
+    parent.insertBefore(mark, first);
+    here.forEach((part) => part.remove());
+    parts.forEach((part, index) => {
+      number(part, index);
+      parent.insertBefore(document.adoptNode(part), mark);
+    });
+    mark.remove();
+  }
+
+  #byRun(root, selector) {
+    return new Map([...root.querySelectorAll(selector)].map((part) => [part.dataset.run, part]));
+  }
+}
