@@ -116,17 +116,30 @@ public sealed class PlanBook(
             Place = plan.Place,
             Series = series,
         };
+        // All of it or nothing: a sheet that cannot be written leaves no empty practice behind.
+        await using var transaction = db.Database.CurrentTransaction is null
+            ? await db.Database.BeginTransactionAsync(cancellationToken)
+            : null;
         db.Practices.Add(practice);
         await db.SaveChangesAsync(cancellationToken);
-        return
+        if (
             await EditAsync(
                 practice.Id,
                 open => Result.Ok(DailyDrill.In(Taken(open.Plan, plan), found, open.Shelf)),
                 cancellationToken
-            )
-                is { } fault
-            ? Result.Fail<int>(fault)
-            : Result.Ok(practice.Id);
+            ) is
+            { } fault
+        )
+        {
+            return Result.Fail<int>(fault);
+        }
+
+        if (transaction is not null)
+        {
+            await transaction.CommitAsync(cancellationToken);
+        }
+
+        return Result.Ok(practice.Id);
     }
 
     /// <summary>Takes a practice that was never begun away; false where it has begun, or is not there.</summary>

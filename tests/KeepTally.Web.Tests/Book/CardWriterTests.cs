@@ -143,10 +143,11 @@ public sealed class CardWriterTests : IAsyncLifetime
         );
         Assert.Equal("none", stages[3].Head.Options["stop"]);
         Assert.All(stages, live => Assert.NotEqual(0, live.Head.Seed));
-        Assert.Equal(
-            "that practice has begun; its sheet stands",
-            (await AddAsync(new DrillLine(practice, "three-gates", 6, 2, new Dictionary<string, string>()))).Faults[0].Problem
-        );
+        // Put in once practice runs, it is dealt out at once.
+        (await AddAsync(new DrillLine(practice, "three-gates", 6, 2, new Dictionary<string, string>()))).Require();
+        var more = await _home.WithAsync<RunStore, IReadOnlyList<StoredRun>>(each => each.OfAsync(practice));
+        Assert.Equal(5, more.Count);
+        Assert.Equal(2, more[4].Sheets.Count);
     }
 
     [Fact]

@@ -1,7 +1,11 @@
 using System.Net;
+using KeepTally.Core.Events;
 using KeepTally.Core.Faults;
 using KeepTally.Core.Formats;
+using KeepTally.Core.Identity;
+using KeepTally.Core.Time;
 using KeepTally.Store.Database;
+using KeepTally.Store.Events;
 using KeepTally.Store.Planning;
 using KeepTally.Store.Practices;
 using Microsoft.EntityFrameworkCore;
@@ -77,7 +81,7 @@ public sealed class ClockFitPageTests : IAsyncLifetime
     }
 
     [Fact]
-    public async Task The_card_can_be_gone_back_to_and_nothing_is_fitted_once_it_runs()
+    public async Task The_card_can_be_gone_back_to_and_nothing_is_fitted_once_it_has_begun()
     {
         await PressAsync("Rounds");
         await PressAsync("Card");
@@ -86,6 +90,12 @@ public sealed class ClockFitPageTests : IAsyncLifetime
         Assert.Equal(3, await RoundsRunAsync());
         var block = await _home.WithAsync<TallyDb, int>(db =>
             db.Blocks.Where(each => each.PracticeId == _practice).Select(each => each.Id).SingleAsync()
+        );
+        var sheet = await _home.WithAsync<TallyDb, string>(db =>
+            db.Sheets.Where(each => each.Run!.BlockId == block).Select(each => each.Id).FirstAsync()
+        );
+        await _home.WithAsync<EventJournal, Appended>(journal =>
+            journal.AppendAsync(new SheetId(sheet), [new RunEvent.Start(new EventId(new DeviceId("a"), 1), Instant.Origin)])
         );
         Assert.False(await _home.WithAsync<BlockWriter, bool>(blocks => blocks.FitAsync(block, FitWay.Rounds)));
     }

@@ -69,7 +69,7 @@ public sealed class RestartTests
         var practice = await home.WithAsync<PracticeBook, Practice?>(book => book.ForDayAsync(new DateOnly(2026, 9, 4)));
 
         Assert.Equal(new DateOnly(2026, 9, 4), practice!.Date);
-        Assert.Equal(3, practice.Blocks.Count);
+        Assert.Equal(9, practice.Blocks.Count);
         Assert.Equal(2, PracticeBook.Absent(practice).Count);
     }
 

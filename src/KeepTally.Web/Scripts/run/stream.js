@@ -13,7 +13,16 @@ export class Stream {
   #sheet;
 
   /** @param after the last event known already. @param receive takes {sheet, device, n, line}. @param state takes whether the line stands. @param signedOut is told when the server does not know this device any more. @param here takes who has the practice open. @param sheet takes the version of the timing sheet. */
-  constructor({ practice, after, receive, state, signedOut = () => {}, device = "", here = () => {}, sheet = () => {} }) {
+  constructor({
+    practice,
+    after,
+    receive,
+    state,
+    signedOut = () => {},
+    device = "",
+    here = () => {},
+    sheet = () => {},
+  }) {
     this.#practice = practice;
     this.#after = Number(after);
     this.#receive = receive;

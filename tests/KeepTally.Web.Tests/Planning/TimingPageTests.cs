@@ -1,0 +1,191 @@
+using System.Net;
+using KeepTally.Core.Planning;
+using KeepTally.Store.Database;
+using KeepTally.Store.Planning;
+using KeepTally.Store.Tables;
+using Microsoft.EntityFrameworkCore;
+
+namespace KeepTally.Web.Tests.Planning;
+
+/// <summary>The pages on which practices are planned.</summary>
+public sealed class TimingPageTests : IAsyncLifetime
+{
+    private readonly Installation _home = new();
+
+    public ValueTask InitializeAsync() => _home.InitializeAsync();
+
+    public ValueTask DisposeAsync() => _home.DisposeAsync();
+
+    [Fact]
+    public async Task A_practice_is_made_every_Tuesday_and_Thursday_until_a_day_with_its_short_drill_first()
+    {
+        var coach = _home.Visit();
+        await coach.PostAsync("/plan?handler=Daily", "/plan", ("team", "1"), ("card", "habit-pairs"), ("minutes", "4"));
+        var made = await coach.PostAsync(
+            "/plan?handler=New",
+            "/plan",
+            ("Team", "1"),
+            ("Title", "Evenings"),
+            ("Date", "2026-09-08"),
+            ("Start", "18:00"),
+            ("Minutes", "60"),
+            ("From", "ready:handball-passing"),
+            ("On", "Tuesday"),
+            ("On", "Thursday"),
+            ("Until", "2026-09-24")
+        );
+
+        Assert.Equal(HttpStatusCode.Redirect, made.StatusCode);
+        var days = await _home.WithAsync<TallyDb, List<Practice>>(db =>
+            db.Practices.Where(each => each.Title == "Evenings").OrderBy(each => each.Date).ToListAsync()
+        );
+        Assert.Equal([8, 10, 15, 17, 22, 24], days.Select(each => each.Date.Day));
+        Assert.Single(days.Select(each => each.Series).Distinct());
+        foreach (var day in days)
+        {
+            var open = (await _home.WithAsync<PlanBook, OpenPlan?>(plans => plans.OpenAsync(day.Id)))!;
+            Assert.Equal("habit-pairs", open.Plan.Blocks[0].Cards[0]);
+        }
+
+        // The practice of today, whose sheet was written before, has it too.
+        var today = (await _home.WithAsync<PlanBook, OpenPlan?>(plans => plans.OpenAsync(1)))!;
+        Assert.Equal("habit-pairs", today.Plan.Blocks[0].Cards[0]);
+    }
+
+    [Fact]
+    public async Task A_warning_is_mended_with_one_press()
+    {
+        var coach = _home.Visit();
+        await coach.PostAsync("/plan/equipment", "/plan/equipment", ("item", "ball"), ("count", "9"));
+        await coach.PostAsync("/plan/equipment", "/plan/equipment", ("item", "cone"), ("count", "40"));
+        await coach.PostAsync("/plan/equipment", "/plan/equipment", ("item", "bib"), ("count", "14"));
+        var page = await coach.ReadAsync("/plan/1");
+        Assert.Contains("Three gates needs twelve balls; there are nine.", page.Body!.TextContent, StringComparison.Ordinal);
+
+        var mend = page.QuerySelectorAll(".look button").First(each => each.TextContent.Trim() == "Borrow three balls");
+        var answer = await coach.PostAsync(mend.GetAttribute("formaction")!, "/plan/1");
+        Assert.Equal(HttpStatusCode.Redirect, answer.StatusCode);
+
+        Assert.DoesNotContain("needs twelve balls", (await coach.ReadAsync("/plan/1")).Body!.TextContent, StringComparison.Ordinal);
+        // Pressed again by somebody who has not looked: nothing is done, and it is said.
+        answer = await coach.PostAsync(mend.GetAttribute("formaction")!, "/plan/1");
+        Assert.Contains("has changed meanwhile", await answer.Content.ReadAsStringAsync(), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task A_sheet_that_is_offered_is_taken_as_it_stands_there()
+    {
+        var coach = _home.Visit();
+        var page = await coach.ReadAsync("/plan/1/offers?sport=handball&skill=shooting&seed=2");
+        var offers = page.QuerySelectorAll(".offer");
+        Assert.Equal(3, offers.Length);
+        var shown = offers[1]
+            .QuerySelectorAll("ol > li > span:nth-child(2)")
+            .Select(each => each.FirstChild!.TextContent.Trim())
+            .ToArray();
+
+        await coach.PostAsync(
+            "/plan/1/offers",
+            "/plan/1/offers",
+            ("which", "1"),
+            ("sport", "handball"),
+            ("skill", "shooting"),
+            ("seed", "2")
+        );
+
+        var open = (await _home.WithAsync<PlanBook, OpenPlan?>(plans => plans.OpenAsync(1)))!;
+        Assert.Equal(shown, open.Plan.Blocks.Select(open.Shelf.NameOf));
+    }
+
+    [Fact]
+    public async Task A_sheet_goes_out_and_comes_back_the_same_and_a_broken_one_is_told()
+    {
+        var coach = _home.Visit();
+        var text = await (await coach.GetAsync("/plan/1?handler=Json")).Content.ReadAsStringAsync();
+        Assert.True(PlanReader.Read(text).IsOk);
+
+        await coach.PostFileAsync("/plan?handler=Bring", "/plan", "sheet.json", text, ("team", "1"));
+        var id = await _home.WithAsync<TallyDb, int>(db => db.Practices.MaxAsync(each => each.Id));
+        Assert.NotEqual(1, id);
+        // Who is here is said of each practice anew: two of the fourteen are not today.
+        Assert.Equal(
+            text.Replace("\"players\": 12", "\"players\": 14", StringComparison.Ordinal),
+            await (await coach.GetAsync($"/plan/{id}?handler=Json")).Content.ReadAsStringAsync()
+        );
+
+        var broken = text.Replace("\"minutes\": 6.5", "\"minutes\": -6.5", StringComparison.Ordinal);
+        var answer = await coach.PostFileAsync("/plan?handler=Bring", "/plan", "sheet.json", broken, ("team", "1"));
+        Assert.Contains("blocks[1].minutes", await answer.Content.ReadAsStringAsync(), StringComparison.Ordinal);
+        var unknown = text.Replace("\"three-gates\"", "\"four-gates\"", StringComparison.Ordinal);
+        answer = await coach.PostFileAsync("/plan?handler=Bring", "/plan", "sheet.json", unknown, ("team", "1"));
+        Assert.Contains(
+            "no drill &quot;four-gates&quot; in the book",
+            await answer.Content.ReadAsStringAsync(),
+            StringComparison.OrdinalIgnoreCase
+        );
+        // Nothing of it was kept.
+        Assert.Equal(id, await _home.WithAsync<TallyDb, int>(db => db.Practices.MaxAsync(each => each.Id)));
+    }
+
+    [Fact]
+    public async Task A_template_holds_no_name_and_makes_another_practice()
+    {
+        var coach = _home.Visit();
+        await coach.PostAsync(
+            "/plan/1?handler=Line&key=1",
+            "/plan/1",
+            ("Minutes", "4"),
+            ("Groups", "4"),
+            ("Change", "120"),
+            ("Takes", "Robin Teal; Sam Wren")
+        );
+        await coach.PostAsync("/plan/1?handler=Template", "/plan/1", ("name", "Gates and trios"));
+        var kept = await _home.WithAsync<TallyDb, SheetTemplate>(db => db.Templates.SingleAsync());
+        Assert.DoesNotContain("Robin", kept.Json, StringComparison.Ordinal);
+
+        await coach.PostAsync(
+            "/plan?handler=New",
+            "/plan",
+            ("Team", "1"),
+            ("Date", "2026-09-12"),
+            ("Start", "10:00"),
+            ("Minutes", "45"),
+            ("From", $"template:{kept.Id}")
+        );
+        var made = await _home.WithAsync<TallyDb, Practice>(db =>
+            db.Practices.Include(each => each.Blocks).SingleAsync(each => each.Date == new DateOnly(2026, 9, 12))
+        );
+        Assert.Equal(("Gates and trios", 3), (made.Title, made.Blocks.Count));
+    }
+
+    [Fact]
+    public async Task An_assistant_reads_a_sheet_and_changes_it_only_while_it_runs()
+    {
+        var assistant = _home.VisitAs("Sam Wren");
+        Assert.Empty((await assistant.ReadAsync("/plan/1")).QuerySelectorAll("#timing button:not([disabled])"));
+        var refused = await assistant.PostAsync("/plan/1?handler=Act&key=2&act=Longer", "/");
+        Assert.NotEqual(7, (await MinutesAsync())[1]);
+        Assert.True(refused.StatusCode is HttpStatusCode.Forbidden or HttpStatusCode.Redirect);
+
+        await _home.BegunAsync();
+        await assistant.PostAsync("/plan/1?handler=Act&key=2&act=Longer", "/plan/1");
+        Assert.Equal(7, (await MinutesAsync())[1]);
+    }
+
+    [Fact]
+    public async Task The_calendar_and_the_page_for_a_clipboard_hold_every_line()
+    {
+        var coach = _home.Visit();
+        var calendar = await (await coach.GetAsync("/plan?handler=Calendar")).Content.ReadAsStringAsync();
+        Assert.Contains(
+            "17:32 Minute trios\\, 4 min",
+            calendar.Replace("\r\n ", "", StringComparison.Ordinal),
+            StringComparison.Ordinal
+        );
+        var print = (await coach.ReadAsync("/plan/1/print")).QuerySelectorAll("tbody th").Select(each => each.TextContent);
+        Assert.Equal(3, print.Count());
+    }
+
+    private async Task<double[]> MinutesAsync() =>
+        [.. (await _home.WithAsync<PlanBook, OpenPlan?>(plans => plans.OpenAsync(1)))!.Plan.Blocks.Select(PlanEdits.MinutesOf)];
+}

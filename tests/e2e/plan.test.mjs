@@ -1,0 +1,145 @@
+// A practice is planned by thumb, by mouse and by keyboard alone, and changed while it runs.
+import { expect, test } from "./application.mjs";
+import { RunScreen } from "./run-screen.mjs";
+
+const names = (page) => page.locator(".line .name").allInnerTexts();
+const look = (page, text) => page.locator(".look").filter({ hasText: text });
+
+test("a practice from nothing: drills put in, a warning raised and mended, printed", async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.goto("/plan");
+  await page.getByLabel("Title").fill("From nothing");
+  await page.getByLabel("Minutes", { exact: true }).fill("40");
+  await page.getByRole("button", { name: "Make it" }).click();
+  await expect(page.getByText("Nothing is on the sheet yet")).toBeVisible();
+  for (const [index, card] of ["three-gates", "never-twice", "minute-trios"].entries()) {
+    await page.getByLabel("Any drill of the book").selectOption(card);
+    await page.getByRole("button", { name: "Put it in" }).first().click();
+    await expect(page.locator(".line")).toHaveCount(index + 1);
+  }
+  await expect(look(page, "There is no drill in reserve.")).toBeVisible();
+  await page
+    .getByRole("button", { name: /in reserve$/ })
+    .first()
+    .click();
+  await expect(look(page, "There is no drill in reserve.")).toHaveCount(0);
+
+  // Longer, until players are thirsty: water is offered, and taken.
+  const longer = page.getByRole("button", { name: "Minute trios: half a minute more" });
+  for (let i = 0; i < 8 && (await look(page, "no water yet").count()) === 0; i++) {
+    const [before] = await page.locator(".line").last().locator(".step .figure").allInnerTexts();
+    await longer.click();
+    await expect(page.locator(".line").last().locator(".step .figure").first()).not.toHaveText(before);
+  }
+  await look(page, "no water yet")
+    .getByRole("button", { name: /^Water before/ })
+    .first()
+    .click();
+  await expect(look(page, "no water yet")).toHaveCount(0);
+  expect(await names(page)).toContain("Water");
+  expect(await page.evaluate(() => document.documentElement.scrollWidth <= innerWidth)).toBe(true);
+
+  await page.getByRole("link", { name: "Print" }).click();
+  await page.emulateMedia({ media: "print" });
+  await expect(page.getByRole("rowheader")).toHaveCount(4);
+  await expect(page.getByRole("button", { name: "Print" })).toBeHidden();
+});
+
+test("an offered sheet is taken and changed by the strip of time", async ({ page }) => {
+  await page.goto("/plan");
+  await page.getByRole("link", { name: /Finding the corners.*nothing on the sheet/ }).click();
+  await page.getByRole("link", { name: "Three sheets to choose from" }).click();
+  await expect(page.locator(".offer")).toHaveCount(3);
+  await page.locator("summary", { hasText: "Skills wanted" }).click();
+  await page.getByLabel("shooting", { exact: true }).check();
+  await page.getByRole("button", { name: "Work them out" }).click();
+  await expect(page.locator(".offer .why").first()).toContainText("min of shooting");
+  await page.getByRole("button", { name: "Take this one: Step by step" }).click();
+  await expect(page.locator(".line").first()).toBeVisible();
+  await expect(page.locator(".look")).toHaveCount(0);
+
+  // The end of a line is dragged, and a whole line.
+  const first = page.locator("#strip .grip").first();
+  const minutes = Number(await first.getAttribute("data-minutes"));
+  const edge = await page.locator("#strip [data-edge]").first().boundingBox();
+  const perMinute = (await page.locator("#strip").boundingBox()).width / 75;
+  await page.mouse.move(edge.x + 6, edge.y + 20);
+  await page.mouse.down();
+  await page.mouse.move(edge.x + 6 + 2 * perMinute, edge.y + 20, { steps: 4 });
+  await page.mouse.up();
+  await expect(page.locator("#strip .grip").first()).toHaveAttribute("data-minutes", String(minutes + 2));
+  const [one, two] = await names(page);
+  const from = await page.locator("#strip .grip").first().boundingBox();
+  const over = await page.locator("#strip .grip").nth(1).boundingBox();
+  await page.mouse.move(from.x + 10, from.y + 20);
+  await page.mouse.down();
+  await page.mouse.move(from.x + 10 + over.x + over.width - from.x, from.y + 20, { steps: 6 });
+  await page.mouse.up();
+  await expect(page.locator(".line .name").first()).toHaveText(two);
+  expect((await names(page))[1]).toBe(one);
+});
+
+test("by keyboard alone", async ({ page }) => {
+  await page.goto("/plan/1");
+  await page.locator("#strip .grip").nth(1).focus();
+  await page.keyboard.press("+");
+  await expect(page.locator("#strip .grip").nth(1)).toHaveAttribute("data-minutes", "7");
+  await expect(page.locator("#strip .grip").nth(1)).toBeFocused();
+  await page.keyboard.press("ArrowLeft");
+  await expect(page.locator(".line .name").first()).toHaveText("Three gates");
+  await expect(page.locator("#strip .grip").first()).toBeFocused();
+  await page.keyboard.press("-");
+  await expect(page.locator("#strip .grip").first()).toHaveAttribute("data-minutes", "6.5");
+  await page.keyboard.press("Delete");
+  await expect(page.locator(".line .name").first()).toHaveText("Minute trios");
+});
+
+test("while practice runs, on two devices: a drill put in, two swapped, one taken off", async ({ page, context }) => {
+  const screen = await RunScreen.begin(page);
+  const strip = (of) => of.locator(".run-strip li");
+  const other = await context.newPage();
+  await other.setViewportSize({ width: 390, height: 844 });
+  await other.goto("/run/1");
+  await new RunScreen(other).ready();
+  await screen.start();
+  await screen.tap("Ada", "Clean");
+
+  // Three presses on a phone at the side: change the sheet, choose, put it in.
+  const phone = await context.newPage();
+  await phone.setViewportSize({ width: 390, height: 844 });
+  await phone.goto("/plan/1");
+  await phone.getByRole("button", { name: "Put in Tag the hare" }).click();
+  for (const device of [page, other]) {
+    await expect(strip(device).nth(1)).toHaveText("Tag the hare");
+    await expect(strip(device)).toHaveCount(10);
+  }
+  await phone.locator("#line-2 summary").click();
+  await phone.getByRole("button", { name: "Three gates earlier" }).click();
+  for (const device of [page, other]) {
+    await expect(strip(device).nth(1)).toHaveText("Three gates");
+  }
+  await phone.locator("#line-2 summary").waitFor();
+  await phone.getByRole("button", { name: "Take off Three gates" }).click();
+  for (const device of [page, other]) {
+    await expect(strip(device)).toHaveCount(9);
+    await expect(strip(device).nth(1)).toHaveText("Tag the hare");
+  }
+
+  // What was tapped stands, what is tapped now counts on both, and the next drill is the one that was put in.
+  await screen.expectScore("Ada", 2);
+  await screen.tap("Ada", "Clean");
+  await new RunScreen(other).expectScore("Ada", 4);
+  await screen.endDrill();
+  for (const device of [page, other]) {
+    await expect(new RunScreen(device).drill.getByRole("heading", { level: 1 })).toHaveText("Tag the hare");
+  }
+  await screen.start();
+  await page.reload();
+  await screen.ready();
+  await expect(screen.drill.getByRole("heading", { level: 1 })).toHaveText("Tag the hare");
+
+  // One that was away hears of it when it comes back.
+  await context.setOffline(true);
+  await context.setOffline(false);
+  await expect(strip(other)).toHaveCount(9);
+});
