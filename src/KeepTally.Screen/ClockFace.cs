@@ -94,6 +94,7 @@ public static class ClockFace
         return run.ClockAt(at)?.Interval.Kind switch
         {
             IntervalKind.CountIn => ("countIn", "Get ready"),
+            IntervalKind.Work when run.IsPause => ("break", run.Name),
             IntervalKind.Work => ("work", "Work"),
             IntervalKind.Change => ("change", "Change over"),
             IntervalKind.Break => ("break", "Rest"),

@@ -27,6 +27,45 @@ public sealed class TallyTests : IDisposable
     }
 
     [Fact]
+    public void Plan_prints_the_arithmetic_of_a_timing_sheet()
+    {
+        var (exit, output, error) = Tally.Run(
+            "plan",
+            "--plan",
+            "plan-ninety-minutes/plan.json",
+            "--cards",
+            "plan-ninety-minutes/cards"
+        );
+
+        using var printed = JsonDocument.Parse(output);
+        Assert.Equal((0, ""), (exit, error));
+        Assert.Equal("18:17:00", printed.RootElement.GetProperty("end").GetString());
+        Assert.Equal(5, printed.RootElement.GetProperty("warnings").GetArrayLength());
+    }
+
+    [Theory]
+    [InlineData("{\"format\":\"keep-tally/plan@1\"}", "start: this is missing")]
+    [InlineData(
+        """{"format":"keep-tally/plan@1","start":"17:30","minutes":60,"players":12,"blocks":[{"drill":"gate","minutes":5,"options":{"stop":"now"}}]}""",
+        "blocks[0].options.stop: the card has no such option"
+    )]
+    [InlineData(
+        """{"format":"keep-tally/plan@1","start":"17:30","minutes":60,"players":12,"blocks":[{"drill":"gate","minutes":5,"stage":3}]}""",
+        "blocks[0].stage: Gate shots has no stage 3"
+    )]
+    public void A_broken_timing_sheet_is_told_in_one_line(string text, string fault)
+    {
+        var file = Path.Combine(_folder, "plan.json");
+        File.WriteAllText(file, text);
+
+        var (exit, output, error) = Tally.Run("plan", "--plan", file, "--cards", "plan-ninety-minutes/cards");
+
+        Assert.Equal((2, ""), (exit, output));
+        Assert.StartsWith($"{file}: {fault}", error, StringComparison.Ordinal);
+        Assert.Single(error.TrimEnd().Split('\n'));
+    }
+
+    [Fact]
     public void Replay_at_a_moment_knows_nothing_of_what_came_after()
     {
         var (_, output, _) = Tally.Run(

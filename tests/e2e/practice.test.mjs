@@ -102,7 +102,7 @@ test("a whole practice: taps, undo, change-over, reload, server lost, results", 
     await expect(screen.drill.getByRole("heading", { level: 1 })).toHaveText("Water");
     await expect(page.locator("#prompt")).toHaveText("Water. Start its clock, or end it and go on.");
     await screen.go.click();
-    await expect(screen.clock).toHaveAttribute("data-state", "work");
+    await expect(screen.clock).toHaveAttribute("data-state", "break");
     for (const next of ["Circuit of 4", "Where the second ball falls", "Water", "Three a side", "Round and back"]) {
       await screen.endDrill();
       await expect(screen.drill.getByRole("heading", { level: 1 })).toHaveText(next);

@@ -13,6 +13,10 @@ const files = (folder) => readdirSync(folder).map((name) => join(folder, name));
 const shipped = files(join(root, "src/KeepTally.Store/Book/Cards")).map(read);
 const cases = files(join(root, "tests/cases"));
 
+/** The cards of a case: one, or those of a timing sheet. */
+const cardsOf = (folder) =>
+  readdirSync(folder).includes("cards") ? files(join(folder, "cards")) : [join(folder, "card.json")];
+
 function validator(name) {
   const ajv = new Ajv({ strict: true, allErrors: false });
   ajv.addSchema(read(join(root, "docs/schemas/drill@1.schema.json")));
@@ -71,11 +75,16 @@ function broken() {
 
 test("every shipped card, the book and every case fit the published schemas", async () => {
   const drill = validator("drill");
-  for (const card of [...shipped, ...cases.map((folder) => read(join(folder, "card.json")))]) {
+  for (const card of [...shipped, ...cases.flatMap(cardsOf).map(read)]) {
     expect(drill(card), `${card.id}: ${JSON.stringify(drill.errors)}`).toBe(true);
   }
   const book = validator("book");
   expect(book({ format: "keep-tally/book@1", cards: shipped }), JSON.stringify(book.errors)).toBe(true);
+  const plan = validator("plan");
+  for (const folder of cases.filter((each) => readdirSync(each).includes("plan.json"))) {
+    expect(plan(read(join(folder, "plan.json"))), JSON.stringify(plan.errors)).toBe(true);
+  }
+  expect(plan({ ...read(join(root, "tests/cases/plan-ninety-minutes/plan.json")), pace: 1 })).toBe(false);
   const log = validator("log");
   for (const folder of cases.filter((each) => readdirSync(each).includes("log.jsonl"))) {
     for (const line of readFileSync(join(folder, "log.jsonl"), "utf8").trim().split("\n")) {

@@ -28,17 +28,6 @@ const tapAll = async (screen, taps) => {
   await page.waitForTimeout(400);
 };
 
-/** A practice of its own with one card, begun. */
-async function runOf(card) {
-  await page.goto(`/drills/${card}`);
-  await page.getByLabel("Practice", { exact: true }).selectOption({ label: "A new one, today" });
-  await page.getByRole("button", { name: "Put it in" }).click();
-  await page.getByRole("button", { name: "Start practice" }).click();
-  const screen = new RunScreen(page);
-  await screen.ready();
-  return screen;
-}
-
 try {
   await page.goto("/");
   await page.waitForTimeout(300);
@@ -69,16 +58,10 @@ try {
   await page.evaluate(() => document.querySelector("fieldset.stage").scrollIntoView());
   await shot("editor");
 
-  const zones = await runOf("corner-calls");
-  await phone();
-  await zones.go.click();
-  for (const zone of ["High left", "Low right", "Low left", "Low left", "Elsewhere", "Low right"]) {
-    await zones.tap("Ada", zone);
-  }
-  await page.waitForTimeout(400);
-  await shot("run-zones-phone");
-  await wide();
-  await zones.endDrill();
+  await page.goto("/plan/1");
+  await shot("plan", { fullPage: true });
+  await page.goto("/plan/1/offers?sport=handball&skill=shooting&skill=defending");
+  await shot("offers", { fullPage: true });
 
   await page.goto("/groups/1");
   await page.locator("#way-Spread").click();
@@ -128,10 +111,6 @@ try {
     ["Dora", "Clean", 2],
   ]);
   await shot("run");
-  await page.locator("#who-open").click();
-  await page.locator(".who-chip", { hasText: "Cleo" }).click();
-  await shot("who");
-  await page.keyboard.press("Escape");
   const board = await context.newPage();
   await board.goto(page.url().replace("/run/", "/board/"));
   await board.locator("#board[aria-busy=false]").waitFor();
@@ -174,8 +153,7 @@ try {
   await phone();
   await shot("run-match-phone");
   await wide();
-  await screen.endDrill();
-  await page.getByRole("link", { name: "Read the results" }).click();
+  await page.goto("/results/1");
   await page.waitForTimeout(300);
   await shot("results", { fullPage: true });
 } finally {

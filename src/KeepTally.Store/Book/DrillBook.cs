@@ -183,7 +183,7 @@ public sealed class DrillBook(TallyDb db, CardCache cache)
 
     private async Task<Dictionary<string, DateOnly>> AloneAsync(CancellationToken cancellationToken) =>
         await db
-            .Runs.Where(run => run.Block!.Circuit == null)
+            .Runs.Where(run => run.Block!.Circuit == null && run.Block.Pause == null)
             .Where(run =>
                 run.Sheets.Any(sheet => db.Events.Any(row => row.SheetId == sheet.Id && row.Line.Contains(EventRow.StartMark)))
             )

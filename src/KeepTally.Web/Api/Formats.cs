@@ -14,7 +14,7 @@ internal static class Formats
             ? ApiProblem.NotFound(
                 "name",
                 $"there is no format \"{name}\"",
-                "ask for drill@1, book@1 or log@1, each with .schema.json"
+                "ask for drill@1, book@1, log@1 or plan@1, each with .schema.json"
             )
             : TypedResults.Stream(schema, "application/schema+json");
     }

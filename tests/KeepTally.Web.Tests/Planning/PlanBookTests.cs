@@ -7,6 +7,7 @@ using KeepTally.Store.Database;
 using KeepTally.Store.Events;
 using KeepTally.Store.Planning;
 using KeepTally.Store.Practices;
+using KeepTally.Store.Results;
 using KeepTally.Store.Tables;
 using Microsoft.EntityFrameworkCore;
 
@@ -169,6 +170,36 @@ public sealed class PlanBookTests : IAsyncLifetime
         await visitor.PostEventsAsync(sheet, $$"""{"device":"late","n":1,"at":{{at}},"type":"start"}""");
 
         Assert.Contains((await OpenAsync()).Plan.Blocks, block => block is PlanBlock.Drill { Card: "three-gates" });
+    }
+
+    [Fact]
+    public async Task A_break_that_was_run_is_no_drill_that_was_done_and_has_no_result()
+    {
+        await BeginAsync();
+        await StartAsync(3);
+
+        Assert.Contains((await OpenAsync()).Begun, key => key > 0);
+        Assert.DoesNotContain(
+            await _home.WithAsync<PracticeResults, IReadOnlyList<DrillResult>>(results => results.OfAsync(_practice)),
+            result => result.Card.Id == PauseCard.Id
+        );
+        var coach = _home.Visit();
+        foreach (
+            var page in new[]
+            {
+                "/",
+                "/plan",
+                $"/plan/{_practice}",
+                "/drills",
+                $"/results/{_practice}",
+                "/results",
+                $"/run/{_practice}",
+                $"/board/{_practice}",
+            }
+        )
+        {
+            await coach.OpenAsync(page);
+        }
     }
 
     [Fact]

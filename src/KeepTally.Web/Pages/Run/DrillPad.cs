@@ -4,6 +4,7 @@ using KeepTally.Core.Faults;
 using KeepTally.Core.Floor;
 using KeepTally.Core.Live;
 using KeepTally.Core.Places;
+using KeepTally.Core.Planning;
 using KeepTally.Screen;
 
 namespace KeepTally.Web.Pages.Run;
@@ -73,6 +74,8 @@ public sealed record DrillPad(
         var pads = sheets
             .Select((sheet, order) => SheetPad.Of(order, sheet))
             .Where(pad => stops.Length == 0 || pad.Stop is not null)
+            // In a break nothing is counted.
+            .Where(pad => pad.Card.Id != PauseCard.Id)
             .ToArray();
         PadTab[] tabs =
             stops.Length > 0
