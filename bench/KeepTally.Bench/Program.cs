@@ -31,7 +31,7 @@ void Print(Figure figure)
 
 if (Asked("core"))
 {
-    foreach (var figure in CoreFigures.All())
+    foreach (var figure in CoreFigures.All().Concat(PlanFigures.All()))
     {
         Print(figure);
     }

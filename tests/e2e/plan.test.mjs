@@ -108,7 +108,8 @@ test("while practice runs, on two devices: a drill put in, two swapped, one take
   const phone = await context.newPage();
   await phone.setViewportSize({ width: 390, height: 844 });
   await phone.goto("/plan/1");
-  await phone.getByRole("button", { name: "Put in Tag the hare" }).click();
+  await phone.getByRole("button", { name: "Put it in: Tag the hare" }).click();
+  await expect(phone.locator(".line .name").nth(1)).toHaveText("Tag the hare");
   for (const device of [page, other]) {
     await expect(strip(device).nth(1)).toHaveText("Tag the hare");
     await expect(strip(device)).toHaveCount(10);
@@ -118,7 +119,7 @@ test("while practice runs, on two devices: a drill put in, two swapped, one take
   for (const device of [page, other]) {
     await expect(strip(device).nth(1)).toHaveText("Three gates");
   }
-  await phone.locator("#line-2 summary").waitFor();
+  await expect(phone.locator(".line .name").nth(1)).toHaveText("Three gates");
   await phone.getByRole("button", { name: "Take off Three gates" }).click();
   for (const device of [page, other]) {
     await expect(strip(device)).toHaveCount(9);

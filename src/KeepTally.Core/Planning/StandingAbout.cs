@@ -17,19 +17,23 @@ public static class StandingAbout
     /// <param name="spares">Drills that may be done at other places, by card, the best first.</param>
     public static BusyChange? Best(Plan plan, int index, CardShelf shelf, IReadOnlyList<string> spares)
     {
-        if (
-            plan.Blocks[index] is not PlanBlock.Drill drill
-            || shelf.Find(drill) is not { } card
-            || ShareOf(plan, index, shelf) is not { } share
-            || share >= 1
-        )
+        if (ShareOf(plan, index, shelf) is not { } share || share >= 1)
         {
             return null;
         }
 
+        var changes = plan.Blocks[index] switch
+        {
+            PlanBlock.Drill drill when shelf.Find(drill) is { } card =>
+            [
+                .. Lines(plan, index, drill, card),
+                .. OtherPlaces(plan, index, drill, card, shelf, spares),
+            ],
+            PlanBlock.Circuit circuit => MoreStationsOf(plan, index, circuit, shelf, spares),
+            _ => Enumerable.Empty<BusyChange>(),
+        };
         var before = Weights(plan, shelf);
-        return Lines(plan, index, drill, card)
-            .Concat(OtherPlaces(plan, index, drill, card, shelf, spares))
+        return changes
             .Select(change => change with { From = share, To = ShareOf(change.Then, index, shelf) ?? 0 })
             .Where(change => change.To > share && (change.Missing.Length > 0 || IsNoWorse(Weights(change.Then, shelf), before)))
             .OrderByDescending(change => change.To)
@@ -103,6 +107,38 @@ public static class StandingAbout
                 ""
             );
         }
+    }
+
+    /// <summary>Another station makes the groups smaller; all of them together take no longer.</summary>
+    private static IEnumerable<BusyChange> MoreStationsOf(
+        Plan plan,
+        int index,
+        PlanBlock.Circuit circuit,
+        CardShelf shelf,
+        IReadOnlyList<string> spares
+    )
+    {
+        var stations = circuit.Stations.Count + 1;
+        var each = Math.Floor(circuit.MinutesEach * circuit.Turns / stations / PlanEdits.Step) * PlanEdits.Step;
+        return stations > PlanReader.MostStations || each < 2 || circuit.GroupCount > circuit.Stations.Count
+            ? []
+            : spares
+                .Where(id => !circuit.Stations.Contains(id))
+                .Select(shelf.Find)
+                .OfType<DrillCard>()
+                .Select(card => new BusyChange(
+                    $"a station more, {card.Name}, {each.ToString("0.#", CultureInfo.InvariantCulture)} min each",
+                    plan.With(
+                        index,
+                        circuit with
+                        {
+                            Stations = [.. circuit.Stations, card.Id],
+                            MinutesEach = each,
+                            Groups = circuit.GroupCount + 1,
+                        }
+                    ),
+                    ""
+                ));
     }
 
     private static decimal? ShareOf(Plan plan, int index, CardShelf shelf)

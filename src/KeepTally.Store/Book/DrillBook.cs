@@ -16,7 +16,14 @@ public sealed class DrillBook(TallyDb db, CardCache cache)
         (await AllAsync(archived, cancellationToken)).Entries;
 
     /// <summary>The same, with the cards that no longer read.</summary>
-    public async Task<BookList> AllAsync(bool archived = false, CancellationToken cancellationToken = default)
+    public async Task<BookList> AllAsync(bool archived = false, CancellationToken cancellationToken = default) =>
+        await AllAsync(archived, await LastDoneAsync(cancellationToken), cancellationToken);
+
+    /// <summary>Every card that reads in its newest version and is not put away, by name, without when it was last run: that is asked of the whole past.</summary>
+    public async Task<IReadOnlyList<BookEntry>> CardsAsync(CancellationToken cancellationToken = default) =>
+        (await AllAsync(archived: false, [], cancellationToken)).Entries;
+
+    private async Task<BookList> AllAsync(bool archived, Dictionary<string, DateOnly> done, CancellationToken cancellationToken)
     {
         var newest = await db
             .CardVersions.Where(version =>
@@ -59,7 +66,6 @@ public sealed class DrillBook(TallyDb db, CardCache cache)
             }
         }
 
-        var done = await LastDoneAsync(cancellationToken);
         return new BookList(
             [
                 .. newest

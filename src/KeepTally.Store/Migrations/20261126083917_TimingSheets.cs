@@ -90,13 +90,16 @@ namespace KeepTally.Store.Migrations
                 nullable: false,
                 defaultValue: false);
 
-            migrationBuilder.AlterColumn<int>(
-                name: "CardVersionId",
-                table: "Blocks",
-                type: "INTEGER",
-                nullable: true,
-                oldClrType: typeof(int),
-                oldType: "INTEGER");
+            // Taking NOT NULL away by making the table anew cannot be done in a transaction, and would be left half done where it
+            // is stopped. SQLite says how it is done in one: https://www.sqlite.org/lang_altertable.html, "Making Other Kinds Of
+            // Table Schema Changes", the simpler procedure for constraints.
+            migrationBuilder.Sql("PRAGMA writable_schema = ON;");
+            migrationBuilder.Sql(
+                """
+                UPDATE sqlite_schema SET sql = replace(sql, '"CardVersionId" INTEGER NOT NULL', '"CardVersionId" INTEGER NULL')
+                WHERE type = 'table' AND name = 'Blocks';
+                """);
+            migrationBuilder.Sql("PRAGMA writable_schema = RESET;");
 
             migrationBuilder.AddColumn<bool>(
                 name: "Dropped",

@@ -23,27 +23,34 @@ public sealed record OpenPlan(Practice Practice, Plan Plan, CardShelf Shelf, IRe
     public int? IndexOf(int key) =>
         Plan.Blocks.Index().Where(each => each.Item.Key == key).Select(each => (int?)each.Index).FirstOrDefault();
 
+    /// <summary>The practice was held on an earlier day: its sheet stands as it was.</summary>
+    public bool IsPast(DateOnly today) => IsRunning && Practice.Date < today;
+
     /// <summary>
-    /// Seconds practice is behind its sheet at a moment: what comes next should have begun so long ago. Nought where it does not
-    /// run, is in time, or is over. A practice begun more than an hour off its time is held against when it began.
+    /// Seconds into its sheet a practice that runs is at a moment; null where it does not run. One begun more than an hour off its
+    /// time is held against when it began.
     /// </summary>
-    public double BehindAt(DateTimeOffset now, TimeZoneInfo zone)
+    public double? ElapsedAt(DateTimeOffset now, TimeZoneInfo zone)
     {
-        if (
-            Practice.Blocks.Select(block => block.Run).OfType<Run>().FirstOrDefault() is not { } run
-            || FirstOpen >= Plan.Blocks.Count
-        )
+        if (Practice.Blocks.Select(block => block.Run).OfType<Run>().FirstOrDefault() is not { } run)
         {
-            return 0;
+            return null;
         }
 
         var wall = Practice.Date.ToDateTime(Practice.Start);
         var planned = new DateTimeOffset(wall, zone.GetUtcOffset(wall));
         var began = DateTimeOffset.FromUnixTimeMilliseconds(run.Origin.UnixMilliseconds);
-        var from = Math.Abs((began - planned).TotalHours) > 1 ? began : planned;
-        var due = from.AddSeconds(PlanReport.Of(Plan, Shelf).Blocks[FirstOpen].ChangeFrom);
-        return Math.Max(0, Math.Floor((now - due).TotalSeconds));
+        return (now - (Math.Abs((began - planned).TotalHours) > 1 ? began : planned)).TotalSeconds;
     }
+
+    /// <summary>
+    /// Seconds practice is behind its sheet at a moment: what comes next should have begun so long ago. Nought where it does not
+    /// run, is in time, or has nothing left.
+    /// </summary>
+    public double BehindAt(DateTimeOffset now, TimeZoneInfo zone) =>
+        FirstOpen < Plan.Blocks.Count && ElapsedAt(now, zone) is { } elapsed
+            ? Math.Max(0, Math.Floor(elapsed - PlanReport.Of(Plan, Shelf).Blocks[FirstOpen].ChangeFrom))
+            : 0;
 
     /// <summary>Drills that may be put in, those that fit the squad and its sport best first: not done for longest.</summary>
     public IReadOnlyList<string> Spares { get; init; } = [];

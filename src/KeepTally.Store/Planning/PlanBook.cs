@@ -32,9 +32,15 @@ public sealed class PlanBook(
             : null;
 
     /// <summary>Opens the sheet of a practice that was read already.</summary>
-    public async Task<OpenPlan> OpenAsync(Practice practice, CancellationToken cancellationToken = default)
+    public async Task<OpenPlan> OpenAsync(Practice practice, CancellationToken cancellationToken = default) =>
+        await OpenAsync(practice, await book.ListAsync(cancellationToken: cancellationToken), cancellationToken);
+
+    /// <summary>Opens it only to be read: what is put forward is not in the order of when it was last done.</summary>
+    public async Task<OpenPlan> ReadAsync(Practice practice, CancellationToken cancellationToken = default) =>
+        await OpenAsync(practice, await book.CardsAsync(cancellationToken), cancellationToken);
+
+    private async Task<OpenPlan> OpenAsync(Practice practice, IReadOnlyList<BookEntry> entries, CancellationToken cancellationToken)
     {
-        var entries = await book.ListAsync(cancellationToken: cancellationToken);
         var shelf = PlanShelf.Of(practice, entries, texts);
         var plan = PlanRows.Of(
             practice,

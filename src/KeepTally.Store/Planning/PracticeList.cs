@@ -68,8 +68,25 @@ public sealed class PracticeList(TallyDb db, DrillBook book, TextCache texts, Ti
             .ToListAsync(cancellationToken);
         var past = new Practice { Title = "", Minutes = 1 };
         past.Blocks.AddRange(blocks);
-        var shelf = PlanShelf.Of(past, await book.ListAsync(cancellationToken: cancellationToken), texts);
+        var shelf = PlanShelf.Of(past, await book.CardsAsync(cancellationToken), texts);
         return Balance.Of([PlanRows.Of(past, [], [], shelf)], shelf);
+    }
+
+    /// <summary>The lines of each practice's sheet as they stand in a calendar, by practice.</summary>
+    public async Task<IReadOnlyDictionary<int, IReadOnlyList<string>>> LinesAsync(
+        IReadOnlyList<Practice> practices,
+        CancellationToken cancellationToken = default
+    )
+    {
+        var entries = await book.CardsAsync(cancellationToken);
+        return practices.ToDictionary(
+            practice => practice.Id,
+            practice =>
+            {
+                var shelf = PlanShelf.Of(practice, entries, texts);
+                return PracticeCalendar.LinesOf(PlanReport.Of(PlanRows.Of(practice, [], [], shelf), shelf), shelf);
+            }
+        );
     }
 
     private IQueryable<Practice> Listed() =>

@@ -27,7 +27,7 @@ internal static class PracticeStream
         IHostApplicationLifetime lifetime
     )
     {
-        if (await book.SheetVersionAsync(practice, context.RequestAborted) is not { } version)
+        if (!await book.ExistsAsync(practice, context.RequestAborted))
         {
             return ApiProblem.NotFound("practice", $"there is no practice {practice}", "open it from Today");
         }
@@ -46,7 +46,7 @@ internal static class PracticeStream
         using var gone = CancellationTokenSource.CreateLinkedTokenSource(lifetime.ApplicationStopping, context.RequestAborted);
         try
         {
-            await FollowAsync(practice, from, version, context, feed, Entering, scopes, gone.Token);
+            await FollowAsync(practice, from, context, feed, Entering, scopes, gone.Token);
         }
         catch (OperationCanceledException)
         {
@@ -89,7 +89,6 @@ internal static class PracticeStream
     private static async Task FollowAsync(
         int practice,
         long after,
-        int version,
         HttpContext context,
         EventFeed feed,
         Action entering,
@@ -103,7 +102,8 @@ internal static class PracticeStream
         {
             after = await CatchUpAsync();
             await response.BodyWriter.WriteAsync(StreamPiece.Ready, cancellationToken);
-            await response.BodyWriter.WriteAsync(PracticeNews.Sheet(version), cancellationToken);
+            // Asked once it listens: a change from now on is told.
+            await response.BodyWriter.WriteAsync(PracticeNews.Sheet(await VersionAsync()), cancellationToken);
             entering();
             while (await pieces.WaitToReadAsync(cancellationToken))
             {
@@ -131,6 +131,13 @@ internal static class PracticeStream
         finally
         {
             leave();
+        }
+
+        async Task<int> VersionAsync()
+        {
+            await using var scope = scopes.CreateAsyncScope();
+            return await scope.ServiceProvider.GetRequiredService<PracticeBook>().SheetVersionAsync(practice, cancellationToken)
+                ?? 0;
         }
 
         // Whatever is on record after the last event sent: at the beginning, and where some pieces were missed.

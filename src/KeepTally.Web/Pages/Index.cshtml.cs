@@ -196,7 +196,7 @@ public sealed class IndexModel(
                 .SelectMany(LeftOutOf),
         ];
         Dealt = IsBegun || Practice.Blocks.Count == 0 ? [] : (await groups.OfAsync(Practice, cancellationToken)).Blocks;
-        var open = await plans.OpenAsync(Practice, cancellationToken);
+        var open = await plans.ReadAsync(Practice, cancellationToken);
         (Report, Open) = (PlanReport.Of(open.Plan, open.Shelf), open);
     }
 

@@ -75,13 +75,7 @@ public sealed class IndexModel(
     {
         await LoadAsync(cancellationToken);
         Practice[] all = [.. Past.Reverse(), .. ToCome];
-        var lines = new Dictionary<int, IReadOnlyList<string>>();
-        foreach (var practice in all)
-        {
-            var open = await plans.OpenAsync(practice, cancellationToken);
-            lines[practice.Id] = PracticeCalendar.LinesOf(PlanReport.Of(open.Plan, open.Shelf), open.Shelf);
-        }
-
+        var lines = await practices.LinesAsync(all, cancellationToken);
         return File(
             Encoding.UTF8.GetBytes(PracticeCalendar.Write(all, practice => lines[practice.Id])),
             "text/calendar",

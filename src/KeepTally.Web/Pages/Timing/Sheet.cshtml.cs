@@ -48,7 +48,16 @@ public sealed class SheetModel(
     public IReadOnlyList<string> Coaches { get; private set; } = [];
 
     /// <summary>Whoever looks may change the sheet.</summary>
-    public bool MayWrite => HttpContext.Caller() is { } you && (you.IsHead || (Sheet.Open.IsRunning && you.IsCoach));
+    public bool MayWrite => !IsPast && HttpContext.Caller() is { } you && (you.IsHead || (Sheet.Open.IsRunning && you.IsCoach));
+
+    /// <summary>It was held on an earlier day.</summary>
+    public bool IsPast => Sheet.Open.IsPast(DateOnly.FromDateTime(clock.GetLocalNow().DateTime));
+
+    /// <summary>It runs, or ran today.</summary>
+    public bool IsRunning => Sheet.Open.IsRunning && !IsPast;
+
+    /// <summary>Seconds into the sheet it is now; null where it does not run.</summary>
+    public double? Elapsed => IsRunning ? Sheet.Open.ElapsedAt(clock.GetUtcNow(), clock.LocalTimeZone) : null;
 
     public async Task<IActionResult> OnGetAsync(int id, CancellationToken cancellationToken) =>
         await LoadAsync(id, cancellationToken) ? Page() : NotFound();
@@ -205,7 +214,7 @@ public sealed class SheetModel(
         await plans.DeleteAsync(id, cancellationToken) ? RedirectToPage("/Timing/Index") : NotFound();
 
     /// <summary>Seconds practice runs behind its sheet; nought where it does not run, or is in time.</summary>
-    public double Behind => BehindOf(Sheet.Open);
+    public double Behind => IsPast ? 0 : BehindOf(Sheet.Open);
 
     private double BehindOf(OpenPlan open) => open.BehindAt(clock.GetUtcNow(), clock.LocalTimeZone);
 
@@ -255,6 +264,11 @@ public sealed class SheetModel(
         if (HttpContext.Caller() is not { } you || !(you.IsHead || open.IsRunning))
         {
             return Forbid();
+        }
+
+        if (open.IsPast(DateOnly.FromDateTime(clock.GetLocalNow().DateTime)))
+        {
+            return await ShownAsync(id, "That practice is over; its sheet stands as it was.", cancellationToken);
         }
 
         var fault = await plans.EditAsync(id, edit, cancellationToken);

@@ -150,8 +150,8 @@ async function begin() {
     done() {
       screen.forget();
       show();
-      showDrill();
       showOwn();
+      signals.anew();
       tell("The timing sheet was changed.");
       keepAtHand(JSON.parse(root.dataset.reads));
     },
