@@ -24,7 +24,8 @@ class Access {
   #look(theme) {
     return this.#page.evaluate(async (look) => {
       document.documentElement.dataset.bsTheme = look;
-      await Promise.all(document.getAnimations().map((each) => each.finished.catch(() => {})));
+      // A colour that fades is judged once it has faded, drawn or not.
+      document.getAnimations().forEach((each) => each.finish());
     }, theme);
   }
 

@@ -14,7 +14,9 @@ test("quick taps on who is missing, a limit, positions spread: the groups shown 
   }
   await expect(page.locator("#here-head")).toContainText("9 of 14");
   await page.getByRole("button", { name: "Bea Marlowe no throwing" }).click();
-  await expect(page.locator("#left-out")).toContainText("left out of Minute trios, Three gates, Corner calls in the circuit");
+  await expect(page.locator("#left-out")).toContainText(
+    "left out of Minute trios, Three gates, Corner calls in the circuit",
+  );
   await page.getByRole("button", { name: "positions spread" }).click();
   await expect(page.getByRole("button", { name: "positions spread" })).toHaveAttribute("aria-pressed", "true");
   const trios = await page.locator(".dealt dd").first().innerText();
