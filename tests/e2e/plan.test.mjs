@@ -26,16 +26,16 @@ test("a practice from nothing: drills put in, a warning raised and mended, print
 
   // Longer, until players are thirsty: water is offered, and taken.
   const longer = page.getByRole("button", { name: "Minute trios: half a minute more" });
-  for (let i = 0; i < 8 && (await look(page, "no water yet").count()) === 0; i++) {
+  for (let i = 0; i < 8 && (await look(page, "without water").count()) === 0; i++) {
     const [before] = await page.locator(".line").last().locator(".step .figure").allInnerTexts();
     await longer.click();
     await expect(page.locator(".line").last().locator(".step .figure").first()).not.toHaveText(before);
   }
-  await look(page, "no water yet")
+  await look(page, "without water")
     .getByRole("button", { name: /^Water before/ })
     .first()
     .click();
-  await expect(look(page, "no water yet")).toHaveCount(0);
+  await expect(look(page, "without water")).toHaveCount(0);
   expect(await names(page)).toContain("Water");
   expect(await page.evaluate(() => document.documentElement.scrollWidth <= innerWidth)).toBe(true);
 

@@ -32,7 +32,7 @@ internal static class PlanCheck
                     new PlanWarning(
                         WarningCode.NoWater,
                         index,
-                        $"More than {ThirstyMinutes:0} minutes of hard work by the end of {shelf.NameOf(block)}, and no water yet."
+                        $"More than {ThirstyMinutes:0} minutes of hard work without water by the end of {shelf.NameOf(block)}."
                     )
                 );
             }

@@ -11,6 +11,9 @@ internal sealed class SheetDraft
     private const double LeastRoom = 3 * 60;
     private const int Fineness = 1000;
 
+    /// <summary>More than all that can speak for a drill: one that is cold begins a practice only where there is no other.</summary>
+    private const double ColdStart = 50;
+
     /// <summary>Fitted to the time a line may become longer by so much.</summary>
     private const double Stretch = 1.25;
 
@@ -151,7 +154,11 @@ internal sealed class SheetDraft
                 continue;
             }
 
-            var weight = WeightOf(each) - (1.5 * Math.Abs(each.Card.Intensity - wished)) + (Chance() * 4);
+            var weight =
+                WeightOf(each)
+                - (1.5 * Math.Abs(each.Card.Intensity - wished))
+                + (Chance() * 4)
+                - (IsCold(each.Card) ? ColdStart : 0);
             if (weight > most)
             {
                 (best, most) = (each, weight);
@@ -160,6 +167,11 @@ internal sealed class SheetDraft
 
         return best;
     }
+
+    /// <summary>
+    /// Nothing has been done yet, and it asks for throws or hard work: players and arms are warmed up first. Common practice.
+    /// </summary>
+    private bool IsCold(DrillCard card) => _effort is null && (card.Load is not null || card.Intensity >= PlanCheck.ThirstyEffort);
 
     /// <summary>Effort rises with the practice.</summary>
     private double Wished() => 1 + ((Balance.MostEffort - 1) * Math.Clamp(Progress * 1.1, 0, 1));

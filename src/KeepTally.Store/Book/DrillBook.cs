@@ -17,7 +17,11 @@ public sealed class DrillBook(TallyDb db, CardCache cache)
 
     /// <summary>The same, with the cards that no longer read.</summary>
     public async Task<BookList> AllAsync(bool archived = false, CancellationToken cancellationToken = default) =>
-        await AllAsync(archived, await LastDoneAsync(cancellationToken), cancellationToken);
+        await AllAsync(archived, await LastDoneAsync(null, cancellationToken), cancellationToken);
+
+    /// <summary>Every card that reads in its newest version and is not put away, by name, with when a team last ran it.</summary>
+    public async Task<IReadOnlyList<BookEntry>> ForTeamAsync(int team, CancellationToken cancellationToken = default) =>
+        (await AllAsync(archived: false, await LastDoneAsync(team, cancellationToken), cancellationToken)).Entries;
 
     /// <summary>Every card that reads in its newest version and is not put away, by name, without when it was last run: that is asked of the whole past.</summary>
     public async Task<IReadOnlyList<BookEntry>> CardsAsync(CancellationToken cancellationToken = default) =>
@@ -150,16 +154,16 @@ public sealed class DrillBook(TallyDb db, CardCache cache)
     }
 
     /// <summary>
-    /// The last day on which each card was run, by itself or as a station of a circuit. A drill that stood on the sheet and was
+    /// The last day on which each card was run, by a team or by any, by itself or as a station of a circuit. A drill that stood on the sheet and was
     /// never started was not run.
     /// </summary>
-    private async Task<Dictionary<string, DateOnly>> LastDoneAsync(CancellationToken cancellationToken) =>
-        (await AloneAsync(cancellationToken))
-            .Concat(await InCircuitsAsync(cancellationToken))
+    private async Task<Dictionary<string, DateOnly>> LastDoneAsync(int? team, CancellationToken cancellationToken) =>
+        (await AloneAsync(team, cancellationToken))
+            .Concat(await InCircuitsAsync(team, cancellationToken))
             .GroupBy(each => each.Key)
             .ToDictionary(each => each.Key, each => each.Max(card => card.Value));
 
-    private async Task<Dictionary<string, DateOnly>> InCircuitsAsync(CancellationToken cancellationToken) =>
+    private async Task<Dictionary<string, DateOnly>> InCircuitsAsync(int? team, CancellationToken cancellationToken) =>
         await db
             .Stations.Join(
                 db.Runs,
@@ -178,7 +182,7 @@ public sealed class DrillBook(TallyDb db, CardCache cache)
             )
             .Where(each => each.Begun)
             .Join(
-                db.Practices,
+                db.Practices.Where(practice => team == null || practice.TeamId == team),
                 each => each.PracticeId,
                 practice => practice.Id,
                 (each, practice) => new { each.CardId, practice.Date }
@@ -187,14 +191,14 @@ public sealed class DrillBook(TallyDb db, CardCache cache)
             .Select(group => new { group.Key, Last = group.Max(each => each.Date) })
             .ToDictionaryAsync(each => each.Key, each => each.Last, cancellationToken);
 
-    private async Task<Dictionary<string, DateOnly>> AloneAsync(CancellationToken cancellationToken) =>
+    private async Task<Dictionary<string, DateOnly>> AloneAsync(int? team, CancellationToken cancellationToken) =>
         await db
             .Runs.Where(run => run.Block!.Circuit == null && run.Block.Pause == null)
             .Where(run =>
                 run.Sheets.Any(sheet => db.Events.Any(row => row.SheetId == sheet.Id && row.Line.Contains(EventRow.StartMark)))
             )
             .Join(
-                db.Practices,
+                db.Practices.Where(practice => team == null || practice.TeamId == team),
                 run => run.Block!.PracticeId,
                 practice => practice.Id,
                 (run, practice) => new { run.Block!.CardVersion!.CardId, practice.Date }

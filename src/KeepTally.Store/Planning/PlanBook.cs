@@ -33,7 +33,7 @@ public sealed class PlanBook(
 
     /// <summary>Opens the sheet of a practice that was read already.</summary>
     public async Task<OpenPlan> OpenAsync(Practice practice, CancellationToken cancellationToken = default) =>
-        await OpenAsync(practice, await book.ListAsync(cancellationToken: cancellationToken), cancellationToken);
+        await OpenAsync(practice, await book.ForTeamAsync(practice.TeamId, cancellationToken), cancellationToken);
 
     /// <summary>Opens it only to be read: what is put forward is not in the order of when it was last done.</summary>
     public async Task<OpenPlan> ReadAsync(Practice practice, CancellationToken cancellationToken = default) =>

@@ -82,7 +82,13 @@ public sealed class PlanRowWriter(TallyDb db)
             }
         }
 
-        foreach (var gone in rows.Values.Where(row => !kept.Contains(row.Id)))
+        // What somebody else has put in since the sheet was opened is none of this edit: it stays, at the end.
+        foreach (var other in rows.Values.Where(row => !was.ContainsKey(row.Id)).OrderBy(row => row.Order))
+        {
+            other.Order = order++;
+        }
+
+        foreach (var gone in rows.Values.Where(row => was.ContainsKey(row.Id) && !kept.Contains(row.Id)))
         {
             if (gone.Run is null)
             {

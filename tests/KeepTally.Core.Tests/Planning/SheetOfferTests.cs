@@ -83,6 +83,9 @@ public sealed class SheetOfferTests
             var efforts = offer.Plan.Blocks.Select(AnyPlan.Shelf.EffortOf).OfType<int>().ToArray();
             Assert.Equal(efforts.Order(), efforts);
             Assert.True(offer.Plan.Reserve.Count >= 3);
+            // Common practice: arms are warm before they throw.
+            var first = AnyPlan.Shelf.Find(offer.Plan.Blocks[0].Cards[0])!;
+            Assert.True(first is { Load: null, Intensity: <= 2 }, first.Name);
             Assert.DoesNotContain(offer.Plan.Reserve, card => offer.Plan.Blocks.Any(block => block.Cards.Contains(card)));
         }
 

@@ -73,6 +73,23 @@ public sealed class PlanBookTests : IAsyncLifetime
     }
 
     [Fact]
+    public async Task Two_who_edit_at_once_lose_nothing_of_each_other()
+    {
+        var edited = await EditAsync(open =>
+        {
+            // While one is at it another puts a drill in.
+            var other = EditAsync(each => Result.Ok(each.Plan.Inserted(9, new PlanBlock.Drill("tag-the-hare", 6, 2))))
+                .GetAwaiter()
+                .GetResult();
+            Assert.Null(other);
+            return Result.Ok(open.Plan.Inserted(9, new PlanBlock.Drill("last-line", 6, 2)));
+        });
+
+        Assert.Null(edited);
+        Assert.Equal(["last-line", "tag-the-hare"], (await OpenAsync()).Plan.Blocks.Skip(9).SelectMany(block => block.Cards));
+    }
+
+    [Fact]
     public async Task What_is_borrowed_counts_for_this_practice_alone()
     {
         Assert.Null(

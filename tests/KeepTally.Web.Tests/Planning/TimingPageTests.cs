@@ -1,6 +1,8 @@
 using System.Net;
 using KeepTally.Core.Planning;
+using KeepTally.Store.Book;
 using KeepTally.Store.Database;
+using KeepTally.Store.Demo;
 using KeepTally.Store.Planning;
 using KeepTally.Store.Tables;
 using Microsoft.EntityFrameworkCore;
@@ -95,6 +97,22 @@ public sealed class TimingPageTests : IAsyncLifetime
 
         var open = (await _home.WithAsync<PlanBook, OpenPlan?>(plans => plans.OpenAsync(1)))!;
         Assert.Equal(shown, open.Plan.Blocks.Select(open.Shelf.NameOf));
+    }
+
+    [Fact]
+    public async Task What_another_team_has_done_lately_is_not_done_by_this_one()
+    {
+        await _home.WithAsync<DemoPast, bool>(async past =>
+        {
+            await past.SeedAsync(TestContext.Current.CancellationToken);
+            return true;
+        });
+        var (first, other) = (
+            await _home.WithAsync<DrillBook, IReadOnlyList<BookEntry>>(book => book.ForTeamAsync(1)),
+            await _home.WithAsync<DrillBook, IReadOnlyList<BookEntry>>(book => book.ForTeamAsync(2))
+        );
+        Assert.Equal(new DateOnly(2026, 8, 27), first.Max(entry => entry.LastDone));
+        Assert.All(other, entry => Assert.Null(entry.LastDone));
     }
 
     [Fact]
