@@ -36,7 +36,12 @@ test("a match is won, played again with ends changed, and every game has its lin
   await screen.ready();
   await screen.expectScore("Striped", score);
   await page.locator("#more-open").click();
+  // The results are read from the server: the end is to be there.
+  const sent = page.waitForResponse(
+    (answer) => answer.url().includes("/api/sheets/") && answer.request().postData()?.includes('"end"'),
+  );
   await screen.endDrill();
+  await sent;
 
   await page.goto(`${app.url}/results/1`);
   await expect(page.locator(".games-played li")).toHaveText([/Game 1.*Plain won/, /Game 2.*Striped won/]);

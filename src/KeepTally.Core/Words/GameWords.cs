@@ -30,7 +30,7 @@ public static class GameWords
             + (score.EndsChanged ? " Ends changed." : "");
     }
 
-    /// <summary>"Plain 11, Striped 8: Plain won": one game, the first in rank first.</summary>
+    /// <summary>"Plain 11, Striped 8: Plain won": one game, the first in rank first; one still being played is not over.</summary>
     public static string Line(Stage stage, ScoreReport game, Func<PlayerId, string> name)
     {
         var measure = stage.Measures[0].By;
@@ -42,7 +42,8 @@ public static class GameWords
         var ending =
             game.Units.Count < 2 ? ""
             : game.Winner is { } winner ? $": {name(winner)} {(stage.Play == Play.Match ? "won" : "first")}"
-            : ": level";
+            : game.Done ? ": level"
+            : ": not over";
         return string.Join(", ", figures) + ending;
     }
 }
