@@ -44,8 +44,8 @@ internal static class Answers
 }
 
 /// <param name="In">Milliseconds from now until it sounds.</param>
-/// <param name="Left">For a call, the whole seconds left.</param>
-internal sealed record SignalView(string Kind, double In, int Left);
+/// <param name="Said">For a call, what a voice says.</param>
+internal sealed record SignalView(string Kind, double In, string Said);
 
 [JsonSourceGenerationOptions(PropertyNamingPolicy = JsonKnownNamingPolicy.CamelCase)]
 [JsonSerializable(typeof(PracticeFile))]
@@ -53,7 +53,9 @@ internal sealed record SignalView(string Kind, double In, int Left);
 [JsonSerializable(typeof(IReadOnlyList<EventLine>))]
 [JsonSerializable(typeof(PracticeView))]
 [JsonSerializable(typeof(ClockView))]
+[JsonSerializable(typeof(ClockMovesView))]
 [JsonSerializable(typeof(AgainView))]
+[JsonSerializable(typeof(AmendView))]
 [JsonSerializable(typeof(IReadOnlyList<HabitView>))]
 [JsonSerializable(typeof(IReadOnlyList<HelperView>))]
 [JsonSerializable(typeof(ChangeFile))]

@@ -6,6 +6,7 @@ using KeepTally.Core.Events;
 using KeepTally.Core.Floor;
 using KeepTally.Core.Identity;
 using KeepTally.Core.Live;
+using KeepTally.Core.Scoring;
 using KeepTally.Core.Time;
 using KeepTally.Core.Words;
 using KeepTally.Screen;
@@ -70,9 +71,10 @@ internal static partial class Bridge
                 limit => new PlayerId(limit.Key),
                 limit => limit.Value
             ),
+            Spare = new Duration(file.Spare),
         };
         _habits = file.Habits ?? [];
-        _face = new RunFace(_practice, _habits);
+        _face = new RunFace(_practice, _habits) { Calls = _face?.Calls };
         _pulse = new ClockPulse(_practice);
         _changes = new ViewChanges();
         foreach (var sheet in file.Runs.SelectMany(run => run.Sheets))
@@ -207,13 +209,57 @@ internal static partial class Bridge
 
     private static HashSet<PlayerId> Slots(Sheet sheet) => [.. ScoringSlots.At(sheet.Stage, sheet.UnitsOn, sheet.Floor)];
 
+    /// <summary>What of a tap can be put right; an empty text where nothing can.</summary>
+    [JSExport]
+    internal static string Amendable(string sheet, string device, int n) =>
+        Practice.Find(new SheetId(sheet)) is { } live
+        && AmendFace.Of(new SheetId(sheet), live, new EventId(new DeviceId(device), n)) is { } view
+            ? JsonSerializer.Serialize(view, ViewJson.Default.AmendView)
+            : "";
+
+    /// <summary>Puts right what a tap said; what is empty stays as it was.</summary>
+    [JSExport]
+    internal static string Amend(
+        string sheet,
+        string device,
+        int n,
+        string unit,
+        string outcome,
+        string zone,
+        bool counts,
+        double now
+    )
+    {
+        var (id, of) = (new SheetId(sheet), new EventId(new DeviceId(device), n));
+        var change = new TapAmendment(Player(unit), Word(outcome), Word(zone), null, counts ? true : null);
+        var fault = Practice.Amend(id, of, change, Moment(now), out var appended);
+        if (fault is not null || Practice.Find(id) is not { } live)
+        {
+            return Answers.Of(appended, fault?.ToString());
+        }
+
+        var words = RunFace.Describe(id, live, live.Log.Read(of)!);
+        var stillLate = counts && live.ResultOf(of)?.Kind == EventResultKind.Late;
+        return Answers.Of(appended, null, stillLate ? $"{words}: say whose it was, then it counts." : $"Put right: {words}.");
+
+        static string? Word(string text) => text.Length == 0 ? null : text;
+    }
+
+    /// <summary>Writes something down about a unit, or with an empty text for it about the drill.</summary>
+    [JSExport]
+    internal static string Note(string text, string unit, double now)
+    {
+        var fault = Practice.Note(text, Player(unit), Moment(now), out var appended);
+        return Answers.Of(appended, fault?.ToString(), fault is null ? "Written down." : "");
+    }
+
     [JSExport]
     internal static string Undo(string sheet, string device, int n, double now)
     {
         var (id, of) = (new SheetId(sheet), new EventId(new DeviceId(device), n));
         var appended = Practice.Undo(id, of, Moment(now));
         var live = Practice.Find(id);
-        var words = appended.Count > 0 && live?.Log.Find(of) is { } reached ? RunFace.Describe(id, live, reached) : "";
+        var words = appended.Count > 0 && live?.Log.Read(of) is { } reached ? RunFace.Describe(id, live, reached) : "";
         return Answers.Of(
             appended,
             null,
@@ -266,8 +312,25 @@ internal static partial class Bridge
     [JSExport]
     internal static string Clock(double now) =>
         Practice.Current < Practice.Runs.Count
-            ? JsonSerializer.Serialize(ClockFace.Of(Practice.Runs[Practice.Current], Moment(now)), ViewJson.Default.ClockView)
+            ? JsonSerializer.Serialize(
+                ClockFace.Of(Practice.Runs[Practice.Current], Moment(now), _face!.Calls),
+                ViewJson.Default.ClockView
+            )
             : "";
+
+    /// <summary>Has the time left called at these seconds in place of the card's; why not, or an empty text.</summary>
+    [JSExport]
+    internal static string CallAt(string seconds)
+    {
+        var read = OwnCalls.Read(seconds);
+        if (!read.IsOk)
+        {
+            return read.Faults[0].Told;
+        }
+
+        _face!.Calls = read.Value.Count > 0 ? read.Value : null;
+        return "";
+    }
 
     /// <summary>What is to be heard later than <paramref name="from"/> and not later than <paramref name="to"/>, while the clock runs.</summary>
     [JSExport]
@@ -276,7 +339,7 @@ internal static partial class Bridge
         var signals = new List<SignalView>();
         if (Practice.Current < Practice.Runs.Count)
         {
-            var lead = Practice.Runs[Practice.Current].Lead(Moment(to));
+            var lead = Practice.Runs[Practice.Current].Lead(Moment(from));
             if (
                 lead.Timeline is { } timeline
                 && lead.Score.Clock is { IsStarted: true, IsPaused: false } clock
@@ -287,16 +350,16 @@ internal static partial class Bridge
                 var since = Moment(from) < started ? ClockTime.Zero - Duration.Millisecond : clock.At(Moment(from));
                 signals.AddRange(
                     timeline
-                        .Signals(since, clock.At(Moment(to)))
+                        .Signals(since, clock.At(Moment(to)), _face!.Calls)
                         .Select(signal => new SignalView(
                             KindOf(signal),
                             clock.InstantOf(signal.At).Milliseconds - from,
-                            (int)signal.Left.WholeSeconds
+                            signal.Kind == SignalKind.Call ? CallWords.Of(signal.Left) : ""
                         ))
                 );
                 if (lead.RepLeft(Moment(from)) is { Milliseconds: > 0 and var rep } && rep <= to - from)
                 {
-                    signals.Add(new SignalView("rep", rep, 0));
+                    signals.Add(new SignalView("rep", rep, ""));
                 }
             }
         }

@@ -5,17 +5,27 @@ namespace KeepTally.Browser;
 
 /// <summary>A practice as the server hands it to the run screen.</summary>
 /// <param name="Habits">What is looked for all practice long.</param>
+/// <param name="Spare">Milliseconds left over at the end of the timing sheet; below nought where it does not fit.</param>
 /// <param name="Limits">What players may not do today, by their ids; left out where it is nobody's business.</param>
 internal sealed record PracticeFile(
     IReadOnlyList<RunFile> Runs,
     IReadOnlyList<string>? Habits = null,
-    IReadOnlyDictionary<string, Restrictions>? Limits = null
+    IReadOnlyDictionary<string, Restrictions>? Limits = null,
+    long Spare = 0
 );
 
 /// <param name="Id">What the run is known by on the page.</param>
 /// <param name="Card">The card's JSON text, as it was when the practice began.</param>
 /// <param name="Minutes">How long the timing sheet gives it; 0 where it does not say.</param>
-internal sealed record RunFile(string Name, string Card, IReadOnlyList<SheetFile> Sheets, double Minutes = 0, string Id = "");
+/// <param name="Due">When it is to begin by the timing sheet, in milliseconds from the practice's origin; null where that does not say.</param>
+internal sealed record RunFile(
+    string Name,
+    string Card,
+    IReadOnlyList<SheetFile> Sheets,
+    double Minutes = 0,
+    string Id = "",
+    long? Due = null
+);
 
 /// <param name="Head">The JSON text of the log's head.</param>
 /// <param name="Events">The lines of the log known to the server.</param>

@@ -7,8 +7,8 @@ using KeepTally.Core.Time;
 
 namespace KeepTally.Browser;
 
-/// <summary>A drill that is open on this device, and what it was opened from.</summary>
-internal sealed record OpenRun(string Id, string Card, LiveRun Live);
+/// <summary>A drill that is open on this device, by what it is known by on the page.</summary>
+internal sealed record OpenRun(string Id, LiveRun Live);
 
 /// <summary>Opens the drills of a practice as the server hands it over.</summary>
 internal static class PracticeOpener
@@ -40,7 +40,12 @@ internal static class PracticeOpener
             }
 
             var planned = run.Minutes > 0 ? Duration.FromMinutes(run.Minutes) : (Duration?)null;
-            runs.Add(new OpenRun(run.Id, run.Card, new LiveRun(run.Name, sheets, planned)));
+            runs.Add(
+                new OpenRun(
+                    run.Id,
+                    new LiveRun(run.Name, sheets, planned) { PlannedStart = run.Due is { } due ? new Instant(due) : null }
+                )
+            );
         }
 
         // After what has begun elsewhere, before what is still to come.

@@ -66,9 +66,14 @@ internal sealed class ViewChanges
         Text(json, "primary", was.Primary, now.Primary);
         Text(json, "primaryLabel", was.PrimaryLabel, now.PrimaryLabel);
         Text(json, "prompt", was.Prompt, now.Prompt);
+        Text(json, "late", was.Late, now.Late);
         Truth(json, "canMove", was.CanMove, now.CanMove);
         Truth(json, "canStop", was.CanStop, now.CanStop);
-        Truth(json, "canAdd", was.CanAdd, now.CanAdd);
+        if (was.Moves != now.Moves)
+        {
+            Part(json, "moves", null, now.Moves, ViewJson.Default.ClockMovesView);
+        }
+
         Part(json, "clock", was.Clock, now.Clock, ViewJson.Default.ClockView);
         WriteTaps(json, was.Taps, now.Taps);
         if (!ReferenceEquals(was.Last, now.Last))
@@ -164,9 +169,11 @@ internal sealed class ViewChanges
         Truth(json, "done", was.Done, now.Done);
         Text(json, "result", was.Result, now.Result);
         Text(json, "aim", was.Aim, now.Aim);
+        Text(json, "versus", was.Versus, now.Versus);
         Text(json, "games", was.Games, now.Games);
         Part(json, "again", was.Again, now.Again, ViewJson.Default.AgainView);
         Text(json, "clock", was.Clock, now.Clock);
+        Text(json, "group", was.Group, now.Group);
         if (!was.Helpers.SequenceEqual(now.Helpers))
         {
             Part(json, "helpers", null, now.Helpers, ViewJson.Default.IReadOnlyListHelperView);

@@ -10,7 +10,8 @@ public static class ClockFace
 {
     private static readonly Duration UrgentBelow = Duration.FromSeconds(5);
 
-    public static ClockView Of(LiveRun run, Instant at)
+    /// <param name="calls">Where the coach has the time left called at moments of their own; null for the card's.</param>
+    public static ClockView Of(LiveRun run, Instant at, IReadOnlyList<Duration>? calls = null)
     {
         var lead = run.Lead(at);
         var (state, word) = StateOf(run, lead, at);
@@ -39,7 +40,7 @@ public static class ClockFace
                 false,
                 "",
                 false,
-                CanLengthen(run, at)
+                run.Can(RunCommand.Add, at)
             );
         }
 
@@ -51,15 +52,13 @@ public static class ClockFace
             left / interval.Length,
             RoundOf(timeline, interval),
             NextOf(timeline, interval),
-            [.. timeline.CallsIn(interval).Select(call => call / interval.Length)],
+            [.. timeline.CallsIn(interval, calls).Select(call => call / interval.Length)],
             interval.Kind == IntervalKind.Work && left <= UrgentBelow,
             lead.RepLeft(at) is { } rep ? $"{rep.SecondsBegun}" : "",
             interval.Kind == IntervalKind.Work && timeline.Plan.Rep is not null && !run.IsPaused && !run.IsDone(at),
-            interval.Kind is IntervalKind.Change or IntervalKind.Break && CanLengthen(run, at)
+            interval.Kind is IntervalKind.Change or IntervalKind.Break && run.Can(RunCommand.Add, at)
         );
     }
-
-    private static bool CanLengthen(LiveRun run, Instant at) => run.Sheets.Any(each => run.CanLengthen(each, at));
 
     /// <summary>Before the start: the first round of work in full, and how it will be counted in.</summary>
     private static ClockView Ready(Timeline timeline, string state, string word)
@@ -88,7 +87,15 @@ public static class ClockFace
 
         if (run.IsPaused)
         {
-            return ("paused", lead.Score.FrozenFor is { Length: > 0 } reason ? $"Teaching stop: {reason}" : "Paused");
+            return (
+                "paused",
+                lead.Score.FrozenFor switch
+                {
+                    null => "Paused",
+                    "" => "Teaching stop",
+                    var reason => $"Teaching stop: {reason}",
+                }
+            );
         }
 
         return run.ClockAt(at)?.Interval.Kind switch

@@ -8,10 +8,12 @@ namespace KeepTally.Screen;
 /// What the words of a clock are made from. As long as it is the same, so are the words; it is worked out without any, since
 /// it is asked for many times a second.
 /// </summary>
+/// <param name="Timeline">Another one once coaches have changed it.</param>
 /// <param name="Seconds">Whole seconds as they are read: left, or where there is no timeline, run.</param>
 /// <param name="Rep">Whole seconds left of the rep; -1 where there are none.</param>
 internal readonly record struct ClockReading(
     Sheet Lead,
+    Timeline? Timeline,
     bool Started,
     bool Paused,
     string? Frozen,
@@ -35,6 +37,7 @@ internal readonly record struct ClockReading(
             : 0;
         return new ClockReading(
             lead,
+            timeline,
             kept.Clock.IsStarted,
             run.IsPaused,
             kept.FrozenFor,

@@ -29,6 +29,7 @@ internal sealed class PadFace(RunSheet sheet)
     private IReadOnlyList<PlayerId> _slots = [];
     private IReadOnlyList<PersonView> _people = [];
     private bool _everyone;
+    private string _versus = "";
     private (int Version, string Words) _result = (-1, "");
     private (int Version, string Words) _aim = (-1, "");
     private (int Earlier, int Count, string Words) _games = (0, -1, "");
@@ -61,6 +62,7 @@ internal sealed class PadFace(RunSheet sheet)
         var clock = sheet.Stop is null ? "" : OwnClock(at);
         var result = ResultAt(at, done);
         var aim = AimAt(done);
+        var versus = done ? "" : _versus;
         var games = GamesAt();
         var ways = again.Same ? new AgainView(again.Ends, again.Moves) : null;
         var helpers = HelpersAt(done);
@@ -70,7 +72,7 @@ internal sealed class PadFace(RunSheet sheet)
             && shown.People.SequenceEqual(people)
             && shown.Helpers.SequenceEqual(helpers)
             && (shown.Done, shown.Result, shown.Aim, shown.Clock) == (done, result, aim, clock)
-            && (shown.Games, shown.Again) == (games, ways)
+            && (shown.Versus, shown.Games, shown.Again) == (versus, games, ways)
         )
         {
             return shown;
@@ -81,6 +83,7 @@ internal sealed class PadFace(RunSheet sheet)
             done,
             result,
             aim,
+            versus,
             games,
             ways,
             clock,
@@ -106,6 +109,7 @@ internal sealed class PadFace(RunSheet sheet)
         _slots = ScoringSlots.At(_live.Stage, on, floor);
         _everyone = _slots.Count > 1 && _slots.Count == on.Count;
         _people = [.. PeopleOf(_live, willMove, moving)];
+        _versus = VersusWords.Of(_live.Stage, place => floor.Now.At(place.Id).Count);
     }
 
     private IReadOnlyList<RowView> RowsAt(Instant at, bool done, bool lastBall)

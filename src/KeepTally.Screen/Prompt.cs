@@ -33,6 +33,7 @@ internal static class Prompt
             IntervalKind.Change when run.Circuit is not null => "Last ball counts, then everyone to the next station.",
             IntervalKind.Change => InChange(run, at),
             IntervalKind.Break => $"Rest. Water.{Then(run, at)}",
+            IntervalKind.Over when run.IsPause => $"{run.Name} is over. {(last ? "Finish" : "Go on")} when you are ready.",
             IntervalKind.Over => $"Time. {(Counts(run, at) ? "Count the last ball, then" : "Now")} {(last ? "finish" : "go on")}.",
             _ => PastIts(run, at),
         };

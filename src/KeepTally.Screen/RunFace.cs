@@ -2,6 +2,7 @@ using KeepTally.Core.Events;
 using KeepTally.Core.Identity;
 using KeepTally.Core.Live;
 using KeepTally.Core.Time;
+using KeepTally.Core.Words;
 
 namespace KeepTally.Screen;
 
@@ -17,6 +18,14 @@ public sealed class RunFace(LivePractice practice, IReadOnlyList<string> habits)
     private SheetView?[] _sheets = [];
     private ClockReading _reading;
     private ClockView? _clock;
+    private IReadOnlyList<Duration>? _calls;
+
+    /// <summary>Where the coach has the time left called at moments of their own; null for the card's.</summary>
+    public IReadOnlyList<Duration>? Calls
+    {
+        get => _calls;
+        set => (_calls, _clock) = (value, null);
+    }
 
     /// <summary>One event of a sheet in the coach's words; empty for what is not tapped, moved or changed.</summary>
     public static string Describe(SheetId sheet, Sheet live, RunEvent runEvent) => TapList.Words(sheet, live, runEvent);
@@ -54,6 +63,7 @@ public sealed class RunFace(LivePractice practice, IReadOnlyList<string> habits)
                 _ => "Pause",
             },
             Prompt.Of(run, at, last),
+            LatenessWords.Of(Lateness.Of(practice, at), practice.Spare),
             clock,
             SheetsOf(run, open, at),
             run.Circuit is null ? [] : CircuitFace.Of(run, at),
@@ -61,7 +71,7 @@ public sealed class RunFace(LivePractice practice, IReadOnlyList<string> habits)
             taps.FirstOrDefault(tap => tap is { Undone: false, Move: false }),
             Array.Exists(open, each => each.Sheet.Stage.Moves.Count > 0 && !LiveRun.HasStood(each)),
             primary == "pause",
-            run.Sheets.Any(each => run.CanLengthen(each, at)),
+            ClockMoves.At(run, at),
             [
                 .. open.SelectMany(each =>
                     each.Sheet.Floor.Contestants.Select(player => new ContestView(
@@ -96,7 +106,7 @@ public sealed class RunFace(LivePractice practice, IReadOnlyList<string> habits)
         var reading = ClockReading.Of(run, at, out _);
         if (_clock is null || reading != _reading)
         {
-            (_reading, _clock) = (reading, ClockFace.Of(run, at));
+            (_reading, _clock) = (reading, ClockFace.Of(run, at, _calls));
         }
 
         return _clock;

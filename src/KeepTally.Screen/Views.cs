@@ -6,12 +6,13 @@ namespace KeepTally.Screen;
 public sealed record PracticeView(int Block, bool Over, bool CanGoBack, RunView? Run);
 
 /// <param name="Primary">What the big button does now: start, pause, resume or end.</param>
+/// <param name="Late">How practice stands to its timing sheet; empty within a minute.</param>
 /// <param name="Last">The last tap that stands: what the undo button takes back.</param>
 /// <param name="Sheets">Each sheet in the order of the page; null where it is not tapped now.</param>
 /// <param name="Round">In a circuit, where each group is and goes next.</param>
 /// <param name="CanMove">The drill has places that move on.</param>
 /// <param name="Contest">Of whom the coach says who won, so that places can move on.</param>
-/// <param name="CanAdd">The work under way, or that was last, can be given another moment.</param>
+/// <param name="Moves">What can be said to the clock besides starting and stopping it.</param>
 /// <param name="CanStop">The clock runs, so it can be stopped to teach.</param>
 /// <param name="Habits">How often each habit was seen all practice long, in the order of the team's list.</param>
 /// <param name="Prompt">What the coach should do or say now; empty where there is nothing.</param>
@@ -19,6 +20,7 @@ public sealed record RunView(
     string Primary,
     string PrimaryLabel,
     string Prompt,
+    string Late,
     ClockView Clock,
     IReadOnlyList<SheetView?> Sheets,
     IReadOnlyList<RoundView> Round,
@@ -26,7 +28,7 @@ public sealed record RunView(
     TapView? Last,
     bool CanMove,
     bool CanStop,
-    bool CanAdd,
+    ClockMovesView Moves,
     IReadOnlyList<ContestView> Contest,
     IReadOnlyList<int> Habits,
     TwiceView? Twice
@@ -37,6 +39,13 @@ public sealed record TwiceView(string Sheet, string Device, int N, string Text);
 
 /// <summary>Somebody who may have won the duel under way.</summary>
 public sealed record ContestView(string Sheet, string Player, string Name);
+
+/// <param name="Add">The work under way, or that was last, can be given another moment.</param>
+/// <param name="Take">The work under way can be made shorter.</param>
+/// <param name="Skip">What is skipped, as a button says it; empty where nothing is.</param>
+/// <param name="Repeat">What is done again, as a button says it; empty where nothing is.</param>
+/// <param name="Another">There can be one more round.</param>
+public sealed record ClockMovesView(bool Add, bool Take, string Skip, string Repeat, bool Another);
 
 /// <param name="State">The form of the band: ready, countIn, work, change, break, over, paused.</param>
 /// <param name="Left">What is left of the interval as the coach reads it, <c>0:43</c>.</param>
@@ -61,6 +70,7 @@ public sealed record ClockView(
 );
 
 /// <param name="Aim">What is played for, as it stands; empty where the clock shows it.</param>
+/// <param name="Versus">How many of each side are at work, such as "3 v 3"; empty where there are no sides, or all is over.</param>
 /// <param name="Games">Which game of several this is, and who won those before; empty in the first.</param>
 /// <param name="Again">How it can be played again; null while it is not played out.</param>
 /// <param name="Clock">In a circuit, where the station's own clock stands; else empty.</param>
@@ -70,6 +80,7 @@ public sealed record SheetView(
     bool Done,
     string Result,
     string Aim,
+    string Versus,
     string Games,
     AgainView? Again,
     string Clock,
@@ -186,4 +197,24 @@ public sealed record PersonView(string Name, string Here, string Next, bool Movi
 
 /// <param name="Move">Places moved on; not a tap.</param>
 /// <param name="Note">Empty, or why the tap did not count.</param>
-public sealed record TapView(string Sheet, string Device, int N, string Text, bool Undone, bool Move, string Note);
+public sealed record TapView(string Sheet, string Device, int N, string Text, bool Undone, bool Move, string Note)
+{
+    /// <summary>Who, what or where it was can be put right.</summary>
+    public bool CanChange { get; init; }
+}
+
+/// <summary>What of a tap can be put right.</summary>
+/// <param name="Text">The tap as it reads now.</param>
+/// <param name="Late">It does not count because it came late, and can be counted by hand.</param>
+/// <param name="Units">Whose it may have been; none where it can be nobody else's.</param>
+public sealed record AmendView(
+    string Text,
+    bool Late,
+    IReadOnlyList<PickView> Units,
+    IReadOnlyList<PickView> Outcomes,
+    IReadOnlyList<PickView> Zones
+);
+
+/// <summary>One of several that can be picked.</summary>
+/// <param name="On">It is what stands now.</param>
+public sealed record PickView(string Id, string Name, bool On);

@@ -171,4 +171,19 @@ public sealed class PeopleTests
         Screen.Undo(first, 6);
         Assert.Equal(2, (int)Screen.View(6)["run"]!["habits"]![0]!);
     }
+
+    /// <summary>How many of each side are at work is told as it is, whoever goes or comes.</summary>
+    [Fact]
+    public void How_many_play_on_each_side_follows_who_is_there()
+    {
+        Screen.Open(Screen.Match("three-a-side", ["Ada", "Bea", "Cleo"], ["Dora", "Esme", "Freya"], "Nell"));
+        Assert.Equal("3 v 3", (string)Screen.Sheet(0, 0)["versus"]!);
+
+        Screen.Say("start", 0);
+        Screen.Change("Freya", null, 20);
+        Assert.Equal("3 v 2", (string)Screen.Sheet(0, 20)["versus"]!);
+
+        Screen.Say("end", 30);
+        Assert.DoesNotContain(Screen.View(31).ToJsonString(), "\"versus\":\"3", StringComparison.Ordinal);
+    }
 }

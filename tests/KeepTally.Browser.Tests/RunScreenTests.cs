@@ -175,11 +175,107 @@ public sealed class RunScreenTests
         var signals = Screen.Signals(54.5, 60.5);
 
         Assert.Equal(
-            ["call 5 500", "call 4 1500", "call 3 2500", "call 2 3500", "call 1 4500", "horn 0 5500"],
-            signals.Select(each => $"{each!["kind"]} {each["left"]} {each["in"]}")
+            ["call 5 500", "call 4 1500", "call 3 2500", "call 2 3500", "call 1 4500", "horn  5500"],
+            signals.Select(each => $"{each!["kind"]} {each["said"]} {each["in"]}")
         );
         Screen.Say("pause", 55);
         Assert.Empty(Screen.Signals(55, 62));
+    }
+
+    [Fact]
+    public void The_time_left_is_called_and_drawn_at_seconds_of_ones_own()
+    {
+        Assert.Equal("", Bridge.CallAt("45 15"));
+        Screen.Say("start", 0);
+        Assert.Equal(["45 seconds", "15 seconds", ""], Screen.Signals(1, 61).Select(each => (string)each!["said"]!));
+        Assert.Equal([0.75, 0.25], Screen.View(1)["run"]!["clock"]!["notches"]!.AsArray().Select(each => (double)each!));
+        Assert.Contains("\"x\"", Bridge.CallAt("x"), StringComparison.Ordinal);
+        Assert.Equal("", Bridge.CallAt(""));
+    }
+
+    [Fact]
+    public void Signals_asked_for_far_ahead_are_those_that_come()
+    {
+        Screen.Say("start", 0);
+        var far = Screen.Signals(0, 90).Select(each => (string)each!["kind"]! + (double)each["in"]!).ToArray();
+        var near = Enumerable
+            .Range(0, 90)
+            .SelectMany(second =>
+                Screen.Signals(second, second + 1).Select(each => (string)each!["kind"]! + ((double)each["in"]! + (second * 1000)))
+            );
+
+        Assert.Equal(near, far);
+    }
+
+    [Fact]
+    public void A_tap_is_put_right_and_how_it_was_first_stays_beside_it()
+    {
+        Screen.Say("start", 0);
+        var said = Screen.Tap("minute-trios-A", "Ada Fenwick", "clean", 10);
+        var of = said["events"]![0]!;
+        var view = Screen.Amendable(of)!;
+        Assert.Equal(["Ada F", "Bea", "Cleo"], view["units"]!.AsArray().Select(each => (string)each!["name"]!));
+        Assert.Equal("clean", (string)view["outcomes"]!.AsArray().Single(each => (bool)each!["on"]!)!["id"]!);
+
+        Assert.Equal("Put right: Bea · Clean.", (string)Screen.Amend(of, 12, unit: "Bea Marlowe")["why"]!);
+        var line = Screen.View(12)["run"]!["taps"]![0]!;
+        Assert.Equal(("Bea · Clean", "was Ada F · Clean"), ((string)line["text"]!, (string)line["note"]!));
+        Assert.Equal("0", (string)Screen.Sheet(0, 12)["rows"]![0]!["score"]!);
+
+        Screen.Amend(of, 14, unit: "Cleo Hart");
+        Assert.Equal("Cleo · Clean", (string)Screen.View(14)["run"]!["taps"]![0]!["text"]!);
+        Screen.Undo(said, 15);
+        Assert.Null(Screen.Amendable(of));
+
+        var late = Screen.Tap("minute-trios-A", "Ada Fenwick", "clean", 400)["events"]![0]!;
+        Screen.Amend(late, 401, unit: "Bea Marlowe");
+        Assert.Contains("was Ada F · Clean", (string)Screen.View(402)["run"]!["taps"]![0]!["note"]!, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void The_clock_can_be_told_what_makes_sense_now_and_nothing_else()
+    {
+        Assert.Equal(("", "", false), Moves(0));
+        Screen.Say("start", 0);
+        Assert.Equal(("Stop the work now", "This round again from its start", true), Moves(20));
+        Screen.Say("skip", 20);
+        Assert.Equal(("Begin the work now", "The same round again", false), Moves(21));
+        Assert.Equal("Work stopped by the coach", (string)Screen.View(21)["run"]!["taps"]![0]!["text"]!);
+        Screen.Say("skip", 22);
+        Assert.Equal(("Work", "1:00"), Clock(22));
+        Screen.Due(23);
+        // Said to both groups, with what the clock says of each in between: one line all the same.
+        Assert.Single(Screen.View(23)["run"]!["taps"]!.AsArray(), line => (string)line!["text"]! == "Work begun by the coach");
+        Screen.Say("take", 30);
+        Assert.Equal(("Work", "0:32"), Clock(30));
+        Assert.Equal(("Work", "0:31"), Clock(31));
+        Screen.Say("another", 31);
+        Assert.Equal("Round 2 of 4", (string)Screen.View(31)["run"]!["clock"]!["round"]!);
+
+        static (string Skip, string Repeat, bool Take) Moves(double second)
+        {
+            var moves = Screen.View(second)["run"]!["moves"]!;
+            return ((string)moves["skip"]!, (string)moves["repeat"]!, (bool)moves["take"]!);
+        }
+
+        static (string Word, string Left) Clock(double second)
+        {
+            var clock = Screen.View(second)["run"]!["clock"]!;
+            return ((string)clock["word"]!, (string)clock["left"]!);
+        }
+    }
+
+    [Fact]
+    public void What_is_written_down_is_listed_and_an_empty_note_is_refused()
+    {
+        Screen.Note("keeps her eyes up", "Ada Fenwick", 4);
+        Screen.Note("half the court next time", "", 5);
+
+        Assert.Equal(
+            ["Note: half the court next time", "Ada F: keeps her eyes up"],
+            Screen.View(6)["run"]!["taps"]!.AsArray().Select(line => (string)line!["text"]!)
+        );
+        Assert.NotNull(Screen.Note("  ", "", 6)["refused"]);
     }
 
     [Fact]

@@ -45,6 +45,27 @@ internal static class Screen
         );
     }
 
+    /// <summary>A match of two sides on one sheet.</summary>
+    internal static RunFile Match(string card, string[] plain, string[] striped, params string[] bench)
+    {
+        var text = Shipped(card);
+        var read = CardReader.Read(text).Require();
+        Unit[] units =
+        [
+            .. read.Stages[0]
+                .Sides.Zip([plain, striped], (side, players) => new Unit(new PlayerId(side), side, [.. players.Select(Of)])),
+        ];
+        var head = new LogHead(
+            card,
+            0,
+            new Dictionary<string, string>(),
+            units,
+            Bench: [.. bench.Select(Of)],
+            CountIn: new Duration(0)
+        );
+        return new RunFile(read.Name, text, [new SheetFile(card, "", HeadReader.Write(head), [])]);
+    }
+
     /// <summary>A circuit of ten seconds at each station and five to change, counted in for five; every group a sheet at every stop.</summary>
     internal static RunFile Circuit(string[] cards, string[][] groups, params string[] bench)
     {
@@ -121,6 +142,16 @@ internal static class Screen
 
     internal static JsonNode Tap(string sheet, string player, string outcome, double seconds) =>
         Heard(Bridge.Tap(sheet, Id(player), outcome, null, "", double.NaN, seconds * 1000));
+
+    internal static JsonNode? Amendable(JsonNode of) =>
+        Bridge.Amendable((string)of["sheet"]!, (string)of["device"]!, (int)of["n"]!) is { Length: > 0 } view ? Parsed(view) : null;
+
+    internal static JsonNode Amend(JsonNode of, double seconds, string unit = "", string outcome = "", bool counts = false) =>
+        Heard(
+            Bridge.Amend((string)of["sheet"]!, (string)of["device"]!, (int)of["n"]!, Id(unit), outcome, "", counts, seconds * 1000)
+        );
+
+    internal static JsonNode Note(string text, string unit, double seconds) => Heard(Bridge.Note(text, Id(unit), seconds * 1000));
 
     internal static JsonNode Change(string? off, string? comes, double seconds, string? sheet = null) =>
         Heard(

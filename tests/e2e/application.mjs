@@ -1,16 +1,15 @@
-// The application as a user starts it: a process of its own, a port and a data folder of its own.
-import { spawn } from "node:child_process";
+// The application as a user starts it: a port and a data folder of its own.
 import { cpSync, mkdtempSync, rmSync } from "node:fs";
-import { createServer } from "node:net";
 import { tmpdir } from "node:os";
-import { join, resolve } from "node:path";
+import { join } from "node:path";
 import { test as base } from "@playwright/test";
-
-export const built = resolve(import.meta.dirname, "../../artifacts/web/KeepTally.Web.dll");
+import { built, freePort, launch } from "./program.mjs";
+import { Stage } from "./stage.mjs";
 
 export class Application {
   data = mkdtempSync(join(tmpdir(), "keep-tally-"));
   port;
+  #stage;
   #process;
   #run;
 
@@ -22,11 +21,15 @@ export class Application {
     return this.#run.out();
   }
 
-  /** @param filled a data folder to begin with; without one the demo fills its own. */
-  constructor(filled) {
+  /**
+   * @param filled a data folder to begin with; without one the demo fills its own.
+   * @param stage where it runs; without one in a process of its own, which can be killed.
+   */
+  constructor(filled, stage) {
     if (filled) {
       cpSync(filled, this.data, { recursive: true });
     }
+    this.#stage = stage;
   }
 
   get url() {
@@ -36,10 +39,12 @@ export class Application {
   /** @param args in place of the demo. */
   async start(...args) {
     this.port ??= await freePort();
-    const run = launch(
-      [...(args.length > 0 ? args : ["--demo"]), "--data", this.data, "--port", String(this.port)],
-      this.program,
-    );
+    const all = [...(args.length > 0 ? args : ["--demo"]), "--data", this.data, "--port", String(this.port)];
+    if (this.#stage) {
+      await this.#stage.begin(all);
+      return;
+    }
+    const run = launch(all, { program: this.program });
     this.#run = run;
     this.#process = run.process;
     await Promise.race([
@@ -52,59 +57,45 @@ export class Application {
 
   /** As a flat battery does it: no goodbye. */
   async kill() {
-    const gone = new Promise((done) => this.#process.once("exit", done));
-    this.#process.kill("SIGKILL");
-    await gone;
+    await this.#end("SIGKILL");
   }
 
   /** As a person does it, so that everything is in one file. */
   async close() {
+    await this.#end("SIGTERM");
+  }
+
+  async #end(signal) {
     const gone = new Promise((done) => this.#process.once("exit", done));
-    this.#process.kill("SIGTERM");
+    this.#process.kill(signal);
     await gone;
   }
 
   async stop() {
-    if (this.#process.exitCode === null && this.#process.signalCode === null) {
+    if (this.#stage) {
+      await this.#stage.end();
+    } else if (this.#process.exitCode === null && this.#process.signalCode === null) {
       await this.kill();
     }
     rmSync(this.data, { recursive: true, force: true });
   }
 }
 
-/** Starts the program; what it says, and how it ends. */
-export function launch(args, program = built) {
-  const process = spawn("dotnet", [program, ...args], { stdio: ["ignore", "pipe", "pipe"] });
-  let out = "";
-  let error = "";
-  const listeners = [];
-  process.stdout.on("data", (data) => {
-    out += data;
-    listeners.forEach((listener) => listener());
-  });
-  process.stderr.on("data", (data) => (error += data));
-  return {
-    process,
-    out: () => out,
-    said: (words) => new Promise((done) => listeners.push(() => out.includes(words) && done())),
-    ended: new Promise((done) => process.once("close", (code) => done({ code, out, error }))),
-  };
-}
-
-export function freePort() {
-  return new Promise((done) => {
-    const server = createServer().listen(0, "127.0.0.1", () => {
-      const { port } = server.address();
-      server.close(() => done(port));
-    });
-  });
-}
-
 export const test = base.extend({
-  app: async ({}, use) => {
+  /** Said by the tests that kill the application, or put another in its place. */
+  ownProcess: [false, { option: true }],
+  stage: [
+    async ({}, use) => {
+      const stage = new Stage();
+      await use(stage);
+      stage.close();
+    },
+    { scope: "worker" },
+  ],
+  app: async ({ ownProcess, stage }, use) => {
     // The practice in the folder is of the day it was filled on; past midnight each test begins with a demo of its own.
     const today = new Date().toDateString() === process.env.FILLED_DAY;
-    const app = new Application(today ? process.env.FILLED_DATA : undefined);
+    const app = new Application(today ? process.env.FILLED_DATA : undefined, ownProcess ? undefined : stage);
     await app.start();
     await use(app);
     await app.stop();

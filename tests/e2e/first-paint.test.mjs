@@ -2,8 +2,6 @@
 import { expect, test } from "./application.mjs";
 import { RunScreen } from "./run-screen.mjs";
 
-test.use({ serviceWorkers: "block" });
-
 /** Keeps the core away until let in. */
 async function withoutCore(page, look) {
   await page.route("**/_framework/**", () => {});

@@ -8,8 +8,12 @@ const cards = readdirSync(resolve(import.meta.dirname, "../../src/KeepTally.Stor
   file.replace(".json", ""),
 );
 
-for (const groups of [1, 4]) {
-  test(`no card is wider than a phone, in ${groups === 1 ? "one group" : "four groups"}`, async ({ page }) => {
+for (const [groups, words] of [
+  [1, "one group"],
+  [2, "two groups"],
+  [4, "four groups"],
+]) {
+  test(`no card is wider than a phone, in ${words}`, async ({ page }) => {
     await page.setViewportSize({ width: 390, height: 844 });
     await page.goto(`/drills/${cards[0]}`);
     const token = await page.locator("#put input[name=__RequestVerificationToken]").getAttribute("value");

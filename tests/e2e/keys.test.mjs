@@ -5,7 +5,7 @@ test("a drill is run by keyboard alone", async ({ page }) => {
   const screen = await RunScreen.begin(page);
 
   await page.keyboard.press("Space");
-  await expect(screen.clock).toHaveAttribute("data-state", "work", { timeout: 10_000 });
+  await expect(screen.clock).toHaveAttribute("data-state", "work");
   await page.keyboard.press("2");
   await page.keyboard.press("c");
   await page.keyboard.press("g");
@@ -18,6 +18,10 @@ test("a drill is run by keyboard alone", async ({ page }) => {
   await page.keyboard.press("Space");
   await expect(screen.clock).toHaveAttribute("data-state", "paused");
   const stood = await screen.seconds();
+  // The clock is in the title of the tab, too.
+  await expect(page).toHaveTitle(
+    new RegExp(`^${await screen.clock.locator("[data-clock=left]").textContent()} Paused · `),
+  );
   await page.waitForTimeout(1500);
   expect(await screen.seconds()).toBe(stood);
   await page.keyboard.press("Space");

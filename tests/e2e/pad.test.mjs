@@ -17,7 +17,6 @@ async function begin(page, cards) {
 }
 
 test("zones, tags, turns, readings and the ball are judged by the card, and say why", async ({ page }) => {
-  test.setTimeout(120_000);
   const screen = await begin(page, [
     "corner-calls",
     "approach-timing",

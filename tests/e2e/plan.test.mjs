@@ -79,6 +79,29 @@ test("an offered sheet is taken and changed by the strip of time", async ({ page
   expect((await names(page))[1]).toBe(one);
 });
 
+test("presses that come faster than answers all count, and one without a network is told", async ({
+  page,
+  context,
+}) => {
+  await page.goto("/plan/1");
+  const minutes = page.locator("#line-2 .step .figure").first();
+  await expect(minutes).toHaveText("6.5");
+  await page.evaluate(() => {
+    for (let i = 0; i < 5; i++) {
+      document.getElementById("longer-2").click();
+    }
+  });
+  await expect(minutes).toHaveText("9");
+  await expect(page.locator("#longer-2")).toBeEnabled();
+  await context.setOffline(true);
+  await page.locator("#longer-2").click();
+  await expect(page.getByRole("alert")).toHaveText("Not written: there is no network. Press again once there is.");
+  await context.setOffline(false);
+  await page.locator("#longer-2").click();
+  await expect(minutes).toHaveText("9.5");
+  await expect(page.getByRole("alert")).toHaveCount(0);
+});
+
 test("by keyboard alone", async ({ page }) => {
   await page.goto("/plan/1");
   await page.locator("#strip .grip").nth(1).focus();

@@ -2,8 +2,6 @@
 import { expect, test } from "./application.mjs";
 import { RunScreen } from "./run-screen.mjs";
 
-test.use({ serviceWorkers: "block" });
-
 test("a refused tap is taken back at once, with a word, and listed until seen; other sheets are not held up", async ({
   page,
 }) => {

@@ -22,13 +22,13 @@ export class RunScreen {
   }
 
   async ready() {
-    await expect(this.page.locator("#run")).toHaveAttribute("aria-busy", "false", { timeout: 20_000 });
+    await expect(this.page.locator("#run")).toHaveAttribute("aria-busy", "false", { timeout: 60_000 });
   }
 
   /** Starts the drill and waits until the count-in is over. */
   async start() {
     await this.go.click();
-    await expect(this.clock).toHaveAttribute("data-state", "work", { timeout: 10_000 });
+    await expect(this.clock).toHaveAttribute("data-state", "work", { timeout: 60_000 });
   }
 
   row(name) {

@@ -7,7 +7,7 @@ import Ajv from "ajv/dist/2020.js";
 import { expect, test } from "./application.mjs";
 
 const root = resolve(import.meta.dirname, "../..");
-const tally = join(root, "src/KeepTally.Cli/bin/Debug/net10.0/tally.dll");
+const tally = join(root, "src/KeepTally.Cli/bin/Release/net10.0/tally.dll");
 const read = (file) => JSON.parse(readFileSync(file, "utf8"));
 const files = (folder) => readdirSync(folder).map((name) => join(folder, name));
 const shipped = files(join(root, "src/KeepTally.Store/Book/Cards")).map(read);

@@ -34,10 +34,6 @@ try {
   await shot("today", { fullPage: true });
   await page.goto("/squad?edit=3");
   await shot("squad");
-  await page.goto("/door/1");
-  await page.getByRole("button", { name: "Make a code" }).click();
-  await page.getByRole("button", { name: "Make a link" }).click();
-  await shot("door");
 
   await page.goto("/drills");
   await page.getByLabel("Skill").selectOption("shooting");
@@ -45,6 +41,12 @@ try {
   await shot("drills");
   await page.goto("/drills/three-gates");
   await shot("card", { fullPage: true });
+  await page.goto("/drills/minute-trios/set-up");
+  await shot("set-up", { fullPage: true });
+  await page.goto("/drills/three-lanes/set-up/edit");
+  await page.locator('[data-mark="0"]').click();
+  await page.locator("#in-hand").waitFor();
+  await shot("layout");
   await page.goto("/drills/edit/three-gates");
   await page.getByRole("button", { name: "Try it" }).click();
   await page.locator("#try-pad[aria-busy=false]").waitFor();
@@ -141,7 +143,6 @@ try {
     ["Hana", "Make", 2],
     ["Dora", "Miss"],
   ]);
-  await shot("run-gates");
   await screen.endDrill();
   await screen.start();
   await tapAll(screen, [

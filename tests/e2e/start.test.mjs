@@ -1,7 +1,8 @@
 import { chmodSync, existsSync, mkdtempSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { expect, launch, test } from "./application.mjs";
+import { expect, test } from "./application.mjs";
+import { launch } from "./program.mjs";
 
 async function expectRefused(args, words) {
   const { code, out, error } = await launch(args).ended;
@@ -41,12 +42,16 @@ test("a word that is not known is said in one line", async () => {
   await expectRefused(["--new-password"], /the name is missing/);
 });
 
-test("a second one on the same data folder is refused in one line, and can start when the first is gone", async ({
-  app,
-}) => {
-  await expectRefused(["--data", app.data], /in use by another Keep Tally.*--data DIR/);
-  await app.kill();
-  await app.start();
+test.describe("one that is killed", () => {
+  test.use({ ownProcess: true });
+
+  test("a second one on the same data folder is refused in one line, and can start when the first is gone", async ({
+    app,
+  }) => {
+    await expectRefused(["--data", app.data], /in use by another Keep Tally.*--data DIR/);
+    await app.kill();
+    await app.start();
+  });
 });
 
 test("an empty database is said in one line and left alone", async () => {

@@ -51,6 +51,9 @@ public sealed record Stage
     /// <summary>What makes places move on, or null where the coach does.</summary>
     public RotateOn? Rotate { get; init; }
 
+    /// <summary>How it is played with other numbers on each side, from few to many; empty where it is played in one way only.</summary>
+    public IReadOnlyList<Versus> Versus { get; init; } = [];
+
     /// <summary>Its rule of a kind, or null where it has none.</summary>
     public T? Rule<T>()
         where T : class, IStageRule

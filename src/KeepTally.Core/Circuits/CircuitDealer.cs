@@ -1,6 +1,7 @@
 using KeepTally.Core.Cards;
 using KeepTally.Core.Dealing;
 using KeepTally.Core.Events;
+using KeepTally.Core.Formats;
 using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Circuits;
@@ -23,6 +24,7 @@ public static class CircuitDealer
         var way = Circuit.Planned(groups.Count, circuit.Stations.Count, circuit.Reverse, circuit.CoachesMove);
         var card = CircuitCard.Write(title, circuit.WorkSeconds(groups.Count), circuit.ChangeSeconds, way.Rounds);
         var units = groups.Select((group, index) => StageDealer.GroupUnit(index, group)).ToArray();
+        CircuitStation[] stations = [.. circuit.Stations.Select(station => Played(station, groups, may))];
         var sheets = new List<StationSheet>
         {
             new("", new LogHead(CircuitCard.Id, 0, new Dictionary<string, string>(), units), card, null),
@@ -33,14 +35,28 @@ public static class CircuitDealer
             {
                 if (way.StationOf(each, round) is { } at)
                 {
-                    sheets.AddRange(
-                        AtStop(circuit.Stations[at], new CircuitStop(round + 1, at, each), groups[each], may, everyone)
-                    );
+                    sheets.AddRange(AtStop(stations[at], new CircuitStop(round + 1, at, each), groups[each], may, everyone));
                 }
             }
         }
 
         return sheets;
+    }
+
+    /// <summary>A station with as many on each side as every group fills: it is laid out once.</summary>
+    private static CircuitStation Played(
+        CircuitStation station,
+        IReadOnlyList<IReadOnlyList<Member>> groups,
+        Func<Member, DrillCard, bool> may
+    )
+    {
+        var smallest = groups.Min(group => group.Count(player => may(player, station.Card)));
+        var number = VersusChoice.For(station.Card.Stages[station.Stage], smallest, 1);
+        return station with
+        {
+            Card = VersusChoice.Played(station.Card, station.Stage, number),
+            CardJson = VersusText.Of(station.CardJson, station.Stage, number),
+        };
     }
 
     /// <summary>The sheet of a stop; none where nobody of the group may do what is done there.</summary>

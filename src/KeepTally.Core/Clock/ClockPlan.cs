@@ -19,11 +19,21 @@ public sealed record ClockPlan(
     /// <summary>What the clock of a rep begins with.</summary>
     public RepStart RepFrom { get; init; }
 
-    /// <summary>What coaches have added to the work of rounds, or taken off; every other round is as the card has it.</summary>
-    public IReadOnlyDictionary<int, Duration> Added { get; init; } = new Dictionary<int, Duration>();
+    /// <summary>What coaches have added to intervals, or taken off; every other one is as the card has it.</summary>
+    public IReadOnlyDictionary<(IntervalKind Kind, int Round), Duration> Added { get; init; } =
+        new Dictionary<(IntervalKind, int), Duration>();
 
     /// <summary>How long the work of a round, from 1, is.</summary>
-    public Duration WorkOf(int round) => Work + Added.GetValueOrDefault(round);
+    public Duration WorkOf(int round) => Work + Added.GetValueOrDefault((IntervalKind.Work, round));
+
+    /// <summary>How long the change-over after a round is.</summary>
+    public Duration ChangeAfter(int round) => Change + Added.GetValueOrDefault((IntervalKind.Change, round));
+
+    /// <summary>How long the break after a round is.</summary>
+    public Duration BreakOf(int round) =>
+        BreakAfter is { } rest && rest.Round == round
+            ? rest.Length + Added.GetValueOrDefault((IntervalKind.Break, round))
+            : Duration.Zero;
 
     /// <summary>What the clock reads when the work of a round, from 1, is over.</summary>
     public ClockTime WorkEnd(int round)
@@ -34,9 +44,9 @@ public sealed record ClockPlan(
             + (round * Work)
             + ((round - 1) * Change)
             + (BreakAfter is { } rest && rest.Round < round ? rest.Length : Duration.Zero);
-        foreach (var (longer, by) in Added)
+        foreach (var ((kind, of), by) in Added)
         {
-            end += longer <= round ? by : Duration.Zero;
+            end += of < round || (of == round && kind == IntervalKind.Work) ? by : Duration.Zero;
         }
 
         return end;
@@ -96,12 +106,51 @@ public sealed record ClockPlan(
         }
 
         var more = now > end ? now - end + by : Duration.Max(by, now - end);
-        return this with { Added = new Dictionary<int, Duration>(Added) { [round] = Added.GetValueOrDefault(round) + more } };
+        return With(IntervalKind.Work, round, more);
     }
+
+    /// <summary>The same clock with an interval over sooner or later than it was; its count-in and its end stay.</summary>
+    public ClockPlan Moved(Interval interval, Duration by) =>
+        interval.Kind is IntervalKind.Work or IntervalKind.Change or IntervalKind.Break
+            ? With(interval.Kind, interval.Round, by)
+            : this;
+
+    /// <summary>
+    /// The same clock with more rounds, or fewer, though never fewer than have begun. Once all was over the work of a further round
+    /// begins when its change-over is over, and no sooner than now.
+    /// </summary>
+    /// <param name="now">What the clock reads.</param>
+    public ClockPlan OfRounds(int rounds, ClockTime now)
+    {
+        var begun = 1;
+        while (begun < Rounds && now >= WorkEnd(begun + 1) - WorkOf(begun + 1))
+        {
+            begun++;
+        }
+
+        var most = Math.Max(rounds, begun);
+        var plan = this with { Rounds = most };
+        if (most <= Rounds)
+        {
+            return most == Rounds ? this : plan;
+        }
+
+        var begins = plan.WorkEnd(Rounds + 1) - plan.WorkOf(Rounds + 1);
+        return begins < now ? plan.With(IntervalKind.Change, Rounds, now - begins) : plan;
+    }
+
+    private ClockPlan With(IntervalKind kind, int round, Duration more) =>
+        this with
+        {
+            Added = new Dictionary<(IntervalKind, int), Duration>(Added)
+            {
+                [(kind, round)] = Added.GetValueOrDefault((kind, round)) + more,
+            },
+        };
 
     /// <summary>Count-in, rounds of work, the changes between them, and the break.</summary>
     public Duration Total =>
-        WorkEnd(Rounds) - ClockTime.Zero + (BreakAfter is { } rest && rest.Round >= Rounds ? rest.Length : Duration.Zero);
+        WorkEnd(Rounds) - ClockTime.Zero + (BreakAfter is { } rest && rest.Round >= Rounds ? BreakOf(rest.Round) : Duration.Zero);
 }
 
 /// <summary>What the clock of a rep begins with.</summary>

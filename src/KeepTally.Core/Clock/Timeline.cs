@@ -57,7 +57,8 @@ public sealed class Timeline
     /// one span after another gives each signal exactly once. The first span begins before 0, so that a start without
     /// count-in is heard.
     /// </summary>
-    public IEnumerable<Signal> Signals(ClockTime from, ClockTime to)
+    /// <param name="calls">Where somebody has the time left of work called at moments of their own; null for the plan's.</param>
+    public IEnumerable<Signal> Signals(ClockTime from, ClockTime to, IReadOnlyList<Duration>? calls = null)
     {
         foreach (var interval in _intervals)
         {
@@ -81,7 +82,7 @@ public sealed class Timeline
                 yield return new Signal(moment, SignalKind.Surprise, interval.End - moment, interval);
             }
 
-            foreach (var left in CallsIn(interval))
+            foreach (var left in CallsIn(interval, calls))
             {
                 var at = interval.End - left;
                 if (at > from && at <= to)
@@ -116,10 +117,11 @@ public sealed class Timeline
     }
 
     /// <summary>The spans before the end of an interval at which its time left is called, longest first.</summary>
-    public IEnumerable<Duration> CallsIn(Interval interval) =>
+    /// <param name="calls">Where somebody has the time left of work called at moments of their own; null for the plan's.</param>
+    public IEnumerable<Duration> CallsIn(Interval interval, IReadOnlyList<Duration>? calls = null) =>
         interval.Kind switch
         {
-            IntervalKind.Work => Plan.Calls.Where(left => left > Duration.Zero && left < interval.Length),
+            IntervalKind.Work => (calls ?? Plan.Calls).Where(left => left > Duration.Zero && left < interval.Length),
             IntervalKind.CountIn => WholeSeconds(interval.Length),
             IntervalKind.Change or IntervalKind.Break => WholeSeconds(Duration.Min(CalledBeforeWork, interval.Length)),
             IntervalKind.Over => [],
@@ -160,14 +162,14 @@ public sealed class Timeline
         for (var round = 1; round <= plan.Rounds; round++)
         {
             yield return Next(IntervalKind.Work, round, plan.WorkOf(round));
-            if (plan.BreakAfter is { } rest && rest.Length > Duration.Zero && rest.Round == round)
+            if (plan.BreakOf(round) > Duration.Zero)
             {
-                yield return Next(IntervalKind.Break, round, rest.Length);
+                yield return Next(IntervalKind.Break, round, plan.BreakOf(round));
             }
 
-            if (round < plan.Rounds && plan.Change > Duration.Zero)
+            if (round < plan.Rounds && plan.ChangeAfter(round) > Duration.Zero)
             {
-                yield return Next(IntervalKind.Change, round, plan.Change);
+                yield return Next(IntervalKind.Change, round, plan.ChangeAfter(round));
             }
         }
 

@@ -17,6 +17,9 @@ public sealed class EventLog
     private readonly Dictionary<EventId, List<RunEvent.Undo>> _reaching = [];
     private readonly HashSet<EventId> _undone = [];
 
+    /// <summary>Amendments by the tap they reach for, whether it has arrived or not.</summary>
+    private readonly Dictionary<EventId, List<RunEvent.Amend>> _amending = [];
+
     /// <summary>For each event in order, whether it stands: what a fold asks of every event.</summary>
     private readonly List<bool> _stands = [];
 
@@ -43,6 +46,28 @@ public sealed class EventLog
 
     /// <summary>Whether the event at a position counts: it is not undone.</summary>
     public bool StandsAt(int position) => _stands[position];
+
+    /// <summary>The event at a position as it reads now: a tap with what later amendments that stand make of it.</summary>
+    public RunEvent ReadAt(int position) =>
+        _amending.Count > 0 && _events[position] is RunEvent.Tap tap ? Amended(tap) : _events[position];
+
+    /// <summary>The event with an id as it reads now, undone or not; null where there is none.</summary>
+    public RunEvent? Read(EventId id) => Find(id) is RunEvent.Tap tap ? Amended(tap) : Find(id);
+
+    private RunEvent.Tap Amended(RunEvent.Tap tap)
+    {
+        if (!_amending.TryGetValue(tap.Id, out var amends))
+        {
+            return tap;
+        }
+
+        foreach (var amend in amends.Order(InOrder).Cast<RunEvent.Amend>())
+        {
+            tap = !_undone.Contains(amend.Id) && InOrder.Compare(amend, tap) > 0 ? amend.Over(tap) : tap;
+        }
+
+        return tap;
+    }
 
     /// <summary>The position of an event that is here.</summary>
     internal int PositionOf(RunEvent runEvent) => _events.BinarySearch(runEvent, InOrder);
@@ -71,10 +96,7 @@ public sealed class EventLog
         _stands.Insert(at, true);
         Number(runEvent);
         var from = at;
-        if (runEvent is RunEvent.Undo undo)
-        {
-            Reaching(undo);
-        }
+        Reach(runEvent, ref from);
 
         // It may have been undone before it arrived.
         if (_reaching.Count > 0)
@@ -103,10 +125,8 @@ public sealed class EventLog
             sorted = sorted && (_events.Count == 0 || InOrder.Compare(_events[^1], runEvent) < 0);
             _events.Add(runEvent);
             Number(runEvent);
-            if (runEvent is RunEvent.Undo undo)
-            {
-                Reaching(undo);
-            }
+            var nowhere = 0;
+            Reach(runEvent, ref nowhere);
         }
 
         if (!sorted)
@@ -124,6 +144,7 @@ public sealed class EventLog
         _events.Clear();
         _byId.Clear();
         _reaching.Clear();
+        _amending.Clear();
         AddAll(other is null ? rest : [.. rest, other]);
     }
 
@@ -135,16 +156,37 @@ public sealed class EventLog
         }
     }
 
-    private void Reaching(RunEvent.Undo undo)
+    /// <summary>Notes down what an event reaches for, and from where on the log reads differently by that.</summary>
+    private void Reach(RunEvent runEvent, ref int from)
     {
-        if (_reaching.TryGetValue(undo.Of, out var undos))
+        switch (runEvent)
         {
-            undos.Add(undo);
+            case RunEvent.Undo undo:
+                ListOf(_reaching, undo.Of).Add(undo);
+                break;
+            case RunEvent.Amend amend:
+                ListOf(_amending, amend.Of).Add(amend);
+                FromThere(amend, ref from);
+                break;
         }
-        else
+    }
+
+    private void FromThere(RunEvent.Amend amend, ref int from)
+    {
+        if (_byId.TryGetValue(amend.Of, out var tap) && PositionOf(tap) is >= 0 and var at)
         {
-            _reaching[undo.Of] = [undo];
+            from = Math.Min(from, at);
         }
+    }
+
+    private static List<T> ListOf<T>(Dictionary<EventId, List<T>> lists, EventId id)
+    {
+        if (!lists.TryGetValue(id, out var list))
+        {
+            lists[id] = list = [];
+        }
+
+        return list;
     }
 
     /// <summary>Looks anew whether an event stands; where that changed and it is an undo, at what it reaches, and so on.</summary>
@@ -162,6 +204,11 @@ public sealed class EventLog
             var at = PositionOf(runEvent);
             _stands[at] = !undone;
             from = Math.Min(from, at);
+            if (runEvent is RunEvent.Amend amend)
+            {
+                FromThere(amend, ref from);
+            }
+
             if (runEvent is not RunEvent.Undo undo)
             {
                 return;

@@ -1,3 +1,4 @@
+using KeepTally.Core.Clock;
 using KeepTally.Core.Faults;
 using KeepTally.Core.Identity;
 using KeepTally.Core.Json;
@@ -14,6 +15,7 @@ public static class EventReader
     internal static readonly Instant LatestAt = new(1_000_000_000_000_000);
     private const double MostAdded = 3600;
     private const int LongestNote = 2000;
+    private const int MostRounds = 999;
 
     /// <summary>The event of a line, or every fault in it.</summary>
     public static Result<RunEvent> Read(string json) =>
@@ -74,6 +76,18 @@ public static class EventReader
                     Tags(place),
                     place.Find("value")?.Number()
                 );
+            case "amend":
+                Only(place, "of", "unit", "outcome", "zone", "value", "counts");
+                return new RunEvent.Amend(
+                    id,
+                    at,
+                    Of(place),
+                    Player(place, "unit"),
+                    ShortText(place, "outcome"),
+                    ShortText(place, "zone"),
+                    place.Find("value")?.Number(),
+                    place.Find("counts")?.Truth()
+                );
             case "turn":
                 Only(place, "unit");
                 return new RunEvent.Turn(id, at, Player(place, "unit"));
@@ -105,6 +119,21 @@ public static class EventReader
                         place.Need("seconds", "how many seconds more, or below nought less")?.Number(-MostAdded, MostAdded) ?? 0
                     )
                 );
+            case "skip":
+                Only(place, "interval", "round");
+                return new RunEvent.Skip(
+                    id,
+                    at,
+                    place.Need("interval", "work, change or break")?.OneOf(IntervalWords.All) ?? IntervalKind.Work,
+                    place.Need("round", "the round it belongs to, from 1")?.Whole(1, MostRounds) ?? 1
+                );
+            case "rounds":
+                Only(place, "rounds");
+                return new RunEvent.Rounds(
+                    id,
+                    at,
+                    place.Need("rounds", "how many rounds there are to be")?.Whole(1, MostRounds) ?? 1
+                );
             case "whistle":
                 Only(place);
                 return new RunEvent.Whistle(id, at);
@@ -131,7 +160,7 @@ public static class EventReader
                     .Find("type")
                     ?.Wrong(
                         $"\"{type}\" is no type of event",
-                        "write one of start, pause, resume, end, tap, turn, rotate, undo, freeze, note, add, whistle, again, habit, sub"
+                        "write one of start, pause, resume, end, tap, amend, turn, rotate, undo, freeze, note, add, skip, rounds, whistle, again, habit, sub"
                     );
                 return null;
         }
@@ -161,7 +190,7 @@ public static class EventReader
 
     private static EventId Of(JsonPlace place)
     {
-        if (place.Need("of", "the device and n of the event to undo") is not { } of)
+        if (place.Need("of", "the device and n of the event it reaches for") is not { } of)
         {
             return default;
         }

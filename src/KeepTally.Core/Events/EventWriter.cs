@@ -27,6 +27,7 @@ public static class EventWriter
             RunEvent.Resume => "resume",
             RunEvent.End => "end",
             RunEvent.Tap => "tap",
+            RunEvent.Amend => "amend",
             RunEvent.Turn => "turn",
             RunEvent.Rotate => "rotate",
             RunEvent.Undo => "undo",
@@ -34,6 +35,8 @@ public static class EventWriter
             RunEvent.Note => "note",
             RunEvent.Again => "again",
             RunEvent.Add => "add",
+            RunEvent.Skip => "skip",
+            RunEvent.Rounds => "rounds",
             RunEvent.Whistle => "whistle",
             RunEvent.Habit => "habit",
             RunEvent.Substitution => "sub",
@@ -56,10 +59,23 @@ public static class EventWriter
                 Optional(json, "actor", rotate.Actor?.Value);
                 break;
             case RunEvent.Undo undo:
-                json.WriteStartObject("of");
-                json.WriteString("device", undo.Of.Device.Value);
-                json.WriteNumber("n", undo.Of.N);
-                json.WriteEndObject();
+                WriteOf(json, undo.Of);
+                break;
+            case RunEvent.Amend amend:
+                WriteOf(json, amend.Of);
+                Optional(json, "unit", amend.Unit?.Value);
+                Optional(json, "outcome", amend.Outcome);
+                Optional(json, "zone", amend.Zone);
+                if (amend.Value is { } amended)
+                {
+                    json.WriteNumber("value", amended);
+                }
+
+                if (amend.Counts is { } counts)
+                {
+                    json.WriteBoolean("counts", counts);
+                }
+
                 break;
             case RunEvent.Freeze freeze:
                 json.WriteString("reason", freeze.Reason);
@@ -70,6 +86,13 @@ public static class EventWriter
                 break;
             case RunEvent.Add add:
                 json.WriteNumber("seconds", add.By.TotalSeconds);
+                break;
+            case RunEvent.Skip skip:
+                json.WriteString("interval", IntervalWords.Of(skip.Kind));
+                json.WriteNumber("round", skip.Round);
+                break;
+            case RunEvent.Rounds rounds:
+                json.WriteNumber("rounds", rounds.Count);
                 break;
             case RunEvent.Again again:
                 Only(json, "ends", again.Ends);
@@ -84,6 +107,14 @@ public static class EventWriter
                 Optional(json, "in", substitution.In?.Value);
                 break;
         }
+    }
+
+    private static void WriteOf(Utf8JsonWriter json, EventId of)
+    {
+        json.WriteStartObject("of");
+        json.WriteString("device", of.Device.Value);
+        json.WriteNumber("n", of.N);
+        json.WriteEndObject();
     }
 
     private static void WriteTap(Utf8JsonWriter json, RunEvent.Tap tap)

@@ -1,3 +1,4 @@
+using KeepTally.Core.Clock;
 using KeepTally.Core.Identity;
 using KeepTally.Core.Time;
 
@@ -31,7 +32,39 @@ public abstract record RunEvent(EventId Id, Instant At)
         string? Zone,
         IReadOnlyDictionary<string, string>? Tags,
         double? Value
-    ) : RunEvent(Id, At);
+    ) : RunEvent(Id, At)
+    {
+        /// <summary>It counts though it came late: a coach says so afterwards, by an <see cref="Amend"/>.</summary>
+        public bool CountsLate { get; init; }
+    }
+
+    /// <summary>
+    /// What a tap said is put right: <paramref name="Of"/> reads from now on as told here, in its own place; what is left out stays
+    /// as it was.
+    /// </summary>
+    /// <param name="Counts">Whether it counts though it was late; null leaves that as it was.</param>
+    public sealed record Amend(
+        EventId Id,
+        Instant At,
+        EventId Of,
+        PlayerId? Unit,
+        string? Outcome,
+        string? Zone,
+        double? Value,
+        bool? Counts
+    ) : RunEvent(Id, At)
+    {
+        /// <summary>The tap as it reads by this.</summary>
+        public Tap Over(Tap tap) =>
+            tap with
+            {
+                Unit = Unit ?? tap.Unit,
+                Outcome = Outcome ?? tap.Outcome,
+                Zone = Zone ?? tap.Zone,
+                Value = Value ?? tap.Value,
+                CountsLate = Counts ?? tap.CountsLate,
+            };
+    }
 
     /// <summary>The turn passes to <paramref name="Unit"/>, or to the next that is not done.</summary>
     public sealed record Turn(EventId Id, Instant At, PlayerId? Unit) : RunEvent(Id, At);
@@ -50,6 +83,14 @@ public abstract record RunEvent(EventId Id, Instant At)
 
     /// <summary>The work under way, or that was last, is longer by so much; shorter where it is below nought.</summary>
     public sealed record Add(EventId Id, Instant At, Duration By) : RunEvent(Id, At);
+
+    /// <summary>An interval of the clock is over at this moment, if it is the one under way.</summary>
+    /// <param name="Kind">Work, change or break.</param>
+    /// <param name="Round">The round it belongs to, from 1.</param>
+    public sealed record Skip(EventId Id, Instant At, IntervalKind Kind, int Round) : RunEvent(Id, At);
+
+    /// <summary>The clock has so many rounds from now on, though no fewer than have begun.</summary>
+    public sealed record Rounds(EventId Id, Instant At, int Count) : RunEvent(Id, At);
 
     /// <summary>The coach's whistle: the clock of one rep begins.</summary>
     public sealed record Whistle(EventId Id, Instant At) : RunEvent(Id, At);

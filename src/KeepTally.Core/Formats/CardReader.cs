@@ -122,7 +122,7 @@ public static class CardReader
             Players = ReadGroupSize(root),
             Minutes = root.Find("minutes")?.Number(0, 600) ?? 0,
             SecondsPerRep = root.Find("secondsPerRep")?.Number(0.1, 3600) ?? 6,
-            Equipment = root.List("equipment", ReadEquipment),
+            Equipment = root.List("equipment", EquipmentReader.Read),
             Coaches = root.Find("coaches")?.Whole(0, 50) ?? 0,
             SetUp = root.Texts("setUp"),
             Cues = root.Texts("cues"),
@@ -184,16 +184,6 @@ public static class CardReader
         }
 
         return new GroupSize(min, best, max);
-    }
-
-    private static Equipment ReadEquipment(JsonPlace place)
-    {
-        place.Only("item", "count", "per");
-        return new Equipment(
-            place.NeedText("item", "what to bring, such as \"ball\""),
-            place.Find("count")?.Whole(0, 999) ?? 1,
-            CardChoices.Per.ReadFrom(place)
-        );
     }
 
     private static Caution ReadCaution(JsonPlace place)

@@ -1,5 +1,6 @@
 using KeepTally.Core.Clock;
 using KeepTally.Core.Json;
+using KeepTally.Core.Layout;
 using KeepTally.Core.Places;
 using KeepTally.Core.Rulebook;
 
@@ -57,16 +58,7 @@ public static class CardSchema
             ),
             new SchemaProperty("minutes", Schema.Number(0, 600)),
             new SchemaProperty("secondsPerRep", Schema.Number(0.1, 3600)),
-            new SchemaProperty(
-                "equipment",
-                Schema.List(
-                    Schema.Object(
-                        new SchemaProperty("item", Schema.FilledText, IsNeeded: true),
-                        new SchemaProperty("count", Schema.Whole(0, 999)),
-                        new SchemaProperty("per", Schema.OneOf(CardChoices.Per))
-                    )
-                )
-            ),
+            new SchemaProperty("equipment", Equipment),
             new SchemaProperty("coaches", Schema.Whole(0, 50)),
             new SchemaProperty("setUp", Schema.Texts),
             new SchemaProperty("cues", Schema.Texts),
@@ -101,7 +93,7 @@ public static class CardSchema
                 )
             ),
             new SchemaProperty("stages", Schema.List(Schema.Named("stage")).AtLeastOne(), IsNeeded: true),
-            new SchemaProperty("layout", new Schema("""{"type":"object"}"""))
+            new SchemaProperty("layout", LayoutSchema.Layout)
         );
 
     private static Schema StageOf(RuleSet rules) =>
@@ -119,7 +111,31 @@ public static class CardSchema
             new SchemaProperty("places", Schema.List(Schema.Named("place"))),
             new SchemaProperty("moves", Schema.List(Schema.Named("move"))),
             new SchemaProperty("rotate", Schema.Named("rotate")),
+            new SchemaProperty("versus", Versus),
         ]);
+
+    private static Schema Equipment =>
+        Schema.List(
+            Schema.Object(
+                new SchemaProperty("item", Schema.FilledText, IsNeeded: true),
+                new SchemaProperty("count", Schema.Whole(0, 999)),
+                new SchemaProperty("per", Schema.OneOf(CardChoices.Per))
+            )
+        );
+
+    private static Schema Versus =>
+        Schema
+            .Map(
+                Schema.Object(
+                    new SchemaProperty("name", Schema.AnyText),
+                    new SchemaProperty("places", Schema.List(Schema.Named("place")), IsNeeded: true),
+                    new SchemaProperty("moves", Schema.List(Schema.Named("move"))),
+                    new SchemaProperty("setUp", Schema.Texts),
+                    new SchemaProperty("equipment", Equipment),
+                    new SchemaProperty("layout", LayoutSchema.Layout)
+                )
+            )
+            .Saying("How the stage is played with another number on each side, by that number.");
 
     private static Schema OutcomeOf(RuleSet rules) =>
         Schema.Object(

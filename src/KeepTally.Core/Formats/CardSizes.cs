@@ -39,6 +39,7 @@ internal static class CardSizes
         ["faults"] = 30,
         ["cautions"] = 20,
         ["equipment"] = 40,
+        ["versus"] = 10,
     };
 
     /// <summary>Every place of a card that holds too much is a fault.</summary>

@@ -25,6 +25,7 @@ internal static class StageReader
         "places",
         "moves",
         "rotate",
+        "versus",
     ];
 
     internal static Stage Read(JsonPlace place, RuleSet rules)
@@ -45,6 +46,7 @@ internal static class StageReader
             Places = place.List("places", PlacesReader.Place),
             Moves = place.List("moves", PlacesReader.Move),
             Rotate = place.Find("rotate") is { } rotate ? PlacesReader.Rotate(rotate) : null,
+            Versus = VersusReader.Read(place),
         };
         HoldTogether(place, stage);
         return stage;
@@ -87,6 +89,7 @@ internal static class StageReader
         PlacesReader.HoldTogether(place, stage.Places, stage.Moves);
         PlacesReader.HoldSides(place, stage.Places, stage.Sides);
         HoldJobs(place, stage);
+        VersusReader.HoldTogether(place, stage);
 
         if (stage is { Play: Play.Match, Scores: Scorer.Side, Sides.Count: < 2 })
         {

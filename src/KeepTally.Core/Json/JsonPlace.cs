@@ -61,6 +61,33 @@ internal readonly struct JsonPlace
         }
     }
 
+    /// <summary>What stands here beside the properties named, where the format leaves others open; anything but an object is a fault.</summary>
+    internal IReadOnlyList<Fault> Beside(params ReadOnlySpan<string> known)
+    {
+        if (!IsObject)
+        {
+            Only(known);
+            return [];
+        }
+
+        var beside = new List<Fault>();
+        foreach (var property in Element.EnumerateObject())
+        {
+            if (!known.Contains(property.Name))
+            {
+                beside.Add(
+                    new Fault(
+                        At(property.Name, property.Value).Path,
+                        "this is not known here and is passed over",
+                        "take it out, or use one of " + string.Join(", ", known.ToArray())
+                    )
+                );
+            }
+        }
+
+        return beside;
+    }
+
     internal JsonPlace? Find(string name) =>
         IsObject && Element.TryGetProperty(name, out var value) && value.ValueKind != JsonValueKind.Null ? At(name, value) : null;
 

@@ -71,6 +71,10 @@ public readonly record struct Schema(string Text)
         return new($$"""{"type":"object","properties":{{{string.Join(',', all)}}},"additionalProperties":false{{required}}}""");
     }
 
+    /// <summary>The same, where it and every object in it may have other properties too.</summary>
+    public Schema Open() =>
+        new(Text.Replace("\"additionalProperties\":false", "\"additionalProperties\":true", StringComparison.Ordinal));
+
     /// <summary>One of several schemas.</summary>
     public static Schema Any(params ReadOnlySpan<Schema> schemas) => new($$"""{"anyOf":[{{Joined(schemas)}}]}""");
 

@@ -1,58 +1,26 @@
+using KeepTally.Core.Faults;
+using KeepTally.Core.Measures;
+
 namespace KeepTally.Core.Layout;
 
 /// <summary>
-/// A drill drawn on its surface, in metres, origin at the lower left, x along the length. Source: docs/formats.md,
-/// section 6.
+/// A drill drawn on its floor, with distances as they were written: origin at the lower left, x along the length. Source:
+/// docs/formats.md, section 6.
 /// </summary>
-/// <param name="Steps">What happens when, in order.</param>
-public sealed record Diagram(Surface Surface, IReadOnlyList<Mark> Marks, IReadOnlyList<Path> Paths, IReadOnlyList<string> Steps);
-
-/// <summary>Something that stands on the surface. A line and a zone reach from (X, Y) over Length and Width.</summary>
-public sealed record Mark(string Id, MarkKind Kind, double X, double Y, double Length, double Width, string Label);
-
-/// <summary>What a mark stands for.</summary>
-public enum MarkKind
+/// <param name="Floor">What it stands on.</param>
+/// <param name="Marks">What stands there.</param>
+/// <param name="Ways">Who and what goes where.</param>
+/// <param name="Steps">What happens when in one rep, in order; the ways of step 1 belong to the first.</param>
+public sealed record Diagram(Ground Floor, IReadOnlyList<Mark> Marks, IReadOnlyList<Way> Ways, IReadOnlyList<RepStep> Steps)
 {
-    /// <summary>A cone.</summary>
-    Cone,
+    /// <summary>What was read but not understood, each with its place and its mend: such a layout can be used, and this is told.</summary>
+    public IReadOnlyList<Fault> PassedOver { get; init; } = [];
 
-    /// <summary>A line on the floor.</summary>
-    Line,
-
-    /// <summary>A zone of the floor.</summary>
-    Zone,
-
-    /// <summary>A goal.</summary>
-    Goal,
-
-    /// <summary>A flat disc.</summary>
-    Disc,
-
-    /// <summary>A ball.</summary>
-    Ball,
-
-    /// <summary>A player.</summary>
-    Player,
+    /// <summary>Everything in metres, by somebody's stride.</summary>
+    public Scene By(Stride stride) => new(Floor.By(stride), [.. Marks.Select(mark => mark.By(stride))], Ways, Steps);
 }
 
-/// <summary>A way from one mark to another, at a step of the rep.</summary>
-public sealed record Path(string From, string To, Travel As, int Step);
-
-/// <summary>How somebody or something gets from one mark to another.</summary>
-public enum Travel
-{
-    /// <summary>A player runs.</summary>
-    Run,
-
-    /// <summary>The ball is passed.</summary>
-    Pass,
-
-    /// <summary>The ball is shot.</summary>
-    Shot,
-
-    /// <summary>A player runs with the ball.</summary>
-    Carry,
-
-    /// <summary>A player changes places after the rep.</summary>
-    Rotate,
-}
+/// <summary>One thing that happens in a rep.</summary>
+/// <param name="Text">What happens, and who does it.</param>
+/// <param name="Seconds">How long it takes, or null where the ways tell.</param>
+public sealed record RepStep(string Text, double? Seconds = null);

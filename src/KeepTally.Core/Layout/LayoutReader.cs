@@ -1,94 +1,197 @@
-using System.Globalization;
+using KeepTally.Core.Courts;
+using KeepTally.Core.Faults;
 using KeepTally.Core.Json;
+using KeepTally.Core.Measures;
 
 namespace KeepTally.Core.Layout;
 
 /// <summary>
-/// Reads what of a layout can be drawn. Section 6 leaves marks open, so properties not known here are passed over and
-/// kept in the card's text.
+/// Reads a layout. Source: docs/formats.md, section 6, which leaves its properties open: one not known here is passed over,
+/// and told in <see cref="Diagram.PassedOver"/>.
 /// </summary>
-internal static class LayoutReader
+public sealed class LayoutReader
 {
-    private const double Foot = 0.3048;
-    private const double Yard = 0.9144;
+    /// <summary>No field of play is longer, in metres.</summary>
+    public const double Farthest = 1000;
 
-    /// <summary>The usual stride until the coach's own is known, in metres.</summary>
-    private const double Stride = 0.75;
-
-    internal static Diagram Read(JsonPlace place)
+    /// <summary>Reads a layout that stands by itself.</summary>
+    public static Result<Diagram> Read(string json)
     {
-        var marks = place.List("marks", MarkOf);
-        var known = marks.Select(mark => mark.Id).ToHashSet(StringComparer.Ordinal);
-        return new Diagram(
-            SurfaceOf(place),
-            marks,
-            place.List("paths", path => PathOf(path, known)),
-            place.Find("steps") is { IsArray: true } steps
-                ? [.. steps.Items().Select(step => step.IsText ? step.Text() : step.TextOr("text", ""))]
-                : []
-        );
+        var faults = new List<Fault>();
+        using var document = JsonText.Parse(json, faults);
+        if (document is null)
+        {
+            return Result.Fail<Diagram>(faults);
+        }
+
+        var diagram = Read(JsonPlace.Root(document.RootElement, faults));
+        return faults.Count == 0 ? Result.Ok(diagram) : Result.Fail<Diagram>(faults);
     }
 
-    private static Surface SurfaceOf(JsonPlace layout)
+    internal static Diagram Read(JsonPlace place) => new LayoutReader().DiagramOf(place);
+
+    private readonly List<Fault> _passedOver = [];
+
+    private LayoutReader() { }
+
+    private Diagram DiagramOf(JsonPlace place)
+    {
+        _passedOver.AddRange(place.Beside("surface", "marks", "paths", "steps"));
+        var marks = place.List("marks", MarkOf);
+        CheckIds(place, marks);
+        var known = marks.Select(mark => mark.Id).Where(id => id.Length > 0).ToHashSet(StringComparer.Ordinal);
+        return new Diagram(FloorOf(place), marks, place.List("paths", path => WayOf(path, known)), StepsOf(place))
+        {
+            PassedOver = _passedOver,
+        };
+    }
+
+    private void CheckIds(JsonPlace layout, IReadOnlyList<Mark> marks)
+    {
+        var seen = new HashSet<string>(StringComparer.Ordinal);
+        foreach (var (mark, place) in marks.Zip(layout.Find("marks")?.Items() ?? []))
+        {
+            if (mark.Id.Length > 0 && !seen.Add(mark.Id))
+            {
+                _passedOver.Add(
+                    new Fault(
+                        $"{place.Path}.id",
+                        $"two marks are called \"{mark.Id}\"; what goes there goes to the first",
+                        "give each its own id"
+                    )
+                );
+            }
+
+            if (
+                mark.In.Length > 0
+                && !marks.Any(goal => goal.Kind == MarkKind.Goal && goal.Id == mark.In && goal.Height.Amount > 0)
+            )
+            {
+                place
+                    .Find("in")
+                    ?.Wrong(
+                        $"\"{mark.In}\" is no goal with a height",
+                        "name a mark of kind goal that has a height, or take this out for a zone of the floor"
+                    );
+            }
+        }
+    }
+
+    private Ground FloorOf(JsonPlace layout)
     {
         if (layout.Find("surface") is not { } place)
         {
-            return new Surface("", 20, 10);
+            return Ground.Plain(Ground.UsualLength, Ground.UsualWidth);
         }
 
-        if (place.IsObject)
+        if (!place.IsObject)
         {
-            return new Surface("", Distance(place, "length", 20), Distance(place, "width", 10));
+            return new Ground(CourtOf(place), CourtPart.Whole, null, null);
         }
 
-        if (Surface.Of(place.Text()) is { } surface)
-        {
-            return surface;
-        }
-
-        place.Wrong("the size of this surface is not known here", "write {\"length\": 40, \"width\": 20} in metres");
-        return new Surface("", 20, 10);
+        _passedOver.AddRange(place.Beside("court", "part", "length", "width"));
+        var court = place.Find("court") is { } named ? CourtOf(named) : null;
+        return new Ground(
+            court,
+            LayoutChoices.Parts.ReadFrom(place),
+            SizeOf(place, "length", court?.Length),
+            SizeOf(place, "width", court?.Width)
+        );
     }
 
-    private static Mark MarkOf(JsonPlace place) =>
-        new(
-            place.TextOr("id", ""),
-            place
-                .Find("kind")
-                ?.OneOf(
-                    ("cone", MarkKind.Cone),
-                    ("line", MarkKind.Line),
-                    ("zone", MarkKind.Zone),
-                    ("goal", MarkKind.Goal),
-                    ("disc", MarkKind.Disc),
-                    ("ball", MarkKind.Ball),
-                    ("player", MarkKind.Player)
-                )
-                ?? MarkKind.Cone,
-            Distance(place, "x", 0),
-            Distance(place, "y", 0),
-            Distance(place, "length", 0),
-            Distance(place, "width", 0),
-            place.TextOr("label", "")
-        );
-
-    private static Layout.Path PathOf(JsonPlace place, HashSet<string> known)
+    private static Court? CourtOf(JsonPlace place)
     {
-        return new Layout.Path(
-            End("from"),
-            End("to"),
-            place
-                .Find("as")
-                ?.OneOf(
-                    ("run", Travel.Run),
-                    ("pass", Travel.Pass),
-                    ("shot", Travel.Shot),
-                    ("carry", Travel.Carry),
-                    ("rotate", Travel.Rotate)
-                )
-                ?? Travel.Run,
-            place.Find("step")?.Whole(0, 99) ?? 1
-        );
+        var court = CourtList.Find(place.Text());
+        if (court is null)
+        {
+            place.Wrong(
+                "the size of this surface is not known here",
+                "write {\"length\": 40, \"width\": 20} in metres, or one of "
+                    + string.Join(", ", CourtList.All.Select(each => $"\"{each.Id}\""))
+            );
+        }
+
+        return court;
+    }
+
+    private static Measure? SizeOf(JsonPlace surface, string name, Extent? allowed)
+    {
+        if (surface.Find(name) is not { } place)
+        {
+            return null;
+        }
+
+        var size = DistanceOf(place);
+        var metres = size.Metres(Stride.Usual);
+        if (metres is < 0.5 or > Farthest)
+        {
+            place.Wrong("a floor is from 0.5 to 1,000 metres long and wide", "write its size in metres, such as 20");
+        }
+        else if (allowed is { } extent && (metres < extent.Least - 0.01 || metres > extent.Most + 0.01))
+        {
+            place.Wrong(
+                extent.Varies
+                    ? $"the rule book allows {extent.Least:0.##} to {extent.Most:0.##} metres"
+                    : $"the rule book says {extent.Usual:0.##} metres",
+                "write a size the rule book allows, or leave out the court for a plain rectangle"
+            );
+        }
+
+        return size;
+    }
+
+    private Mark MarkOf(JsonPlace place)
+    {
+        _passedOver.AddRange(place.Beside("id", "kind", "x", "y", "length", "width", "height", "label", "in", "corners"));
+        return new Mark(
+            place.TextOr("id", ""),
+            LayoutChoices.Kinds.ReadFrom(place),
+            Distance(place, "x"),
+            Distance(place, "y"),
+            Distance(place, "length"),
+            Distance(place, "width"),
+            place.TextOr("label", "")
+        )
+        {
+            Height = Distance(place, "height"),
+            In = place.TextOr("in", ""),
+            Corners = CornersOf(place),
+        };
+    }
+
+    private static List<(Measure X, Measure Y)> CornersOf(JsonPlace mark)
+    {
+        if (mark.Find("corners") is not { } place)
+        {
+            return [];
+        }
+
+        var corners = new List<(Measure X, Measure Y)>();
+        foreach (var corner in place.Items())
+        {
+            JsonPlace[] pair = [.. corner.Items()];
+            if (pair.Length == 2)
+            {
+                corners.Add((DistanceOf(pair[0]), DistanceOf(pair[1])));
+            }
+            else
+            {
+                corner.Wrong("a corner is two distances", "write [x, y]");
+            }
+        }
+
+        if (corners.Count is < 3 or > 20)
+        {
+            place.Wrong("a zone has 3 to 20 corners", "write them in order, such as [[0, 0], [4, 0], [2, 3]]");
+        }
+
+        return corners;
+    }
+
+    private Way WayOf(JsonPlace place, HashSet<string> known)
+    {
+        _passedOver.AddRange(place.Beside("from", "to", "as", "step"));
+        return new Way(End("from"), End("to"), LayoutChoices.Travels.ReadFrom(place), place.Find("step")?.Whole(0, 99) ?? 1);
 
         string End(string name)
         {
@@ -102,36 +205,51 @@ internal static class LayoutReader
         }
     }
 
-    /// <summary>No field of play is longer, in metres.</summary>
-    private const double Farthest = 1000;
-
-    /// <summary>Metres as a number, or paces, feet and yards as <c>"4p"</c>, <c>"15ft"</c>, <c>"15yd"</c>.</summary>
-    private static double Distance(JsonPlace parent, string name, double otherwise)
+    private List<RepStep> StepsOf(JsonPlace layout)
     {
-        if (parent.Find(name) is not { } place)
+        if (layout.Find("steps") is not { } place)
         {
-            return otherwise;
+            return [];
         }
 
+        if (place.IsArray)
+        {
+            return [.. place.Items().Select(StepOf)];
+        }
+
+        _passedOver.Add(new Fault(place.Path, "this is no list of steps and is passed over", "write [\"what happens first\", …]"));
+        return [];
+    }
+
+    private RepStep StepOf(JsonPlace place)
+    {
+        if (place.IsText)
+        {
+            return new RepStep(place.Text());
+        }
+
+        _passedOver.AddRange(place.Beside("text", "seconds"));
+        return new RepStep(place.TextOr("text", ""), place.Find("seconds")?.Number(0.1, 600));
+    }
+
+    private static Measure Distance(JsonPlace parent, string name) =>
+        parent.Find(name) is { } place ? DistanceOf(place) : Measure.Zero;
+
+    /// <summary>Metres as a number, or paces, feet and yards as <c>"4p"</c>, <c>"15ft"</c>, <c>"15yd"</c>.</summary>
+    private static Measure DistanceOf(JsonPlace place)
+    {
         if (!place.IsText)
         {
-            return place.Number(-Farthest, Farthest);
+            return Measure.OfMetres(place.Number(-Farthest, Farthest));
         }
 
         var text = place.Text();
-        foreach (var (unit, metres) in new[] { ("ft", Foot), ("yd", Yard), ("p", Stride) })
+        if (Measure.Parse(text) is { } distance && Math.Abs(distance.Metres(new Stride(Stride.Most))) <= Farthest)
         {
-            if (
-                text.EndsWith(unit, StringComparison.Ordinal)
-                && double.TryParse(text[..^unit.Length], NumberStyles.Float, CultureInfo.InvariantCulture, out var count)
-                && Math.Abs(count * metres) <= Farthest
-            )
-            {
-                return count * metres;
-            }
+            return distance;
         }
 
         place.Wrong($"\"{text}\" is not a distance", "write metres as a number, or \"4p\", \"15ft\", \"15yd\"");
-        return otherwise;
+        return Measure.Zero;
     }
 }

@@ -1,19 +1,19 @@
+using KeepTally.Core.Courts;
+
 namespace KeepTally.Core.Layout;
 
-/// <summary>A court or field, or a part of one, in metres.</summary>
-public sealed record Surface(string Name, double Length, double Width)
-{
-    /// <summary>Full sizes as the sports' own rules publish them (from memory): the usual outdoor or hall size of each.</summary>
-    private static readonly Dictionary<string, Surface> Known = new Surface[]
-    {
-        new("handball", 40, 20),
-        new("field hockey", 91.4, 55),
-        new("netball", 30.5, 15.25),
-        new("floorball", 40, 20),
-        new("ultimate", 100, 37),
-        new("badminton", 13.4, 6.1),
-    }.ToDictionary(surface => surface.Name, StringComparer.Ordinal);
-
-    /// <summary>The surface of a sport, or null where its size is not known here.</summary>
-    public static Surface? Of(string sport) => Known.GetValueOrDefault(sport);
-}
+/// <summary>A floor to scale, in metres.</summary>
+/// <param name="Name">The court it is of, or empty.</param>
+/// <param name="Source">The rule book its sizes are from, or empty.</param>
+/// <param name="Length">Along x.</param>
+/// <param name="Width">Along y.</param>
+/// <param name="Markings">What is painted on it; of a part of a court those of the whole, to be cut at its edge.</param>
+/// <param name="Landmarks">Where somebody without a tape can begin to pace; at least one.</param>
+public sealed record Surface(
+    string Name,
+    string Source,
+    double Length,
+    double Width,
+    IReadOnlyList<Marking> Markings,
+    IReadOnlyList<Landmark> Landmarks
+);

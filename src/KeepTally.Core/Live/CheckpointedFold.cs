@@ -89,8 +89,8 @@ internal sealed class CheckpointedFold
                 _kept.Add(new Checkpoint(i, sheet.Copy(), floor.Copy(), ended, repFrom));
             }
 
-            var next = events[i];
-            if (!log.StandsAt(i) || next is RunEvent.Undo)
+            var next = log.ReadAt(i);
+            if (!log.StandsAt(i) || next is RunEvent.Undo or RunEvent.Amend)
             {
                 _verdicts.Add(EventResult.Taken);
                 continue;

@@ -25,6 +25,9 @@ public sealed class LivePractice(DeviceId device, IReadOnlyList<LiveRun> runs)
     /// <summary>What players may not do today, of those who may not do everything.</summary>
     public IReadOnlyDictionary<PlayerId, Restrictions> Limits { get; init; } = new Dictionary<PlayerId, Restrictions>();
 
+    /// <summary>What its timing sheet leaves over at the end; below nought where that does not fit.</summary>
+    public Duration Spare { get; init; }
+
     /// <summary>How often something looked for all practice long was seen so far, of anybody and of the team.</summary>
     public int Seen(string habit)
     {
@@ -114,7 +117,12 @@ public sealed class LivePractice(DeviceId device, IReadOnlyList<LiveRun> runs)
                 sheet => CanMove(sheet, now),
                 (id, at) => new RunEvent.Rotate(id, at, null, null, null)
             ),
-            RunCommand.Add => Each(Now, now, sheet => Now.CanLengthen(sheet, now), (id, at) => new RunEvent.Add(id, at, More)),
+            RunCommand.Add or RunCommand.Take or RunCommand.Skip or RunCommand.Repeat or RunCommand.Another => Each(
+                Now,
+                now,
+                each => ClockCommands.Can(word, Now, each, now),
+                (id, at, sheet) => ClockCommands.Make(word, sheet, id, at)
+            ),
             RunCommand.Whistle => Each(
                 Now,
                 now,
@@ -153,6 +161,61 @@ public sealed class LivePractice(DeviceId device, IReadOnlyList<LiveRun> runs)
         }
 
         appended = [new SheetEvent(sheet, tap)];
+        return null;
+    }
+
+    /// <summary>Puts right what a tap said: who, what, where, or that it counts though it was late.</summary>
+    /// <param name="change">What is to be otherwise; what is left out stays.</param>
+    public Fault? Amend(SheetId sheet, EventId of, TapAmendment change, Instant now, out IReadOnlyList<SheetEvent> appended)
+    {
+        appended = [];
+        if (Find(sheet) is not { } live || live.Log.Find(of) is not RunEvent.Tap)
+        {
+            return new Fault("of", "there is no such tap on this sheet", "reload the page");
+        }
+
+        var amend = new RunEvent.Amend(
+            NextId(live),
+            live.Stamp(now),
+            of,
+            change.Unit,
+            change.Outcome,
+            change.Zone,
+            change.Value,
+            change.Counts
+        );
+        if (live.Add(amend) is { } fault)
+        {
+            return fault;
+        }
+
+        appended = [new SheetEvent(sheet, amend)];
+        return null;
+    }
+
+    /// <summary>
+    /// Writes something down about a player, or about the drill. Where players carry no score of their own the player is named in
+    /// the words.
+    /// </summary>
+    public Fault? Note(string text, PlayerId? player, Instant now, out IReadOnlyList<SheetEvent> appended)
+    {
+        appended = [];
+        if (text.Trim().Length == 0)
+        {
+            return new Fault("text", "there is nothing to write down", "write a few words");
+        }
+
+        var run = Runs[Math.Min(Current, Runs.Count - 1)];
+        var own = player is { } of ? run.Sheets.FirstOrDefault(each => each.Sheet.Units.Any(unit => unit.Id == of)) : null;
+        var (id, sheet) = own is null ? (run.Sheets[0].Id, run.Sheets[0].Sheet) : (own.Id, own.Sheet);
+        var words = player is { } named && own is null ? $"{run.NameOf(named)}: {text}" : text;
+        var note = new RunEvent.Note(NextId(sheet), sheet.Stamp(now), words, own is null ? null : player);
+        if (sheet.Add(note) is { } fault)
+        {
+            return fault;
+        }
+
+        appended = [new SheetEvent(id, note)];
         return null;
     }
 
@@ -246,7 +309,7 @@ public sealed class LivePractice(DeviceId device, IReadOnlyList<LiveRun> runs)
             return [];
         }
 
-        return reached is RunEvent.Substitution or RunEvent.Add or RunEvent.Again
+        return reached is RunEvent.Substitution or RunEvent.Add or RunEvent.Skip or RunEvent.Rounds or RunEvent.Again
             ? [.. _sheets.SelectMany(each => Same(each.Value, reached).SelectMany(id => Undo(each.Key, each.Value, id, now)))]
             : Undo(sheet, live, of, now);
     }
@@ -333,50 +396,4 @@ public sealed class LivePractice(DeviceId device, IReadOnlyList<LiveRun> runs)
     /// <summary>One moment for what is appended to several sheets at once, so that their clocks go together.</summary>
     private static Instant StampOfAll(IEnumerable<Sheet> sheets, Instant now) =>
         sheets.Select(sheet => sheet.Stamp(now)).DefaultIfEmpty(now).Max();
-}
-
-/// <summary>What a thumb touched: whom, what, where it went, what else it says, and the number it carries.</summary>
-public sealed record TapCommand(
-    PlayerId? Unit,
-    string? Outcome,
-    string? Zone = null,
-    IReadOnlyDictionary<string, string>? Tags = null,
-    double? Value = null
-);
-
-/// <summary>An event and the sheet it is of.</summary>
-public readonly record struct SheetEvent(SheetId Sheet, RunEvent Event);
-
-/// <summary>What a coach can say to a drill as a whole.</summary>
-public enum RunCommand
-{
-    /// <summary>The clock begins to run.</summary>
-    Start,
-
-    /// <summary>The clock stands.</summary>
-    Pause,
-
-    /// <summary>The clock goes on.</summary>
-    Resume,
-
-    /// <summary>A teaching stop, for a reason.</summary>
-    Freeze,
-
-    /// <summary>Places move on.</summary>
-    Rotate,
-
-    /// <summary>The turn passes to the next.</summary>
-    Turn,
-
-    /// <summary>The clock of one rep begins.</summary>
-    Whistle,
-
-    /// <summary>The work under way, or that was last, goes on for another moment.</summary>
-    Add,
-
-    /// <summary>The drill is over; the next one is under way.</summary>
-    End,
-
-    /// <summary>The drill before was ended too soon.</summary>
-    Back,
 }

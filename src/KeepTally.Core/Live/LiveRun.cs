@@ -23,13 +23,19 @@ public sealed class LiveRun(string name, IReadOnlyList<RunSheet> sheets, Duratio
     /// <summary>How long the timing sheet gives it, or null.</summary>
     public Duration? Planned { get; } = planned;
 
+    /// <summary>When it is to begin by the timing sheet; null where that does not say.</summary>
+    public Instant? PlannedStart { get; init; }
+
+    /// <summary>When it was begun; null before.</summary>
+    public Instant? Began => Clocks.Min(sheet => sheet.Score.FirstBegan);
+
     /// <summary>It is a break or a talk: nothing is counted in it.</summary>
     public bool IsPause { get; } = sheets.Count > 0 && sheets[0].Sheet.Card.Id == PauseCard.Id;
 
     /// <summary>By how much it has outrun what it was given, pauses and teaching stops counted; null while it has not.</summary>
     public Duration? OverBy(Instant at)
     {
-        if (Planned is not { } given || Clocks.Min(sheet => sheet.Score.FirstBegan) is not { } began)
+        if (Planned is not { } given || Began is not { } began)
         {
             return null;
         }
@@ -134,15 +140,8 @@ public sealed class LiveRun(string name, IReadOnlyList<RunSheet> sheets, Duratio
     /// <summary>The clock of a stop stands since the work of its round is over: it is not for a coach to let it go on.</summary>
     public static bool HasStood(RunSheet each) => CircuitClock.HasStood(each.Sheet.Log);
 
-    /// <summary>
-    /// Whether a coach can give the work another moment: on a clock of the drill's own until the drill is ended; a circuit's
-    /// stations close with the work, so only while it lasts.
-    /// </summary>
-    public bool CanLengthen(RunSheet each, Instant at) =>
-        each.Sheet is { Timeline: { } timeline, Ended: null } sheet
-        && sheet.Score.Clock is { IsStarted: true } clock
-        && (Circuit is null || (each == Circuit && timeline.At(clock.At(at)).Kind == IntervalKind.Work))
-        && !sheet.Score.IsClosed;
+    /// <summary>Whether a command to the clock does something on one of its sheets at a moment.</summary>
+    public bool Can(RunCommand word, Instant at) => Sheets.Any(each => ClockCommands.Can(word, this, each, at));
 
     /// <summary>What the circuit's clock calls for at a stop; nothing once the coach has ended the circuit.</summary>
     private IEnumerable<RunEvent> DueAt(Sheet sheet, CircuitStop stop, Instant at) =>

@@ -24,14 +24,14 @@ public static class TwiceSaid
         var oldest = Math.Max(0, sheet.Log.Count - LookedBack);
         for (var i = sheet.Log.Count - 1; i > oldest && at - events[i].At < Asked; i--)
         {
-            if (!sheet.Log.StandsAt(i) || events[i] is not RunEvent.Tap second)
+            if (!sheet.Log.StandsAt(i) || sheet.Log.ReadAt(i) is not RunEvent.Tap second)
             {
                 continue;
             }
 
             for (var j = i - 1; j >= oldest && second.At - events[j].At <= Close; j--)
             {
-                if (sheet.Log.StandsAt(j) && events[j] is RunEvent.Tap first && IsSame(first, second))
+                if (sheet.Log.StandsAt(j) && sheet.Log.ReadAt(j) is RunEvent.Tap first && IsSame(first, second))
                 {
                     return (first, second);
                 }

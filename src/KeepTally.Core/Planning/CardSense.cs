@@ -8,7 +8,8 @@ namespace KeepTally.Core.Planning;
 /// </summary>
 /// <param name="Least">The fewest minutes.</param>
 /// <param name="Most">The most minutes.</param>
-public readonly record struct CardSense(double Least, double Most)
+/// <param name="Usual">What its card says, as far as the cap lets it.</param>
+public readonly record struct CardSense(double Least, double Most, double Usual)
 {
     private const double Unknown = 8;
 
@@ -18,7 +19,8 @@ public readonly record struct CardSense(double Least, double Most)
         var usual = card is { Minutes: > 0 } ? card.Minutes : Unknown;
         var cap = Down(plan.LongestDrill ?? double.MaxValue);
         var least = Math.Min(Math.Max(1, Up(usual / 2)), cap);
-        return new CardSense(least, Math.Max(least, Math.Min(Down(usual * 1.5), cap)));
+        var most = Math.Max(least, Math.Min(Down(usual * 1.5), cap));
+        return new CardSense(least, most, Math.Clamp(Math.Round(usual / PlanEdits.Step) * PlanEdits.Step, least, most));
     }
 
     private static double Up(double minutes) => Math.Ceiling(minutes / PlanEdits.Step) * PlanEdits.Step;

@@ -20,6 +20,21 @@ public sealed class CardShelf(Func<string, IReadOnlyDictionary<string, string>, 
     /// <summary>The card with its own house rules.</summary>
     public DrillCard? Find(string card) => find(card, NoOptions);
 
+    /// <summary>The card as a drill has it, with as many on each side as so many players fill.</summary>
+    public DrillCard? Played(PlanBlock.Drill drill, int players) =>
+        Find(drill) is { } card ? Played(card, StageOf(drill, card), players, drill.Groups) : null;
+
+    /// <summary>The card of a station, with as many on each side as every group of so many players fills.</summary>
+    public DrillCard? PlayedAt(string station, int players, int groups) =>
+        Find(station) is { } card ? Played(card, 0, players / groups, 1) : null;
+
+    /// <summary>Which stage of its card a drill is judged by: the one it names, else the first.</summary>
+    internal static int StageOf(PlanBlock.Drill drill, DrillCard card) => Math.Min(drill.Stage ?? 0, card.Stages.Count - 1);
+
+    /// <summary>A card with as many on each side as so many players in so many groups fill.</summary>
+    internal static DrillCard Played(DrillCard card, int stage, int players, int groups) =>
+        VersusChoice.Played(card, stage, VersusChoice.For(card.Stages[stage], players, groups));
+
     /// <summary>What a line is called: its drill, or its own name; a circuit by its size.</summary>
     public string NameOf(PlanBlock block) =>
         block switch

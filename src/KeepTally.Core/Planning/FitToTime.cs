@@ -61,7 +61,14 @@ public static class FitToTime
             ? CardSense.Of(shelf.Find(drill), plan)
             : block
                 .Cards.Select(card => CardSense.Of(shelf.Find(card), plan))
-                .Aggregate((one, other) => new CardSense(Math.Max(one.Least, other.Least), Math.Max(one.Most, other.Most)));
+                .Aggregate(
+                    (one, other) =>
+                        new CardSense(
+                            Math.Max(one.Least, other.Least),
+                            Math.Max(one.Most, other.Most),
+                            Math.Max(one.Usual, other.Usual)
+                        )
+                );
         return sense with { Least = Math.Min(sense.Least, PlanEdits.MinutesOf(block)) };
     }
 

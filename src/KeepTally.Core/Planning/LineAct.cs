@@ -59,8 +59,7 @@ public static class LineActs
             LineAct.SuggestedGroups when block is PlanBlock.Drill drill && shelf.Find(drill) is { } card => SuggestedCount.For(
                 plan,
                 card,
-                BlockReport.StageOf(drill, card)!,
-                drill.Seconds
+                CardShelf.StageOf(drill, card)
             )
                 is { } groups
                 ? Regrouped(plan, index, groups)

@@ -11,9 +11,9 @@ public sealed record Needs(IReadOnlyDictionary<string, int> Items, int Coaches)
     public static Needs Of(PlanBlock block, int players, CardShelf shelf) =>
         block switch
         {
-            PlanBlock.Drill drill => shelf.Find(drill) is { } card ? OfDrill(card, players, drill.Groups) : Nothing,
+            PlanBlock.Drill drill => shelf.Played(drill, players) is { } card ? OfDrill(card, players, drill.Groups) : Nothing,
             PlanBlock.Circuit circuit => circuit
-                .Stations.Select(shelf.Find)
+                .Stations.Select(id => shelf.PlayedAt(id, players, circuit.GroupCount))
                 .OfType<DrillCard>()
                 .Select(card => OfStation(card, EvenGroups.Largest(players, circuit.GroupCount)))
                 .Aggregate(Nothing, (all, one) => all.And(one)),

@@ -70,6 +70,9 @@ public abstract record PlanBlock
         public double WorkSeconds =>
             Circuits.Circuit.WorkSeconds(GroupCount, Stations.Count, MinutesEach * 60, BetweenSeconds, ChangeInside);
 
+        /// <summary>The walks leave time to work in.</summary>
+        public bool HasWork => WorkSeconds > 0;
+
         /// <inheritdoc/>
         public override IReadOnlyList<string> Cards => Stations;
     }

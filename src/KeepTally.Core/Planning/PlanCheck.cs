@@ -48,7 +48,7 @@ internal static class PlanCheck
                 );
             }
 
-            warnings.AddRange(Unknown(shelf, index, block));
+            warnings.AddRange(Unknown(plan, shelf, index, block));
             before = effort ?? before;
         }
 
@@ -80,7 +80,7 @@ internal static class PlanCheck
         }
 
         var (largest, smallest) = (EvenGroups.Largest(plan.Players, groups), plan.Players / groups);
-        var drills = DrillsOf(shelf, block).ToArray();
+        var drills = DrillsOf(shelf, block, plan.Players).ToArray();
         foreach (var (station, card, _, _) in drills)
         {
             var most = Math.Min(card?.Players.Max ?? int.MaxValue, plan.Caps.GroupSize ?? int.MaxValue);
@@ -150,8 +150,8 @@ internal static class PlanCheck
         }
     }
 
-    private static IEnumerable<PlanWarning> Unknown(CardShelf shelf, int index, PlanBlock block) =>
-        DrillsOf(shelf, block)
+    private static IEnumerable<PlanWarning> Unknown(Plan plan, CardShelf shelf, int index, PlanBlock block) =>
+        DrillsOf(shelf, block, plan.Players)
             .Zip(block.Cards)
             .Where(each => each.First.Card is null)
             .Select(each => NotInTheBook(index, each.Second, each.First.Station));
@@ -185,13 +185,20 @@ internal static class PlanCheck
     /// <summary>Each drill of a line with the seconds it is given; the station is null where the line is one drill.</summary>
     private static IEnumerable<(int? Station, DrillCard? Card, Stage? Stage, double Seconds)> DrillsOf(
         CardShelf shelf,
-        PlanBlock block
+        PlanBlock block,
+        int players
     ) =>
         block switch
         {
-            PlanBlock.Drill drill => [(null, shelf.Find(drill), BlockReport.StageOf(drill, shelf.Find(drill)), drill.Seconds)],
+            PlanBlock.Drill drill when shelf.Played(drill, players) is var card =>
+            [
+                (null, card, BlockReport.StageOf(drill, card), drill.Seconds),
+            ],
             PlanBlock.Circuit circuit => circuit.Stations.Select(
-                (id, station) => ((int?)station, shelf.Find(id), shelf.Find(id)?.Stages[0], circuit.WorkSeconds)
+                (id, station) =>
+                    shelf.PlayedAt(id, players, circuit.GroupCount) is var card
+                        ? ((int?)station, card, card?.Stages[0], circuit.WorkSeconds)
+                        : default
             ),
             PlanBlock.Break or PlanBlock.Talk => [],
             _ => throw new InvalidOperationException("A line no sheet knows."),

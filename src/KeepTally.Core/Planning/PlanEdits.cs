@@ -1,3 +1,5 @@
+using KeepTally.Core.Cards;
+
 namespace KeepTally.Core.Planning;
 
 /// <summary>What can be done to a sheet by hand; each makes another sheet.</summary>
@@ -5,6 +7,19 @@ public static class PlanEdits
 {
     /// <summary>The step by which lines are made longer or shorter, in minutes.</summary>
     public const double Step = 0.5;
+
+    /// <summary>Seconds between one line and the next, where nothing else is said.</summary>
+    public const double WalkSeconds = 60;
+
+    /// <summary>
+    /// A drill as it is put on a sheet: for as long as its card says, in as many groups as suit it, with a walk before it. The first
+    /// line is walked to before practice begins.
+    /// </summary>
+    public static PlanBlock.Drill NewDrill(this Plan plan, DrillCard card) =>
+        new(card.Id, CardSense.Of(card, plan).Usual, SuggestedCount.OrUsual(plan, card)) { ChangeSeconds = plan.WalkTo() };
+
+    /// <summary>Seconds before a line that is put on a sheet: none before the first.</summary>
+    public static double WalkTo(this Plan plan) => plan.Blocks.Count == 0 ? 0 : WalkSeconds;
 
     /// <summary>The same sheet with a line changed.</summary>
     public static Plan With(this Plan plan, int index, PlanBlock block) =>
@@ -18,6 +33,19 @@ public static class PlanEdits
         plan with
         {
             Blocks = [.. plan.Blocks.Take(before), block, .. plan.Blocks.Skip(before)],
+        };
+
+    /// <summary>The same sheet with lines after its own: what was first among them is walked to.</summary>
+    public static Plan Followed(this Plan plan, IReadOnlyList<PlanBlock> lines) =>
+        plan with
+        {
+            Blocks =
+            [
+                .. plan.Blocks,
+                .. lines.Select(
+                    (line, index) => index == 0 && line.ChangeSeconds == 0 ? line with { ChangeSeconds = plan.WalkTo() } : line
+                ),
+            ],
         };
 
     /// <summary>The same sheet without a line.</summary>
@@ -35,7 +63,7 @@ public static class PlanEdits
     {
         var left = plan.Without(from);
         var moved = left.Inserted(Math.Clamp(to, 0, left.Blocks.Count), plan.Blocks[from]);
-        if (moved.Blocks.Count < 2 || moved.Blocks[0].Key == plan.Blocks[0].Key && ReferenceEquals(moved.Blocks[0], plan.Blocks[0]))
+        if (ReferenceEquals(moved.Blocks[0], plan.Blocks[0]))
         {
             return moved;
         }

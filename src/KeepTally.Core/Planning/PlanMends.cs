@@ -17,13 +17,15 @@ public sealed class PlanMends(Plan plan, CardShelf shelf, IReadOnlyList<string> 
     private readonly Plan _plan = Keyed(plan);
 
     /// <summary>The mends of a warning, the best first; none where no single change is enough.</summary>
-    public IReadOnlyList<Mend> For(PlanWarning warning)
+    public IReadOnlyList<Mend> For(PlanWarning warning) =>
+        Good(warning, Tried(warning)) is { Count: > 0 } good ? good : Good(warning, LastResort(warning));
+
+    private IReadOnlyList<Mend> Good(PlanWarning warning, IEnumerable<IEnumerable<Mend>> ways)
     {
         var before = PlanCheck.Of(_plan, shelf);
         return
         [
-            .. Tried(warning)
-                .SelectMany(way =>
+            .. ways.SelectMany(way =>
                     way.Select(mend => (Mend: mend, After: PlanCheck.Of(mend.After, shelf)))
                         .Where(each => Mends(warning, before, each.Mend.After, each.After))
                         .OrderBy(each => each.After.Count)
@@ -103,6 +105,47 @@ public sealed class PlanMends(Plan plan, CardShelf shelf, IReadOnlyList<string> 
         };
     }
 
+    /// <summary>Where nothing smaller helps: the line is not done, or not here.</summary>
+    private IEnumerable<IEnumerable<Mend>> LastResort(PlanWarning warning)
+    {
+        if (warning.Block is not { } index)
+        {
+            yield break;
+        }
+
+        if (_plan.Blocks[index] is PlanBlock.Circuit { Stations.Count: > 1 } circuit)
+        {
+            foreach (
+                var (station, id) in circuit
+                    .Stations.Index()
+                    .Where(each => warning.Station is null || warning.Station == each.Index)
+            )
+            {
+                string[] left = [.. circuit.Stations.Where((_, at) => at != station)];
+                yield return Alone(
+                    new Mend(
+                        $"The circuit without {shelf.Find(id)?.Name ?? id}",
+                        _plan.With(index, circuit with { Stations = left, Groups = Math.Min(circuit.GroupCount, left.Length) })
+                    )
+                );
+            }
+        }
+
+        yield return Alone(IntoReserve(index));
+    }
+
+    private Mend IntoReserve(int index) =>
+        new(
+            $"{shelf.NameOf(_plan.Blocks[index])} into the reserve",
+            _plan.Without(index) with
+            {
+                Reserve =
+                [
+                    .. _plan.Reserve.Concat(_plan.Blocks[index].Cards.Where(card => shelf.Find(card) is not null)).Distinct(),
+                ],
+            }
+        );
+
     private static IEnumerable<Mend> Alone(Mend mend) => [mend];
 
     private IEnumerable<Mend> Reserved() =>
@@ -172,7 +215,7 @@ public sealed class PlanMends(Plan plan, CardShelf shelf, IReadOnlyList<string> 
         var card = shelf.Find(circuit.Stations[station])!;
         string[] left = [.. circuit.Stations.Where((_, at) => at != station)];
         var alone = new PlanBlock.Drill(card.Id, circuit.MinutesEach, 1) { ChangeSeconds = circuit.BetweenSeconds };
-        var groups = SuggestedCount.For(_plan, card, card.Stages[0], alone.Seconds) ?? 1;
+        var groups = SuggestedCount.For(_plan, card) ?? 1;
         return new[] { Math.Min(circuit.GroupCount, left.Length), circuit.GroupCount }.Select(count => new Mend(
             $"{card.Name} by itself after the circuit, in turn",
             _plan.With(index, circuit with { Stations = left, Groups = count }).Inserted(index + 1, alone with { Groups = groups })
@@ -236,19 +279,18 @@ public sealed class PlanMends(Plan plan, CardShelf shelf, IReadOnlyList<string> 
         return card.Intensity > before && card.Intensity < shelf.EffortOf(_plan.Blocks[index]);
     }
 
-    private Mend StepBefore(int index, DrillCard card)
-    {
-        var seconds = card.Minutes * 60;
-        var drill = new PlanBlock.Drill(
-            card.Id,
-            CardSense.Of(card, _plan).Least,
-            SuggestedCount.For(_plan, card, card.Stages[0], seconds) ?? 1
-        )
-        {
-            ChangeSeconds = _plan.Blocks[index].ChangeSeconds,
-        };
-        return new Mend($"{card.Name} in between", _plan.Inserted(index, drill));
-    }
+    private Mend StepBefore(int index, DrillCard card) =>
+        new(
+            $"{card.Name} in between",
+            _plan.Inserted(
+                index,
+                _plan.NewDrill(card) with
+                {
+                    Minutes = CardSense.Of(card, _plan).Least,
+                    ChangeSeconds = _plan.Blocks[index].ChangeSeconds,
+                }
+            )
+        );
 
     private Mend TakenOff(PlanWarning warning)
     {
@@ -275,15 +317,9 @@ public sealed class PlanMends(Plan plan, CardShelf shelf, IReadOnlyList<string> 
         yield return new Mend("Squeeze all drills into the time", FitToTime.Of(_plan, shelf));
         foreach (var (index, block) in _plan.Blocks.Index().Reverse())
         {
-            if (block is PlanBlock.Drill drill)
+            if (block is PlanBlock.Drill)
             {
-                yield return new Mend(
-                    $"{shelf.NameOf(drill)} into the reserve",
-                    _plan.Without(index) with
-                    {
-                        Reserve = [.. _plan.Reserve, drill.Card],
-                    }
-                );
+                yield return IntoReserve(index);
             }
         }
 

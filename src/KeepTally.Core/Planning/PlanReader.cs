@@ -229,7 +229,7 @@ public static class PlanReader
             Reverse = place.Find("reverse")?.Truth() ?? false,
             CoachesMove = place.Find("coachesMove")?.Truth() ?? false,
         };
-        if (circuit.Stations.Count > 0 && circuit.WorkSeconds <= 0)
+        if (circuit.Stations.Count > 0 && !circuit.HasWork)
         {
             place
                 .Find("changeSeconds")

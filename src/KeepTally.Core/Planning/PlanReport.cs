@@ -59,13 +59,15 @@ public sealed record BlockReport(
         switch (Block)
         {
             case PlanBlock.Drill drill:
-                var card = shelf.Find(drill);
+                var card = shelf.Played(drill, plan.Players);
                 var stage = StageOf(drill, card);
                 return this with
                 {
                     GroupSizes = EvenGroups.Sizes(plan.Players, drill.Groups),
                     Drills = [Of(drill.Card, card, stage, drill.Seconds, EvenGroups.Largest(plan.Players, drill.Groups))],
-                    SuggestedGroups = card is null ? null : SuggestedCount.For(plan, card, stage!, drill.Seconds),
+                    SuggestedGroups = shelf.Find(drill) is { } written
+                        ? SuggestedCount.For(plan, written, CardShelf.StageOf(drill, written))
+                        : null,
                 };
             case PlanBlock.Circuit circuit:
                 var largest = EvenGroups.Largest(plan.Players, circuit.GroupCount);
@@ -76,7 +78,7 @@ public sealed record BlockReport(
                     [
                         .. circuit.Stations.Select(id =>
                         {
-                            var station = shelf.Find(id);
+                            var station = shelf.PlayedAt(id, plan.Players, circuit.GroupCount);
                             return Of(id, station, station?.Stages[0], circuit.WorkSeconds, largest);
                         }),
                     ],
@@ -89,8 +91,7 @@ public sealed record BlockReport(
     }
 
     /// <summary>The stage of its card a drill is judged by: the one it names, else the first.</summary>
-    internal static Stage? StageOf(PlanBlock.Drill drill, DrillCard? card) =>
-        card?.Stages[Math.Min(drill.Stage ?? 0, card.Stages.Count - 1)];
+    internal static Stage? StageOf(PlanBlock.Drill drill, DrillCard? card) => card?.Stages[CardShelf.StageOf(drill, card)];
 
     private static DrillReport Of(string id, DrillCard? card, Stage? stage, double seconds, int group) =>
         new(id, card, card is null ? null : Activity.Of(card, stage!, seconds, group));

@@ -6,7 +6,6 @@ namespace KeepTally.Core.Planning;
 /// <summary>One whole sheet, put together line by line, and what it is worth.</summary>
 internal sealed class SheetDraft
 {
-    private const double WalkSeconds = 60;
     private const double WaterMinutes = 2;
     private const double LeastRoom = 3 * 60;
     private const int Fineness = 1000;
@@ -69,7 +68,7 @@ internal sealed class SheetDraft
     /// <summary>How far into the practice it is, from 0 to 1.</summary>
     private double Progress => 1 - (Room / (_wish.Frame.Minutes * 60));
 
-    private double Walk => _blocks.Count == 0 ? 0 : WalkSeconds;
+    private double Walk => _blocks.Count == 0 ? 0 : PlanEdits.WalkSeconds;
 
     private void Fill()
     {
@@ -296,17 +295,15 @@ internal sealed class SheetDraft
         private static Candidate? Of(Plan frame, BookDrill drill)
         {
             var card = drill.Card;
-            var sense = CardSense.Of(card, frame);
-            var minutes = Math.Clamp(Math.Round(card.Minutes * 2) / 2, sense.Least, sense.Most);
-            return card.Stages.Count == 1 && SuggestedCount.For(frame, card, card.Stages[0], minutes * 60) is { } groups
-                ? new Candidate(
-                    card,
-                    drill.DaysAgo,
-                    groups,
-                    minutes,
-                    Activity.Of(card, card.Stages[0], minutes * 60, EvenGroups.Largest(frame.Players, groups)).ActiveShare
-                )
-                : null;
+            if (card.Stages.Count > 1 || SuggestedCount.For(frame, card) is not { } groups)
+            {
+                return null;
+            }
+
+            var minutes = CardSense.Of(card, frame).Usual;
+            var played = CardShelf.Played(card, 0, frame.Players, groups);
+            var busy = Activity.Of(played, played.Stages[0], minutes * 60, EvenGroups.Largest(frame.Players, groups));
+            return new Candidate(card, drill.DaysAgo, groups, minutes, busy.ActiveShare);
         }
     }
 }

@@ -26,7 +26,7 @@ public static class StandingAbout
         {
             PlanBlock.Drill drill when shelf.Find(drill) is { } card =>
             [
-                .. Lines(plan, index, drill, card),
+                .. Lines(plan, index, drill, card, shelf),
                 .. OtherPlaces(plan, index, drill, card, shelf, spares),
             ],
             PlanBlock.Circuit circuit => MoreStationsOf(plan, index, circuit, shelf, spares),
@@ -42,7 +42,7 @@ public static class StandingAbout
     }
 
     /// <summary>More groups at once: so many lines, with what each of them needs.</summary>
-    private static IEnumerable<BusyChange> Lines(Plan plan, int index, PlanBlock.Drill drill, DrillCard card)
+    private static IEnumerable<BusyChange> Lines(Plan plan, int index, PlanBlock.Drill drill, DrillCard card, CardShelf shelf)
     {
         for (var groups = drill.Groups + 1; groups <= drill.Groups + MoreGroups && groups <= plan.Players; groups++)
         {
@@ -52,7 +52,7 @@ public static class StandingAbout
             }
 
             var then = plan.With(index, drill with { Groups = groups });
-            var needs = Needs.OfDrill(card, plan.Players, groups);
+            var needs = Needs.Of(then.Blocks[index], plan.Players, shelf);
             var missing = needs
                 .Short(plan.Equipment)
                 .Select(each => $"{Phrase.Of(each.Needed - each.Have, $"more {each.Item}")}")
@@ -119,7 +119,8 @@ public static class StandingAbout
     )
     {
         var stations = circuit.Stations.Count + 1;
-        var each = Math.Floor(circuit.MinutesEach * circuit.Turns / stations / PlanEdits.Step) * PlanEdits.Step;
+        var walks = circuit.ChangeInside ? 0 : (stations - 1) * circuit.BetweenSeconds;
+        var each = Math.Floor((circuit.Seconds - walks) / stations / 60 / PlanEdits.Step) * PlanEdits.Step;
         return stations > PlanReader.MostStations || each < 2 || circuit.GroupCount > circuit.Stations.Count
             ? []
             : spares

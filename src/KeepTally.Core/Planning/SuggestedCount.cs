@@ -9,11 +9,11 @@ public static class SuggestedCount
     /// The smallest number of groups that suits the card and the caps, keeps the wait short, and for which there are things and
     /// coaches enough; null where there is none.
     /// </summary>
-    public static int? For(Plan plan, DrillCard card, Stage stage, double seconds)
+    public static int? For(Plan plan, DrillCard card, int stage = 0)
     {
         for (var groups = 1; groups <= plan.Players; groups++)
         {
-            if (Suits(plan, card, stage, seconds, groups))
+            if (Suits(plan, card, stage, groups))
             {
                 return groups;
             }
@@ -22,14 +22,27 @@ public static class SuggestedCount
         return null;
     }
 
-    private static bool Suits(Plan plan, DrillCard card, Stage stage, double seconds, int groups)
+    /// <summary>
+    /// The same; where none suits, as many groups as the players make, each of the size that suits the card best. Sides share one
+    /// court.
+    /// </summary>
+    public static int OrUsual(Plan plan, DrillCard card) => For(plan, card) ?? Usual(card, plan.Players);
+
+    /// <summary>As many groups as the players make, each of the size that suits the card best; sides share one court.</summary>
+    public static int Usual(DrillCard card, int players) =>
+        card.Stages[^1].Scores == Scorer.Side
+            ? 1
+            : Math.Clamp((int)Math.Round((double)players / card.Players.Best), 1, PlanReader.MostGroups);
+
+    private static bool Suits(Plan plan, DrillCard written, int stage, int groups)
     {
+        var card = CardShelf.Played(written, stage, plan.Players, groups);
         var (largest, smallest) = (EvenGroups.Largest(plan.Players, groups), plan.Players / groups);
         var needs = Needs.OfDrill(card, plan.Players, groups);
         return largest <= card.Players.Max
             && largest <= (plan.Caps.GroupSize ?? int.MaxValue)
             && smallest >= card.Players.Min
-            && (double)Activity.Of(card, stage, seconds, largest).WaitSeconds <= plan.LongestWait
+            && (double)Activity.Of(card, card.Stages[stage], 0, largest).WaitSeconds <= plan.LongestWait
             && !needs.Short(plan.Equipment).Any()
             && (plan.Coaches is not { } coaches || needs.Coaches <= coaches);
     }

@@ -10,7 +10,13 @@ internal sealed class GameLog
     internal GameLog() => _over = [];
 
     private GameLog(GameLog other) =>
-        (_over, EndsChanged, LastOver, FirstBegan) = ([.. other._over], other.EndsChanged, other.LastOver, other.FirstBegan);
+        (_over, EndsChanged, LastOver, FirstBegan, Rounds) = (
+            [.. other._over],
+            other.EndsChanged,
+            other.LastOver,
+            other.FirstBegan,
+            other.Rounds
+        );
 
     internal GameLog Copy() => new(this);
 
@@ -23,15 +29,20 @@ internal sealed class GameLog
     /// <summary>What the clock of the last of them read when it was over.</summary>
     internal ClockTime LastOver { get; private set; }
 
+    /// <summary>How many rounds their clocks had, all games together.</summary>
+    internal int Rounds { get; private set; }
+
     /// <summary>When the first one was started.</summary>
     internal Instant? FirstBegan { get; private set; }
 
     internal void Begin(Instant at) => FirstBegan ??= at;
 
     /// <param name="clock">What its clock read when it was over.</param>
-    internal void End(ScoreReport game, ClockTime clock, bool changeEnds)
+    /// <param name="rounds">How many rounds its clock had.</param>
+    internal void End(ScoreReport game, ClockTime clock, int rounds, bool changeEnds)
     {
         _over.Add(game);
+        Rounds += rounds;
         LastOver = clock;
         EndsChanged ^= changeEnds;
     }

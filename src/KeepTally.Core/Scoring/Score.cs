@@ -122,7 +122,7 @@ public sealed class Score
     /// <summary>Takes the next event.</summary>
     public EventResult Apply(RunEvent runEvent)
     {
-        if (runEvent is not RunEvent.Add)
+        if (runEvent is not (RunEvent.Add or RunEvent.Rounds))
         {
             CutByClock(runEvent.At);
         }
@@ -155,8 +155,8 @@ public sealed class Score
                 _playedOut ??= IsPlayedOutAt(runEvent.At);
                 _state.Close(RunningAt(runEvent.At));
                 return EventResult.Taken;
-            case RunEvent.Add add:
-                return Lengthen(add);
+            case RunEvent.Add or RunEvent.Skip or RunEvent.Rounds:
+                return Reclock(runEvent);
             case RunEvent.Again again:
                 return PlayAgain(again);
             case RunEvent.Habit habit:
@@ -262,21 +262,22 @@ public sealed class Score
     /// <summary>The clock of the game under way, with what coaches have added; null where the stage has none.</summary>
     public ClockPlan? Plan => _state.Plan;
 
-    /// <summary>The work under way, or that was last, goes on for so much longer. What is ended for good is not begun again.</summary>
-    private EventResult Lengthen(RunEvent.Add add)
+    /// <summary>The clock is another from now on, and limits move with it. What is ended for good is not begun again.</summary>
+    private EventResult Reclock(RunEvent said)
     {
         if (Plan is not { } plan || _state.Done || !_clock.IsStarted)
         {
             return EventResult.Superseded;
         }
 
-        var longer = plan.Longer(_clock.At(add.At), add.By);
-        if (ReferenceEquals(longer, plan))
+        var other = ClockChange.Of(said, plan, _clock.At(said.At));
+        if (ReferenceEquals(other, plan))
         {
             return EventResult.Superseded;
         }
 
-        _state.Lengthen(longer, longer.Total - plan.Total, RunningAt(add.At));
+        var moves = _stage.Play != Play.Turns || ClockChange.MovesTurn(said);
+        _state.Lengthen(other, moves ? other.Total - plan.Total : Duration.Zero, RunningAt(said.At));
         return EventResult.Taken;
     }
 
@@ -293,7 +294,7 @@ public sealed class Score
 
         _freezes.Close(again.At);
         _state.Close(RunningAt(again.At));
-        _games.End(ReportOfGame(again.At), ClockTimeAt(again.At), again.Ends);
+        _games.End(ReportOfGame(again.At), ClockTimeAt(again.At), Plan?.Rounds ?? 0, again.Ends);
         _state = _fresh.OfNextGame(_state, _address, Roster, _games.EndsChanged);
         Roster.BeginAgain();
         _movedByHand = null;
@@ -310,7 +311,7 @@ public sealed class Score
         runEvent.Id.Device == EventId.ClockDevice ? (runEvent.Id.N / 2) - RoundsBefore : null;
 
     /// <summary>Rounds of the clock in the games before this one: the clock numbers them on through all games.</summary>
-    internal int RoundsBefore => _games.Over.Count * (_stage.Clock?.Rounds ?? 0);
+    internal int RoundsBefore => _games.Rounds;
 
     /// <summary>
     /// Whether the turn has passed since the work of a round was over: by hand, or since the last ball ended it. The clock does
@@ -321,7 +322,7 @@ public sealed class Score
     /// <summary>Whether places were moved on by hand since the work of a round was over. The clock does not move them again.</summary>
     internal bool IsMovedSince(int round) => Plan is { } plan && _movedByHand >= plan.WorkEnd(round);
 
-    private bool IsRound(int round) => round >= 1 && round <= (_stage.Clock?.Rounds ?? 0);
+    private bool IsRound(int round) => round >= 1 && round <= (Plan?.Rounds ?? 0);
 
     private EventResult TakeMove(RunEvent.Rotate rotate)
     {

@@ -61,10 +61,17 @@ internal sealed class TapAddress
         runEvent switch
         {
             RunEvent.Tap tap => Find(tap, 0, 0, out _),
+            RunEvent.Amend amend => UnknownIn(amend),
             RunEvent.Turn { Unit: { } unit } => IsKnown(unit) ? null : UnknownUnit(unit),
             RunEvent.Note { Unit: { } unit } => IsKnown(unit) ? null : UnknownUnit(unit),
             _ => null,
         };
+
+    private Fault? UnknownIn(RunEvent.Amend amend) =>
+        amend.Unit is { } unit && !IsKnown(unit) ? UnknownUnit(unit)
+        : amend.Outcome is { } outcome && _outcomeIds.Of(outcome) < 0 ? UnknownOutcome(outcome)
+        : amend.Zone is { } zone && ZoneOf(zone) < 0 ? UnknownZone(zone)
+        : null;
 
     /// <param name="turn">The unit whose turn it is, or -1.</param>
     /// <param name="ball">The unit with the ball, or -1.</param>
@@ -75,13 +82,13 @@ internal sealed class TapAddress
         var outcome = -1;
         if (tap.Outcome is { } named && (outcome = _outcomeIds.Of(named)) < 0)
         {
-            return new Fault("outcome", $"there is no outcome \"{named}\"", "use one of " + Words(_outcomeIds.Names));
+            return UnknownOutcome(named);
         }
 
         var zone = -1;
         if (tap.Zone is { } landed && (zone = ZoneOf(landed)) < 0)
         {
-            return new Fault("zone", $"there is no zone \"{landed}\"", "use one of " + Words([.. _zones.Names, Targets.None]));
+            return UnknownZone(landed);
         }
 
         if (tap.Outcome is null && zone < 0)
@@ -133,6 +140,12 @@ internal sealed class TapAddress
 
     private Fault UnknownUnit(PlayerId unit) =>
         new("unit", $"there is no \"{unit}\" on this sheet", "use one of " + Words(Units.Names.Select(id => id.Value)));
+
+    private Fault UnknownOutcome(string outcome) =>
+        new("outcome", $"there is no outcome \"{outcome}\"", "use one of " + Words(_outcomeIds.Names));
+
+    private Fault UnknownZone(string zone) =>
+        new("zone", $"there is no zone \"{zone}\"", "use one of " + Words([.. _zones.Names, Targets.None]));
 
     private static string Words(IEnumerable<string> words) => string.Join(", ", words);
 }

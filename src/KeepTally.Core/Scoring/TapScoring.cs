@@ -37,7 +37,8 @@ internal sealed class TapScoring
 
         var unit = found.Unit < 0 ? null : state.Units[found.Unit];
         var outcome = found.Outcome < 0 ? null : _outcomes[found.Outcome];
-        if (unit is null || state.Done || (unit.Done && outcome?.IsOfJob != true) || !started)
+        var late = state.Done || (unit?.Done == true && outcome?.IsOfJob != true) || !started;
+        if (unit is null || (late && !tap.CountsLate))
         {
             state.CountLate(unit);
             return EventResult.Late(found.Unit);

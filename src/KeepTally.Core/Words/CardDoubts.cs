@@ -8,7 +8,7 @@ using KeepTally.Core.Time;
 namespace KeepTally.Core.Words;
 
 /// <summary>
-/// Numbers of a card that speak against each other. Such a card reads and can be run, but something on it will not happen as
+/// Numbers of a card that speak against each other, and what of its layout is passed over. Such a card reads and can be run, but something on it will not happen as
 /// it says.
 /// </summary>
 public static class CardDoubts
@@ -18,7 +18,12 @@ public static class CardDoubts
 
     /// <summary>Each doubt with its place and its mend; none for most cards.</summary>
     public static IReadOnlyList<Fault> Of(DrillCard card) =>
-        [.. card.Stages.SelectMany((stage, index) => OfStage(stage, $"stages[{index}]")), .. OfMinutes(card)];
+        [
+            .. card.Stages.SelectMany((stage, index) => OfStage(stage, $"stages[{index}]")),
+            .. OfMinutes(card),
+            .. card.Layout?.PassedOver ?? [],
+            .. card.Stages.SelectMany(stage => stage.Versus).SelectMany(way => way.Layout?.PassedOver ?? []),
+        ];
 
     private static IEnumerable<Fault> OfStage(Stage stage, string place)
     {

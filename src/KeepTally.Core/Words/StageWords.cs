@@ -77,6 +77,11 @@ public static class StageWords
         {
             yield return Phrase.Sentence($"{Phrase.Words(ball)} starts with the ball");
         }
+
+        if (VersusWords.Ways(stage) is { Length: > 0 } ways)
+        {
+            yield return $"Played {ways}, as many as the smaller side fills; places are told for {VersusWords.Of(VersusChoice.AsWritten(stage))}.";
+        }
     }
 
     private static IEnumerable<string> Scoring(Stage stage)

@@ -253,6 +253,9 @@ namespace KeepTally.Store.Migrations
                         .IsConcurrencyToken()
                         .HasColumnType("TEXT");
 
+                    b.Property<int>("CountsIn")
+                        .HasColumnType("INTEGER");
+
                     b.Property<bool>("IsDemo")
                         .HasColumnType("INTEGER");
 
@@ -268,6 +271,9 @@ namespace KeepTally.Store.Migrations
                     b.Property<string>("NormalizedUserName")
                         .HasMaxLength(256)
                         .HasColumnType("TEXT");
+
+                    b.Property<double?>("Pace")
+                        .HasColumnType("REAL");
 
                     b.Property<string>("PasswordHash")
                         .HasColumnType("TEXT");

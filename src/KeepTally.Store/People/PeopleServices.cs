@@ -36,6 +36,7 @@ internal static class PeopleServices
         services.Configure<PasswordHasherOptions>(options => options.IterationCount = HashRounds);
         services.AddScoped<Reach>();
         services.AddScoped<CallerBook>();
+        services.AddScoped<PaceBook>();
         services.AddScoped<CoachBook>();
         services.AddScoped<DoorBook>();
         services.AddScoped<KeyBook>();

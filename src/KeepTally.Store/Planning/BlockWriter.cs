@@ -9,7 +9,6 @@ namespace KeepTally.Store.Planning;
 /// <summary>Puts drills and circuits on a timing sheet, and takes lines off; once the practice runs, as far as nothing has begun.</summary>
 public sealed class BlockWriter(TallyDb db, PlanBook plans, TimeProvider clock)
 {
-    private const double WalkSeconds = 60;
     private const int UsualMinutes = 60;
 
     /// <summary>
@@ -37,7 +36,7 @@ public sealed class BlockWriter(TallyDb db, PlanBook plans, TimeProvider clock)
         if (
             await plans.EditAsync(
                 id,
-                open => Result.Ok(open.Plan.Inserted(open.Plan.Blocks.Count, line with { ChangeSeconds = WalkTo(open.Plan) })),
+                open => Result.Ok(open.Plan.Inserted(open.Plan.Blocks.Count, line with { ChangeSeconds = open.Plan.WalkTo() })),
                 cancellationToken
             ) is
             { } fault
@@ -74,9 +73,6 @@ public sealed class BlockWriter(TallyDb db, PlanBook plans, TimeProvider clock)
 
     /// <summary>Why there is no sheet to put anything on.</summary>
     internal static Fault NoTeam { get; } = new("team", "there is no team yet", "write down the squad first");
-
-    /// <summary>The first block is walked to before practice begins.</summary>
-    internal static double WalkTo(Plan plan) => plan.Blocks.Count == 0 ? 0 : WalkSeconds;
 
     /// <param name="wanted">The team it is for; the first where none is named.</param>
     private async Task<int?> NewAsync(int? wanted, CancellationToken cancellationToken)

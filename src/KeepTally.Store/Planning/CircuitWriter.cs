@@ -32,6 +32,7 @@ public sealed class CircuitWriter(TallyDb db, BlockWriter blocks)
                     BetweenSeconds = line.ChangeSeconds,
                     Reverse = line.Reverse,
                     CoachesMove = line.CoachesMove,
+                    ChangeInside = line.ChangeInside,
                 },
                 cancellationToken
             );
@@ -40,6 +41,7 @@ public sealed class CircuitWriter(TallyDb db, BlockWriter blocks)
 /// <summary>A circuit to put on a timing sheet.</summary>
 /// <param name="Practice">The practice, or null for a new one today.</param>
 /// <param name="Cards">The card of each station, in the order of going.</param>
+/// <param name="ChangeInside">The walks between are part of the minutes at the stations.</param>
 public sealed record CircuitLine(
     int? Practice,
     IReadOnlyList<string> Cards,
@@ -47,5 +49,6 @@ public sealed record CircuitLine(
     int ChangeSeconds,
     int Groups,
     bool Reverse,
-    bool CoachesMove
+    bool CoachesMove,
+    bool ChangeInside = false
 );

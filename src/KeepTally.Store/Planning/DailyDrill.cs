@@ -10,8 +10,6 @@ namespace KeepTally.Store.Planning;
 /// <summary>The short drill that stands at the beginning of every practice of a team.</summary>
 public sealed class DailyDrill(TallyDb db, DrillBook book, PlanBook plans, TimeProvider clock)
 {
-    private const double UsualWalk = 60;
-
     /// <summary>
     /// Settles which drill it is, or with none that there is no such drill, and puts it first in every practice to come that has
     /// not begun and does not have it. Null where that was done, else why not.
@@ -56,21 +54,14 @@ public sealed class DailyDrill(TallyDb db, DrillBook book, PlanBook plans, TimeP
     }
 
     /// <summary>The same sheet with the short drill first, unless it has it already.</summary>
-    internal static Plan In(Plan plan, Team team, CardShelf? shelf = null)
+    internal static Plan In(Plan plan, Team team, CardShelf shelf)
     {
         if (team.DailyCard.Length == 0 || plan.Blocks.Any(block => block.Cards.Contains(team.DailyCard)))
         {
             return plan;
         }
 
-        var groups =
-            shelf?.Find(team.DailyCard) is { } card && plan.Players > 0
-                ? SuggestedCount.For(plan, card, card.Stages[0], team.DailyMinutes * 60)
-                : null;
-        var walked =
-            plan.Blocks.Count > 0 && plan.Blocks[0].ChangeSeconds == 0
-                ? plan.With(0, plan.Blocks[0] with { ChangeSeconds = UsualWalk })
-                : plan;
-        return walked.Inserted(0, new PlanBlock.Drill(team.DailyCard, team.DailyMinutes, groups ?? 1));
+        var groups = shelf.Find(team.DailyCard) is { } card && plan.Players > 0 ? SuggestedCount.OrUsual(plan, card) : 1;
+        return (plan with { Blocks = [new PlanBlock.Drill(team.DailyCard, team.DailyMinutes, groups)] }).Followed(plan.Blocks);
     }
 }

@@ -37,10 +37,7 @@ public sealed record OpenPlan(Practice Practice, Plan Plan, CardShelf Shelf, IRe
             return null;
         }
 
-        var wall = Practice.Date.ToDateTime(Practice.Start);
-        var planned = new DateTimeOffset(wall, zone.GetUtcOffset(wall));
-        var began = DateTimeOffset.FromUnixTimeMilliseconds(run.Origin.UnixMilliseconds);
-        return (now - (Math.Abs((began - planned).TotalHours) > 1 ? began : planned)).TotalSeconds;
+        return (now - SheetTimes.BeginOf(Practice, run.Origin, zone)).TotalSeconds;
     }
 
     /// <summary>

@@ -13,8 +13,6 @@ namespace KeepTally.Store.Planning;
 /// <summary>Writes what differs between a sheet as it was and as it is to be.</summary>
 public sealed class PlanRowWriter(TallyDb db)
 {
-    private const string Ball = "ball";
-
     /// <summary>
     /// Whether a change of a line changes how it is dealt out or what its clock does, so that once practice runs it is another
     /// line: its tally sheets are made anew.
@@ -45,6 +43,15 @@ public sealed class PlanRowWriter(TallyDb db)
         if (plan.Blocks.Count > PlanReader.MostBlocks)
         {
             return new Fault("blocks", $"a sheet has {PlanReader.MostBlocks} lines at most", "take some off first");
+        }
+
+        if (plan.Blocks.OfType<PlanBlock.Circuit>().FirstOrDefault(circuit => !circuit.HasWork) is { } walked)
+        {
+            return new Fault(
+                "changeSeconds",
+                "the walks take all of the time at the stations",
+                $"write fewer than {walked.MinutesEach * 60:0} seconds, or more minutes at each station"
+            );
         }
 
         var practice = await db
@@ -123,20 +130,20 @@ public sealed class PlanRowWriter(TallyDb db)
             return;
         }
 
-        var brought = PlanRows.Brought(practice);
-        foreach (var (item, count) in things.Where(each => each.Value != old.GetValueOrDefault(each.Key)))
+        var borrowed = new SortedDictionary<string, int>(
+            PlanRows.Borrowed(practice).ToDictionary(each => each.Key, each => each.Value),
+            StringComparer.Ordinal
+        );
+        foreach (var (item, count) in things)
         {
-            if (item == Ball && practice.Balls is not null)
+            borrowed[item] = borrowed.GetValueOrDefault(item) + count - old.GetValueOrDefault(item);
+            if (borrowed[item] <= 0)
             {
-                practice.Balls = count;
-            }
-            else
-            {
-                brought[item] = count;
+                borrowed.Remove(item);
             }
         }
 
-        practice.BroughtJson = JsonSerializer.Serialize(brought);
+        practice.BroughtJson = JsonSerializer.Serialize(borrowed);
     }
 
     /// <summary>A line that was not dealt out yet is changed where it stands, as long as it is of the same cards.</summary>

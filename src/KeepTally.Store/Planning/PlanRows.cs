@@ -41,8 +41,8 @@ public static class PlanRows
     public static IReadOnlyList<string> Lines(string text) =>
         text.Split('\n', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries);
 
-    /// <summary>What was brought besides what the club has, by item.</summary>
-    internal static Dictionary<string, int> Brought(Practice practice) =>
+    /// <summary>What is borrowed for a practice besides what the club has: of each thing how many more.</summary>
+    public static IReadOnlyDictionary<string, int> Borrowed(Practice practice) =>
         JsonSerializer.Deserialize<Dictionary<string, int>>(practice.BroughtJson)!;
 
     /// <summary>How old most of a squad turn in a year; null where no year of birth is known.</summary>
@@ -52,7 +52,7 @@ public static class PlanRows
         return born.Length == 0 || year <= born[born.Length / 2] ? null : year - born[born.Length / 2];
     }
 
-    /// <summary>What the club has, and what is brought for this practice; null where neither is written down.</summary>
+    /// <summary>What the club has, balls as the coach counts them, and what is borrowed; null where what the club has is not written down.</summary>
     private static Dictionary<string, int>? EquipmentOf(Practice practice, IReadOnlyList<Gear> gear)
     {
         if (gear.Count == 0)
@@ -61,14 +61,14 @@ public static class PlanRows
         }
 
         var things = gear.ToDictionary(each => each.Item, each => each.Count, StringComparer.Ordinal);
-        foreach (var (item, count) in Brought(practice))
-        {
-            things[item] = count;
-        }
-
         if (practice.Balls is { } balls)
         {
             things[Ball] = balls;
+        }
+
+        foreach (var (item, more) in Borrowed(practice))
+        {
+            things[item] = things.GetValueOrDefault(item) + more;
         }
 
         return things;

@@ -1,6 +1,7 @@
 using KeepTally.Core.Planning;
 using KeepTally.Store.Book;
 using KeepTally.Store.Database;
+using KeepTally.Store.Practices;
 using KeepTally.Store.Tables;
 using Microsoft.EntityFrameworkCore;
 
@@ -20,7 +21,8 @@ public sealed class PracticeList(TallyDb db, DrillBook book, TextCache texts, Ti
     public async Task<IReadOnlyList<Practice>> ToComeAsync(CancellationToken cancellationToken = default)
     {
         var today = Today;
-        return await Listed()
+        return await PracticeRows
+            .Whole(db)
             .Where(practice => practice.Date >= today)
             .OrderBy(practice => practice.Date)
             .ThenBy(practice => practice.Start)
@@ -32,7 +34,8 @@ public sealed class PracticeList(TallyDb db, DrillBook book, TextCache texts, Ti
     public async Task<IReadOnlyList<Practice>> PastAsync(CancellationToken cancellationToken = default)
     {
         var today = Today;
-        return await Listed()
+        return await PracticeRows
+            .Whole(db)
             .Where(practice => practice.Date < today)
             .OrderByDescending(practice => practice.Date)
             .ThenByDescending(practice => practice.Start)
@@ -88,18 +91,4 @@ public sealed class PracticeList(TallyDb db, DrillBook book, TextCache texts, Ti
             }
         );
     }
-
-    private IQueryable<Practice> Listed() =>
-        db
-            .Practices.AsNoTracking()
-            .AsSplitQuery()
-            .Include(practice => practice.Team)
-            .Include(practice => practice.Attendance)
-            .Include(practice => practice.Blocks.Where(block => !block.Dropped).OrderBy(block => block.Order))
-                .ThenInclude(block => block.CardVersion)
-            .Include(practice => practice.Blocks.Where(block => !block.Dropped).OrderBy(block => block.Order))
-                .ThenInclude(block => block.Run)
-            .Include(practice => practice.Blocks.Where(block => !block.Dropped).OrderBy(block => block.Order))
-                .ThenInclude(block => block.Circuit!.Stations.OrderBy(station => station.Order))
-                    .ThenInclude(station => station.CardVersion);
 }

@@ -1,29 +1,62 @@
 using KeepTally.Core.Faults;
-using KeepTally.Core.Formats;
+using KeepTally.Core.Planning;
 using KeepTally.Store.Book;
-using KeepTally.Store.Database;
-using KeepTally.Store.Practices;
-using Microsoft.EntityFrameworkCore;
+using KeepTally.Store.Squads;
 
 namespace KeepTally.Store.Planning;
 
-/// <summary>Puts a ready practice on today's timing sheet of a team.</summary>
-public sealed class ReadyPracticeWriter(TallyDb db, BlockWriter blocks)
+/// <summary>Makes sheets of the ready practices, for a team as it is.</summary>
+public sealed class ReadyPracticeWriter(BlockWriter blocks, PlanBook plans, DrillBook book, SquadBook squad)
 {
-    private const double WalkMinutes = 1;
+    private const double RoundedTo = 5;
 
-    /// <summary>Makes it; the practice, or why it could not be made.</summary>
-    public async Task<Result<int>> AddAsync(string id, int team, CancellationToken cancellationToken = default)
+    /// <summary>The sheet of a ready practice for a team; or why there is none.</summary>
+    public async Task<Result<Plan>> SheetAsync(string id, int team, CancellationToken cancellationToken = default)
     {
         if (ReadyPractices.All.FirstOrDefault(each => each.Id == id) is not { } ready)
         {
-            return Result.Fail<int>(new Fault("practice", "there is no such practice", "choose another"));
+            return Result.Fail<Plan>(new Fault("practice", "there is no such practice", "choose another"));
         }
 
-        var players = await db.Players.CountAsync(player => player.TeamId == team && !player.Archived, cancellationToken);
+        var players = (await squad.ListAsync(team, cancellationToken)).Count;
         if (players == 0)
         {
-            return Result.Fail<int>(new Fault("squad", "there is nobody in the squad yet", "write down the squad first"));
+            return Result.Fail<Plan>(new Fault("squad", "there is nobody in the squad yet", "write down the squad first"));
+        }
+
+        var cards = (await book.CardsAsync(cancellationToken)).ToDictionary(entry => entry.Id, entry => entry.Card);
+        var sheet = new Plan
+        {
+            Title = ready.Title,
+            Start = default,
+            Minutes = 1,
+            Players = players,
+            Blocks = [],
+        };
+        foreach (var (drill, minutes) in ready.Drills)
+        {
+            // A card a coach has changed or put away, or a squad too small for it: the rest of the practice stands.
+            if (cards.TryGetValue(drill, out var card) && card.Players.Min <= players)
+            {
+                var line = new PlanBlock.Drill(card.Id, minutes, SuggestedCount.Usual(card, players))
+                {
+                    ChangeSeconds = sheet.WalkTo(),
+                };
+                sheet = sheet.Inserted(sheet.Blocks.Count, line);
+            }
+        }
+
+        var whole = (ready.Minutes + (PlanEdits.WalkSeconds / 60 * ready.Drills.Count)) / RoundedTo;
+        return Result.Ok(sheet with { Minutes = Math.Ceiling(whole) * RoundedTo });
+    }
+
+    /// <summary>Puts a ready practice on today's timing sheet of a team; the practice, or why it could not be made.</summary>
+    public async Task<Result<int>> AddAsync(string id, int team, CancellationToken cancellationToken = default)
+    {
+        var sheet = await SheetAsync(id, team, cancellationToken);
+        if (!sheet.IsOk)
+        {
+            return Result.Fail<int>(sheet.Faults);
         }
 
         if (await blocks.BeginAsync(team, cancellationToken) is not { } practice)
@@ -31,34 +64,15 @@ public sealed class ReadyPracticeWriter(TallyDb db, BlockWriter blocks)
             return Result.Fail<int>(BlockWriter.NoTeam);
         }
 
-        await NameAsync(practice, ready, cancellationToken);
-        foreach (var (card, minutes) in ready.Drills)
-        {
-            var text = await db
-                .CardVersions.Where(version => version.CardId == card)
-                .OrderByDescending(version => version.Version)
-                .Select(version => version.Json)
-                .FirstOrDefaultAsync(cancellationToken);
-            if (text is null || CardReader.Read(text).Value is not { } read || read.Players.Min > players)
-            {
-                // A card a coach has changed or put away, or a squad too small for it: the rest of the practice stands.
-                continue;
-            }
-
-            await blocks.AddAsync(
-                new DrillLine(practice, card, minutes, SuggestedGroups.For(read, players), new Dictionary<string, string>()),
+        var (title, minutes) = (sheet.Value.Title, sheet.Value.Minutes);
+        return
+            await plans.EditAsync(
+                practice,
+                open => Result.Ok(open.Plan.Followed(sheet.Value.Blocks) with { Title = title, Minutes = minutes }),
                 cancellationToken
-            );
-        }
-
-        return Result.Ok(practice);
-    }
-
-    private async Task NameAsync(int practice, ReadyPractice ready, CancellationToken cancellationToken)
-    {
-        var row = await db.Practices.SingleAsync(each => each.Id == practice, cancellationToken);
-        row.Title = ready.Title;
-        row.Minutes = (int)Math.Ceiling((ready.Minutes + (WalkMinutes * ready.Drills.Count)) / 5) * 5;
-        await db.SaveChangesAsync(cancellationToken);
+            )
+                is { } fault
+            ? Result.Fail<int>(fault)
+            : Result.Ok(practice);
     }
 }

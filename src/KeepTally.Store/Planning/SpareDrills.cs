@@ -13,7 +13,7 @@ internal static class SpareDrills
                 .Where(entry =>
                     sports.Count == 0 || entry.Card.Sports.Contains(BookFilter.AnySport) || entry.Card.Sports.Any(sports.Contains)
                 )
-                .OrderBy(entry => SuggestedCount.For(plan, entry.Card, entry.Card.Stages[0], entry.Card.Minutes * 60) is null)
+                .OrderBy(entry => SuggestedCount.For(plan, entry.Card) is null)
                 .ThenBy(entry => entry.Card.Sports.Contains(BookFilter.AnySport))
                 .ThenBy(entry => entry.LastDone ?? DateOnly.MinValue)
                 .ThenBy(entry => entry.Id, StringComparer.Ordinal)

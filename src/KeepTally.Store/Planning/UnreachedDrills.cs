@@ -56,8 +56,7 @@ public sealed class UnreachedDrills(TallyDb db, PracticeBook practices, PlanBook
         var line = last.Plan.Blocks[index] with { Key = null };
         return await plans.EditAsync(
             practiceId,
-            open =>
-                Result.Ok(open.Plan.Inserted(open.Plan.Blocks.Count, line with { ChangeSeconds = BlockWriter.WalkTo(open.Plan) })),
+            open => Result.Ok(open.Plan.Inserted(open.Plan.Blocks.Count, line with { ChangeSeconds = open.Plan.WalkTo() })),
             cancellationToken
         )
             is null;

@@ -18,18 +18,11 @@ public static class CircuitPlans
             circuit.ChangeInside
         );
 
+    /// <summary>Seconds of work at each station, for so many groups.</summary>
+    public static double WorkSeconds(CircuitBlock circuit, int groups) =>
+        Circuit.WorkSeconds(groups, circuit.Stations.Count, circuit.MinutesEach * 60, circuit.ChangeSeconds, circuit.ChangeInside);
+
     /// <summary>Minutes of the whole circuit for so many groups.</summary>
     public static double Minutes(CircuitBlock circuit, int groups) =>
-        Circuit.Seconds(
-            groups,
-            circuit.Stations.Count,
-            Circuit.WorkSeconds(
-                groups,
-                circuit.Stations.Count,
-                circuit.MinutesEach * 60,
-                circuit.ChangeSeconds,
-                circuit.ChangeInside
-            ),
-            circuit.ChangeSeconds
-        ) / 60;
+        Circuit.Seconds(groups, circuit.Stations.Count, WorkSeconds(circuit, groups), circuit.ChangeSeconds) / 60;
 }

@@ -20,6 +20,9 @@ public sealed record DealtBlock(
     GroupBound? Bound
 )
 {
+    /// <summary>How many play on each side, where its card has more ways than one; null where it has not.</summary>
+    public int? Versus { get; init; }
+
     /// <summary>The groups were changed by hand.</summary>
     public bool IsByHand => Block.ByHandJson.Length > 0;
 }

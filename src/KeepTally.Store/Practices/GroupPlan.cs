@@ -79,6 +79,12 @@ public sealed class GroupPlan(SquadBook squad, PairBook pairs, PartnerMemory par
             return new DealtBlock(block, cards, null, [], groups.Faults[0], bound);
         }
 
+        int? versus = stage is null ? null : VersusChoice.For(stage, groups.Value.Min(group => group.Count));
+        if (stage is not null)
+        {
+            cards = [VersusChoice.Played(cards[0], block.Stage, versus)];
+        }
+
         var sheets = block.Circuit is { } way
             ?
             [
@@ -94,7 +100,10 @@ public sealed class GroupPlan(SquadBook squad, PairBook pairs, PartnerMemory par
             sheets,
             null,
             bound
-        );
+        )
+        {
+            Versus = versus,
+        };
     }
 
     /// <summary>A break and a talk are for everybody, on one sheet that only keeps the time.</summary>

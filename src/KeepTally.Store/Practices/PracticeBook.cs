@@ -81,19 +81,7 @@ public sealed class PracticeBook(TallyDb db)
         return true;
     }
 
-    private IQueryable<Practice> Whole() =>
-        db
-            .Practices.AsNoTracking()
-            .AsSplitQuery()
-            .Include(practice => practice.Team)
-            .Include(practice => practice.Attendance)
-            .Include(practice => practice.Blocks.Where(block => !block.Dropped).OrderBy(block => block.Order))
-                .ThenInclude(block => block.CardVersion)
-            .Include(practice => practice.Blocks.Where(block => !block.Dropped).OrderBy(block => block.Order))
-                .ThenInclude(block => block.Run)
-            .Include(practice => practice.Blocks.Where(block => !block.Dropped).OrderBy(block => block.Order))
-                .ThenInclude(block => block.Circuit!.Stations.OrderBy(station => station.Order))
-                    .ThenInclude(station => station.CardVersion);
+    private IQueryable<Practice> Whole() => PracticeRows.Whole(db);
 }
 
 /// <summary>A practice that was begun, as it stands in a list.</summary>

@@ -1,6 +1,7 @@
 using System.Security.Cryptography;
 using KeepTally.Core.Events;
 using KeepTally.Core.Faults;
+using KeepTally.Core.Formats;
 using KeepTally.Core.Planning;
 using KeepTally.Core.Time;
 using KeepTally.Store.Database;
@@ -103,19 +104,21 @@ public sealed class PracticeStart(TallyDb db, PracticeBook book, GroupPlan group
         return null;
     }
 
-    /// <summary>The card as it is run: a circuit's own; else the drill's, its clock fitted to the minutes where the coach wants it so.</summary>
-    private static string CardOf(DealtBlock dealt) =>
-        dealt.Sheets[0].CardJson
-        ?? (
-            dealt.Block.FitsClock
-                ? FittedCard.Of(
-                    dealt.Block.CardVersion!.Json,
-                    dealt.Cards[0],
-                    dealt.Block.Stage,
-                    Duration.FromMinutes(dealt.Block.Minutes)
-                )
-                : dealt.Block.CardVersion!.Json
-        );
+    /// <summary>
+    /// The card as it is run: a circuit's own; else the drill's, played with as many on each side as there are, its clock fitted
+    /// to the minutes where the coach wants it so.
+    /// </summary>
+    private static string CardOf(DealtBlock dealt)
+    {
+        if (dealt.Sheets[0].CardJson is { } own)
+        {
+            return own;
+        }
+
+        var block = dealt.Block;
+        var played = VersusText.Of(block.CardVersion!.Json, block.Stage, dealt.Versus);
+        return block.FitsClock ? FittedCard.Of(played, dealt.Cards[0], block.Stage, Duration.FromMinutes(block.Minutes)) : played;
+    }
 
     private static Run Begin(DealtBlock dealt, RunOrigin origin)
     {

@@ -95,9 +95,32 @@ public sealed class ScoredRuns(TallyDb db, TextCache texts, IMemoryCache cache)
             head,
             live.Units,
             live.Score.Report(live.Log.LastAt),
-            JobsOf(live, head)
+            JobsOf(live, head),
+            NotesOf(live),
+            PutRight(live)
         );
     }
+
+    /// <summary>What a coach wrote down, and of whom.</summary>
+    private static IReadOnlyList<NoteRow> NotesOf(Sheet live) =>
+        [
+            .. Standing(live)
+                .OfType<RunEvent.Note>()
+                .Select(note => new NoteRow(note.Unit is { } unit ? live.Head.NameOf(unit) : null, note.Text)),
+        ];
+
+    /// <summary>Taps that were put right afterwards, as they read now and as they read first.</summary>
+    private static IReadOnlyList<string> PutRight(Sheet live) =>
+        [
+            .. Standing(live)
+                .OfType<RunEvent.Tap>()
+                .Select(tap => (Now: TapLine.Of(live, tap), How: TapLine.PutRight(live, tap)))
+                .Where(each => each.How.Length > 0)
+                .Select(each => $"{each.Now}, {each.How}"),
+        ];
+
+    private static IEnumerable<RunEvent> Standing(Sheet live) =>
+        Enumerable.Range(0, live.Log.Count).Where(live.Log.StandsAt).Select(live.Log.ReadAt);
 
     /// <summary>What everyone did where places move on; nothing of a sheet that was never started.</summary>
     private static IReadOnlyList<JobRow> JobsOf(Sheet live, LogHead head) =>
@@ -122,6 +145,7 @@ public sealed record ScoredRun(Run Run, IReadOnlyList<(SheetRow Row, ScoredSheet
 /// <summary>How a sheet ended, or stands so far.</summary>
 /// <param name="Begun">Whether it was started at all.</param>
 /// <param name="Jobs">Where places move on: for how long each player had each job.</param>
+/// <param name="PutRight">Taps that were put right afterwards, a line each.</param>
 public sealed record ScoredSheet(
     DrillCard Card,
     Stage Stage,
@@ -129,8 +153,14 @@ public sealed record ScoredSheet(
     LogHead Head,
     IReadOnlyList<Unit> Units,
     ScoreReport Report,
-    IReadOnlyList<JobRow> Jobs
+    IReadOnlyList<JobRow> Jobs,
+    IReadOnlyList<NoteRow> Notes,
+    IReadOnlyList<string> PutRight
 );
+
+/// <summary>Something a coach wrote down while a drill was run.</summary>
+/// <param name="Player">Of whom, by name; null of the drill.</param>
+public sealed record NoteRow(string? Player, string Text);
 
 /// <summary>What a player did at each job of a drill, in words.</summary>
 /// <param name="Sheet">The name of the group or court; empty where there was only one.</param>

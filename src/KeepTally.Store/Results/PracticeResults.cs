@@ -59,7 +59,9 @@ public sealed class PracticeResults(ScoredRuns outcomes)
             recorded[0].Row.Station,
             [.. recorded.SelectMany(sheet => sheet.Outcome.Jobs.Select(job => job with { Sheet = NameOf(sheet.Row) }))],
             StopsOf(run),
-            HabitsOf(run)
+            HabitsOf(run),
+            [.. run.Sheets.SelectMany(sheet => sheet.Outcome.Notes)],
+            [.. run.Sheets.SelectMany(sheet => sheet.Outcome.PutRight)]
         );
     }
 
@@ -89,6 +91,8 @@ public sealed class PracticeResults(ScoredRuns outcomes)
 /// <param name="Jobs">Where places move on: for how long each player had each job.</param>
 /// <param name="Begun">Whether the drill was started at all.</param>
 /// <param name="Habits">What was looked for all practice long and seen in the whole drill.</param>
+/// <param name="Notes">What was written down in the whole drill.</param>
+/// <param name="PutRight">Taps of the whole drill that were put right afterwards, a line each.</param>
 /// <param name="Stops">The teaching stops of the whole drill; of a circuit, of all its stations.</param>
 public sealed record DrillResult(
     int RunId,
@@ -100,7 +104,9 @@ public sealed record DrillResult(
     int? Station,
     IReadOnlyList<JobRow> Jobs,
     IReadOnlyList<FreezeReport> Stops,
-    IReadOnlyList<SeenRow> Habits
+    IReadOnlyList<SeenRow> Habits,
+    IReadOnlyList<NoteRow> Notes,
+    IReadOnlyList<string> PutRight
 )
 {
     /// <summary>On one of its sheets more than one game was played.</summary>

@@ -1,3 +1,4 @@
+using KeepTally.Core.Measures;
 using Microsoft.AspNetCore.Identity;
 
 namespace KeepTally.Store.Tables;
@@ -10,6 +11,12 @@ public sealed class Coach : IdentityUser<int>
 
     /// <summary>Made up, for the demo; signs in without a password, and only there.</summary>
     public bool IsDemo { get; init; }
+
+    /// <summary>How long their pace is, in metres; null until it was walked.</summary>
+    public double? Pace { get; set; }
+
+    /// <summary>What they count distances in.</summary>
+    public LengthUnit CountsIn { get; set; }
 
     /// <summary>The teams of an assistant.</summary>
     public List<CoachTeam> Teams { get; init; } = [];

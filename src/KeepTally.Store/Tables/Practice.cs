@@ -57,7 +57,7 @@ public sealed class Practice
     /// <summary>Drills to fall back on: the ids of their cards, one a line.</summary>
     public string Reserve { get; set; } = "";
 
-    /// <summary>What is brought besides what the club has, a JSON object of item to how many there are then; balls stand above.</summary>
+    /// <summary>What is borrowed besides what the club has, a JSON object of item to how many more.</summary>
     public string BroughtJson { get; set; } = "{}";
 
     /// <summary>The row of practices it was made in, every week on the same days; empty where it was made alone.</summary>

@@ -29,8 +29,8 @@ public static class Application
     /// <summary>Parsed cards, rules and folded sheets that are kept in memory at most.</summary>
     private const int MostCached = 20_000;
 
-    /// <summary>Runs until it is stopped. What cannot be used is said in one line on standard error; the code is then not nought.</summary>
-    public static async Task<int> RunAsync(string[] args)
+    /// <summary>Runs until it is stopped, by a signal or by who calls. What cannot be used is said in one line on standard error; the code is then not nought.</summary>
+    public static async Task<int> RunAsync(string[] args, CancellationToken stopping = default)
     {
         var settings = Settings.Read(args, out var fault);
         if (settings is null)
@@ -45,14 +45,14 @@ public static class Application
             using var held = settings.Data.Lock();
             await using var app = Build(settings);
             await PrepareAsync(app.Services, settings.Demo);
-            await app.StartAsync();
+            await app.StartAsync(stopping);
             await Welcome.SayAsync(app.Services, settings);
             if (settings.Demo)
             {
                 await AddPastAsync(app);
             }
 
-            await app.WaitForShutdownAsync();
+            await app.WaitForShutdownAsync(stopping);
             return 0;
         }
         catch (DataFolderException unusable)

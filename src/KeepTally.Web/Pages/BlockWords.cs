@@ -1,5 +1,6 @@
 using KeepTally.Core.Dealing;
 using KeepTally.Core.Text;
+using KeepTally.Core.Words;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Tables;
 
@@ -18,6 +19,11 @@ public static class BlockWords
 
         var sizes = (dealt?.Groups?.Groups ?? []).Select(group => group.Players.Count).ToArray();
         var groups = sizes.Length > 0 ? Sizes(sizes, SidesOf(dealt!)) : Wished(block);
+        if (dealt?.Versus is { } number)
+        {
+            groups += $", {VersusWords.Of(number)}";
+        }
+
         return block.Circuit is { } circuit ? $"{groups}, {Phrase.Figure(circuit.MinutesEach)} min at each station" : groups;
     }
 

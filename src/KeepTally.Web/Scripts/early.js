@@ -1,3 +1,5 @@
+import { show } from "./run/choices.js";
+
 // Before the core is there, the page already stands as the server drew it. What is pressed then is kept here, so that a
 // reload loses nothing, and counted as soon as the core can.
 const root = () => document.getElementById("run");
@@ -65,3 +67,4 @@ document.addEventListener("DOMContentLoaded", () => {
 document.addEventListener("pointerdown", keep, true);
 document.addEventListener("click", keepByKey, true);
 window.early = early;
+show();

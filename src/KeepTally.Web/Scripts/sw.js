@@ -21,10 +21,12 @@ self.addEventListener("fetch", (event) => {
   if (request.method !== "GET" || url.origin !== location.origin || url.pathname.startsWith("/api/")) {
     return;
   }
+  // What comes is shown at once and kept beside that: a slow storage holds nothing up.
+  const keep = (name, response) => event.waitUntil(keepAs(name, response.clone()));
   if (request.mode === "navigate") {
-    event.respondWith(page(request, url));
+    event.respondWith(page(request, url, keep));
   } else if (/^\/(dist|_framework)\//.test(url.pathname) || /\.(svg|png|webmanifest)$/.test(url.pathname)) {
-    event.respondWith(isOfOneRelease(url) ? cacheFirst(request) : networkFirst(request));
+    event.respondWith(isOfOneRelease(url) ? cacheFirst(request, keep) : networkFirst(request));
   }
 });
 
@@ -67,12 +69,12 @@ async function put(cache, url) {
   }
 }
 
-async function page(request, url) {
+async function page(request, url, keep) {
   const kept = await keptPage(url);
   try {
-    const response = await fetch(request, { signal: kept ? AbortSignal.timeout(networkPatience) : undefined });
+    const response = await fromNetwork(request, kept);
     if (response.ok && !response.redirected && /^\/(run|board)\//.test(url.pathname)) {
-      await keepAs(url.pathname, response);
+      keep(url.pathname, response);
     }
     return response.status >= 500 && kept ? kept : response;
   } catch {
@@ -95,7 +97,7 @@ async function keptPage(url) {
 async function networkFirst(request) {
   const kept = await caches.match(request, { ignoreVary: true });
   try {
-    const response = await fetch(request, { signal: kept ? AbortSignal.timeout(networkPatience) : undefined });
+    const response = await fromNetwork(request, kept);
     return response.status >= 500 && kept ? kept : response;
   } catch (failure) {
     if (kept) {
@@ -105,14 +107,25 @@ async function networkFirst(request) {
   }
 }
 
-async function cacheFirst(request) {
+/** Where something kept can be shown, an answer is waited for so long; one that has begun to come is let come whole. */
+async function fromNetwork(request, kept) {
+  const patience = new AbortController();
+  const timer = kept && setTimeout(() => patience.abort(), networkPatience);
+  try {
+    return await fetch(request, { signal: patience.signal });
+  } finally {
+    clearTimeout(timer);
+  }
+}
+
+async function cacheFirst(request, keep) {
   const kept = await caches.match(request, { ignoreVary: true });
   if (kept) {
     return kept;
   }
   const response = await fetch(request);
   if (response.ok) {
-    await keepAs(request.url, response);
+    keep(request.url, response);
   }
   return response;
 }
@@ -122,6 +135,6 @@ async function keepAs(url, response) {
   const release = response.headers.get("Keep-Tally-Release");
   if (release) {
     const cache = await caches.open(prefix + release);
-    await cache.put(url, response.clone()).catch(() => {});
+    await cache.put(url, response).catch(() => {});
   }
 }

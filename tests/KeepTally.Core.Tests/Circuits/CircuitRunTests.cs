@@ -98,6 +98,24 @@ public sealed class CircuitRunTests
     }
 
     [Fact]
+    public void Its_work_is_given_time_and_no_round_is_skipped_added_or_cut_short()
+    {
+        _practice.Execute(RunCommand.Start, new Instant(0));
+        At(7);
+        Assert.All(
+            [RunCommand.Skip, RunCommand.Another, RunCommand.Take],
+            word => Assert.Empty(_practice.Execute(word, new Instant(7000)))
+        );
+        Assert.Single(_practice.Execute(RunCommand.Add, new Instant(7000)));
+        Assert.Single(_practice.Execute(RunCommand.Take, new Instant(8000)));
+        At(16);
+        Assert.All(
+            [RunCommand.Skip, RunCommand.Add, RunCommand.Repeat],
+            word => Assert.Empty(_practice.Execute(word, new Instant(16_000)))
+        );
+    }
+
+    [Fact]
     public void After_a_stall_everything_is_said_once_and_stamped_when_it_was_due()
     {
         _practice.Execute(RunCommand.Start, new Instant(0));

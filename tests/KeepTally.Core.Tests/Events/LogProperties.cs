@@ -90,6 +90,40 @@ public sealed class LogProperties
             );
 
     [Fact]
+    public void A_tap_put_right_is_as_if_it_had_been_said_so() =>
+        Gen.Select(AnyHistory, Gen.Int[0, 1000], AnyLog.Word)
+            .Sample(
+                (history, pick, word) =>
+                {
+                    var (card, events) = history;
+                    var amended = events.OfType<RunEvent.Amend>().Select(amend => amend.Of).ToHashSet();
+                    var taps = events.OfType<RunEvent.Tap>().Where(tap => !amended.Contains(tap.Id)).ToArray();
+                    if (taps.Length == 0)
+                    {
+                        return;
+                    }
+
+                    var tap = taps[pick % taps.Length];
+                    var amend = new RunEvent.Amend(
+                        new EventId(new DeviceId("z"), 1),
+                        new Instant(50_000),
+                        tap.Id,
+                        new PlayerId(word.One % 2 == 0 ? "a" : "b"),
+                        tap.Outcome is null ? null
+                            : word.Other % 2 == 0 ? "make"
+                            : "miss",
+                        tap.Zone is null ? null : "right",
+                        null,
+                        null
+                    );
+                    Assert.Equal(
+                        Replayed(card, [.. events.Select(each => each == tap ? amend.Over(tap) : each)]),
+                        Replayed(card, [.. events, amend])
+                    );
+                }
+            );
+
+    [Fact]
     public void What_is_written_reads_back_the_same() =>
         AnyHistory.Sample(
             (_, events) =>

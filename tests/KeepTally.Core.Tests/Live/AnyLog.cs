@@ -1,5 +1,6 @@
 using CsCheck;
 using KeepTally.Core.Cards;
+using KeepTally.Core.Clock;
 using KeepTally.Core.Events;
 using KeepTally.Core.Identity;
 using KeepTally.Core.Live;
@@ -106,6 +107,18 @@ internal static class AnyLog
             8 when other < 16 => new RunEvent.Habit(id, new Instant(at), "loose ball", Given.Player(third % 2 == 0 ? unit : null)),
             8 when other < 22 => new RunEvent.Add(id, new Instant(at), Duration.FromSeconds(third - 10)),
             8 when other < 24 => new RunEvent.Whistle(id, new Instant(at)),
+            8 when other < 30 => new RunEvent.Amend(
+                id,
+                new Instant(at),
+                reach,
+                Given.Player(third % 2 == 0 ? unit : null),
+                third % 3 == 0 ? "miss" : null,
+                null,
+                null,
+                third % 5 == 0 ? true : null
+            ),
+            8 when other < 34 => new RunEvent.Skip(id, new Instant(at), (IntervalKind)(1 + (third % 3)), 1 + (one % 3)),
+            8 when other < 36 => new RunEvent.Rounds(id, new Instant(at), 1 + (third % 6)),
             8 => new RunEvent.Note(id, new Instant(at), "well done", new PlayerId(unit)),
             9 or 10 when players => Sub(id, at, anybody, "abcde"[other % 5].ToString(), third),
             _ => Tap(card.Stages[0], id, at, players && third % 7 == 0 ? anybody : unit, one, other, third),

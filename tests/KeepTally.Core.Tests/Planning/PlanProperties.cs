@@ -100,6 +100,48 @@ public sealed class PlanProperties
         );
 
     [Fact]
+    public void What_would_keep_more_busy_does_and_brings_no_warning_that_was_not_there() =>
+        AnyPlan.Any.Sample(
+            plan =>
+            {
+                var before = PlanReport.Of(plan, AnyPlan.Shelf);
+                for (var index = 0; index < plan.Blocks.Count; index++)
+                {
+                    if (StandingAbout.Best(plan, index, AnyPlan.Shelf, ["warm-hands", "corner-calls"]) is not { } change)
+                    {
+                        continue;
+                    }
+
+                    Assert.True(change.To > change.From, change.What);
+                    Assert.Equal(plan.Blocks.Count, change.Then.Blocks.Count);
+                    if (change.Missing.Length == 0)
+                    {
+                        var after = PlanReport.Of(change.Then, AnyPlan.Shelf);
+                        Assert.True(after.Warnings.Count <= before.Warnings.Count, change.What);
+                        Assert.True(after.Total <= before.Total + 1e-6, change.What);
+                    }
+                }
+            },
+            iter: 100
+        );
+
+    /// <summary>Where nothing smaller helps a line is taken off: only what is not about a line may have no mend.</summary>
+    [Fact]
+    public void Whatever_is_wrong_with_a_line_that_is_new_can_be_mended_somehow() =>
+        AnyPlan.Any.Sample(
+            plan =>
+            {
+                var alone = plan with { Blocks = [.. plan.Blocks.Take(1)], Minutes = 600, Reserve = ["last-line"] };
+                var mends = new PlanMends(alone, AnyPlan.Shelf, ShippedCard.Ids);
+                foreach (var warning in PlanReport.Of(alone, AnyPlan.Shelf).Warnings)
+                {
+                    Assert.True(mends.For(warning).Count > 0, warning.Text);
+                }
+            },
+            iter: 200
+        );
+
+    [Fact]
     public void What_is_fitted_to_the_time_fits_it_within_the_sense_of_every_card() =>
         AnyPlan.Any.Sample(
             plan =>

@@ -3,6 +3,8 @@ using KeepTally.Core.Events;
 using KeepTally.Core.Identity;
 using KeepTally.Core.Time;
 using KeepTally.Store.Events;
+using KeepTally.Store.Practices;
+using KeepTally.Web.Api;
 using Microsoft.Data.Sqlite;
 using Microsoft.Extensions.DependencyInjection;
 
@@ -108,6 +110,28 @@ public sealed class StreamTests(Installation home) : IClassFixture<Installation>
 
         Assert.All(all, each => Assert.Equal(each.N % 10 == 0, each.Task.IsFaulted));
         Assert.All(all.Where(each => each.N % 10 != 0), each => Assert.Single(each.Task.Result.Fresh));
+    }
+
+    [Fact]
+    public async Task Whoever_listens_hears_the_version_of_the_sheet_at_once_and_of_every_change()
+    {
+        await home.BegunAsync();
+        var practice = await home.PracticeAsync();
+        var version = await home.WithAsync<PracticeBook, int?>(book => book.SheetVersionAsync(practice));
+        using var timeout = new CancellationTokenSource(TimeSpan.FromSeconds(30));
+        await using var stream = await home.Visit()
+            .Http.GetStreamAsync(new Uri($"/api/practices/{practice}/events?after=0", UriKind.Relative), timeout.Token);
+        using var reader = new StreamReader(stream);
+
+        Assert.Equal(version, await HeardAsync());
+        home.Services.GetRequiredService<PracticeNews>().SheetChanged(practice, 7);
+        Assert.Equal(7, await HeardAsync());
+
+        async Task<int> HeardAsync()
+        {
+            while (await reader.ReadLineAsync(timeout.Token) is { } line && line != "event: sheet") { }
+            return int.Parse((await reader.ReadLineAsync(timeout.Token))![6..], System.Globalization.CultureInfo.InvariantCulture);
+        }
     }
 
     [Fact]

@@ -6,25 +6,19 @@ using KeepTally.Store.Book;
 namespace KeepTally.Web.Tests.Pages;
 
 /// <summary>The editor without scripts: fields, buttons, faults and saving.</summary>
-public sealed class EditorTests : IAsyncLifetime
+public sealed class EditorTests(Installation home) : IClassFixture<Installation>
 {
-    private readonly Installation _home = new();
-
-    public ValueTask InitializeAsync() => _home.InitializeAsync();
-
-    public ValueTask DisposeAsync() => _home.DisposeAsync();
-
     [Fact]
     public async Task Every_shipped_card_opens_in_the_editor_and_saved_unchanged_stays_as_it_was()
     {
-        var visitor = _home.Visit();
+        var visitor = home.Visit();
         foreach (var id in ShippedCards.All.Keys)
         {
             var page = await visitor.OpenAsync($"/drills/edit/{id}");
             using var saved = await visitor.PostAsync(page, "#card-form", $"/drills/edit/{id}?handler=Save");
 
             Assert.Equal(HttpStatusCode.Redirect, saved.StatusCode);
-            var now = (await _home.WithAsync<DrillBook, BookPage?>(book => book.FindAsync(id)))!;
+            var now = (await home.WithAsync<DrillBook, BookPage?>(book => book.FindAsync(id)))!;
             Assert.Equal((id, 1), (id, now.Versions.Count));
             Assert.Equal(
                 KeepTally.Core.Formats.ScoringPrint.Of(ShippedCards.All[id]),
@@ -36,7 +30,7 @@ public sealed class EditorTests : IAsyncLifetime
     [Fact]
     public async Task A_number_that_is_none_is_told_beside_its_field_and_nothing_is_lost()
     {
-        var visitor = _home.Visit();
+        var visitor = home.Visit();
         var page = await visitor.OpenAsync("/drills/edit");
 
         using var answer = await visitor.PostAsync(
@@ -74,7 +68,7 @@ public sealed class EditorTests : IAsyncLifetime
     [InlineData("set stages[0].par par", "[name='number:stages[0].par.value']")]
     public async Task A_button_sets_a_rule_up_with_its_fields(string act, string field)
     {
-        var visitor = _home.Visit();
+        var visitor = home.Visit();
 
         using var answer = await visitor.PostAsync(
             await visitor.OpenAsync("/drills/edit"),
@@ -97,7 +91,7 @@ public sealed class EditorTests : IAsyncLifetime
     [InlineData("nonsense", "Make")]
     public async Task A_button_takes_out_or_moves_and_one_that_means_nothing_changes_nothing(string act, string first)
     {
-        var visitor = _home.Visit();
+        var visitor = home.Visit();
 
         using var answer = await visitor.PostAsync(
             await visitor.OpenAsync("/drills/edit"),
@@ -117,7 +111,7 @@ public sealed class EditorTests : IAsyncLifetime
     [Fact]
     public async Task A_text_that_breaks_off_is_kept_and_told_where()
     {
-        var visitor = _home.Visit();
+        var visitor = home.Visit();
 
         using var answer = await visitor.PostAsync(
             await visitor.OpenAsync("/drills/edit"),
@@ -138,8 +132,8 @@ public sealed class EditorTests : IAsyncLifetime
             {"format":"keep-tally/drill@1","id":"heron","name":"Heron",
              "stages":[{"outcomes":[{"id":"make","label":"Make","points":{"ghost":1}}]}]}
             """;
-        await _home.WithAsync<CardWriter, KeepTally.Core.Faults.Result<SavedCard>>(writer => writer.SaveAsync(Card, 0));
-        var visitor = _home.Visit();
+        await home.WithAsync<CardWriter, KeepTally.Core.Faults.Result<SavedCard>>(writer => writer.SaveAsync(Card, 0));
+        var visitor = home.Visit();
 
         using var tried = await visitor.PostAsync(
             await visitor.OpenAsync("/drills/edit/heron"),
@@ -170,7 +164,7 @@ public sealed class EditorTests : IAsyncLifetime
     [InlineData("ending:stages")]
     public async Task A_field_that_is_none_of_the_editors_changes_nothing(string field)
     {
-        var visitor = _home.Visit();
+        var visitor = home.Visit();
 
         using var answer = await visitor.PostAsync(
             await visitor.OpenAsync("/drills/edit/three-gates"),
@@ -185,7 +179,7 @@ public sealed class EditorTests : IAsyncLifetime
     [Fact]
     public async Task A_copy_and_a_variant_are_cards_of_their_own()
     {
-        var visitor = _home.Visit();
+        var visitor = home.Visit();
         using var saved = await visitor.PostAsync(
             await visitor.OpenAsync("/drills/edit?variant=three-gates"),
             "#card-form",
@@ -205,7 +199,7 @@ public sealed class EditorTests : IAsyncLifetime
     [Fact]
     public async Task A_card_page_shows_every_shipped_card_in_words()
     {
-        var visitor = _home.Visit();
+        var visitor = home.Visit();
         foreach (var id in ShippedCards.All.Keys)
         {
             var page = await visitor.OpenAsync($"/drills/{id}");

@@ -103,12 +103,70 @@ public sealed class PlanBookTests : IAsyncLifetime
             )
         );
 
-        var things = (await OpenAsync()).Plan.Equipment!;
-        Assert.Equal((44, 20, 14), (things["cone"], things["ball"], things["bib"]));
         var other = await _home.WithAsync<TallyDb, int>(db =>
             db.Practices.Where(each => each.Date > new DateOnly(2026, 9, 3)).Select(each => each.Id).FirstAsync()
         );
+        var things = (await OpenAsync()).Plan.Equipment!;
+        Assert.Equal((44, 20, 14), (things["cone"], things["ball"], things["bib"]));
         Assert.Equal(40, (await _home.WithAsync<PlanBook, OpenPlan?>(plans => plans.OpenAsync(other)))!.Plan.Equipment!["cone"]);
+    }
+
+    [Fact]
+    public async Task What_the_club_buys_is_added_to_what_is_borrowed_and_that_can_be_given_back()
+    {
+        Assert.Null(
+            await EditAsync(open =>
+                Result.Ok(open.Plan with { Equipment = new Dictionary<string, int>(open.Plan.Equipment!) { ["cone"] = 44 } })
+            )
+        );
+        Assert.Null(await _home.WithAsync<GearBook, Fault?>(gear => gear.SetAsync("cone", 60)));
+        Assert.Equal(64, (await OpenAsync()).Plan.Equipment!["cone"]);
+
+        await _home.Visit().PostAsync($"/plan/{_practice}?handler=GiveBack", $"/plan/{_practice}", ("item", "cone"));
+        var open = await OpenAsync();
+        Assert.Equal(60, open.Plan.Equipment!["cone"]);
+        Assert.Empty(PlanRows.Borrowed(open.Practice));
+    }
+
+    [Fact]
+    public async Task What_the_club_has_is_written_down_or_it_is_said_why_not()
+    {
+        Task<Fault?> SetAsync(string item, int? count) => _home.WithAsync<GearBook, Fault?>(gear => gear.SetAsync(item, count));
+
+        Assert.Equal("item", (await SetAsync(" ", 3))!.Path);
+        Assert.Equal("count", (await SetAsync("hoop", -1))!.Path);
+        Assert.Null(await SetAsync(" hoop ", 3));
+        Assert.Null(await SetAsync("hoop", 4));
+        Assert.Equal(4, (await OpenAsync()).Plan.Equipment!["hoop"]);
+        Assert.Null(await SetAsync("hoop", null));
+        Assert.DoesNotContain("hoop", (await OpenAsync()).Plan.Equipment!.Keys);
+    }
+
+    [Fact]
+    public async Task Walks_that_leave_no_time_at_the_stations_are_refused_and_nothing_is_changed()
+    {
+        var before = PlanWriter.Write((await OpenAsync()).Plan);
+        var fault = await EditAsync(open =>
+            Result.Ok(open.Plan.With(4, (PlanBlock.Circuit)open.Plan.Blocks[4] with { BetweenSeconds = 300, ChangeInside = true }))
+        );
+
+        Assert.Contains("the walks take all of the time", fault!.Problem, StringComparison.Ordinal);
+        Assert.Equal(before, PlanWriter.Write((await OpenAsync()).Plan));
+    }
+
+    [Fact]
+    public async Task A_practice_that_was_never_begun_goes_with_all_that_hangs_on_it_and_one_that_was_does_not()
+    {
+        var coach = _home.Visit();
+        await coach.SendAsync(await coach.OpenAsync($"/door/{_practice}"), "form");
+        Assert.True(await _home.WithAsync<PlanBook, bool>(plans => plans.DeleteAsync(_practice)));
+        Assert.Null(await _home.WithAsync<PlanBook, OpenPlan?>(plans => plans.OpenAsync(_practice)));
+        Assert.Equal(0, await _home.WithAsync<TallyDb, int>(db => db.Blocks.CountAsync(each => each.PracticeId == _practice)));
+        Assert.Equal(0, await _home.WithAsync<TallyDb, int>(db => db.Doors.CountAsync(each => each.PracticeId == _practice)));
+
+        _practice++;
+        await BeginAsync();
+        Assert.False(await _home.WithAsync<PlanBook, bool>(plans => plans.DeleteAsync(_practice)));
     }
 
     [Fact]

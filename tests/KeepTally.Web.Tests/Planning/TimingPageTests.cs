@@ -99,6 +99,78 @@ public sealed class TimingPageTests : IAsyncLifetime
         Assert.Equal(shown, open.Plan.Blocks.Select(open.Shelf.NameOf));
     }
 
+    [Theory]
+    [InlineData("Head", "Title", "", "Say what the practice is called.")]
+    [InlineData("Head", "Minutes", "2", "A practice lasts from 5 to 600 minutes.")]
+    [InlineData("Line&key=1", "Minutes", "0", "A line lasts from half a minute to 240 minutes.")]
+    [InlineData("Line&key=1", "Groups", "0", "Write how many groups, from 1 to 40.")]
+    [InlineData("Template", "name", " ", "Say what it is to be called.")]
+    [InlineData("Add", "card", "four-gates", "There is no drill &quot;four-gates&quot; in the book.")]
+    public async Task What_cannot_be_taken_is_told_and_nothing_is_changed(string handler, string field, string value, string told)
+    {
+        var coach = _home.Visit();
+        var before = await (await coach.GetAsync("/plan/1?handler=Json")).Content.ReadAsStringAsync();
+        var good = new Dictionary<string, string>
+        {
+            ["Title"] = "Other",
+            ["Date"] = "2026-09-03",
+            ["Start"] = "17:30",
+            ["Minutes"] = "31",
+            ["Groups"] = "3",
+            ["Change"] = "10",
+            [field] = value,
+        };
+        var answer = await coach.PostAsync(
+            $"/plan/1?handler={handler}",
+            "/plan/1",
+            [.. good.Select(each => (each.Key, each.Value))]
+        );
+
+        Assert.Contains(told, await answer.Content.ReadAsStringAsync(), StringComparison.Ordinal);
+        Assert.Equal(before, await (await coach.GetAsync("/plan/1?handler=Json")).Content.ReadAsStringAsync());
+    }
+
+    [Fact]
+    public async Task A_row_of_practices_without_a_day_in_it_is_told()
+    {
+        var coach = _home.Visit();
+        var answer = await coach.PostAsync(
+            "/plan?handler=New",
+            "/plan",
+            ("Team", "1"),
+            ("Date", "2026-09-08"),
+            ("Start", "18:00"),
+            ("Minutes", "60"),
+            ("On", "Monday"),
+            ("Until", "2026-09-10")
+        );
+        Assert.Contains(
+            "No such day lies before the last one.",
+            await answer.Content.ReadAsStringAsync(),
+            StringComparison.Ordinal
+        );
+        Assert.Equal(1, await _home.WithAsync<TallyDb, int>(db => db.Practices.CountAsync()));
+    }
+
+    [Fact]
+    public async Task A_past_practice_stands_as_it_was_and_its_sheet_can_be_used_again()
+    {
+        await _home.BegunAsync();
+        _home.Clock.Advance(TimeSpan.FromDays(3));
+        var coach = _home.Visit();
+        var page = await coach.ReadAsync("/plan/1");
+        Assert.Contains("As it was planned", page.Body!.TextContent, StringComparison.Ordinal);
+        Assert.Empty(page.QuerySelectorAll("#timing button:not([disabled])"));
+
+        var answer = await coach.PostAsync("/plan/1?handler=Act&key=2&act=Longer", "/plan/1");
+        Assert.Contains("That practice is over", await answer.Content.ReadAsStringAsync(), StringComparison.Ordinal);
+        Assert.Equal(6.5, (await MinutesAsync())[1]);
+        Assert.Equal(
+            "practice:1",
+            (await coach.ReadAsync("/plan?from=1")).QuerySelector("#new-from option[selected]")!.GetAttribute("value")
+        );
+    }
+
     [Fact]
     public async Task What_another_team_has_done_lately_is_not_done_by_this_one()
     {

@@ -27,7 +27,20 @@ public sealed class ResultsCsvTests
             new RunEvent.Tap(new EventId(new DeviceId("s"), 2), new Instant(1500), new PlayerId("p0"), "make", null, null, null)
         );
         var ended = new DrillSheet("", sheet.Head, units, true, sheet.ReportAt(new Instant(1500)));
-        return new DrillResult(1, card, card.Stages[0], true, DrillTable.Rank(card.Stages[0], [ended]), [ended], null, [], [], []);
+        return new DrillResult(
+            1,
+            card,
+            card.Stages[0],
+            true,
+            DrillTable.Rank(card.Stages[0], [ended]),
+            [ended],
+            null,
+            [],
+            [],
+            [],
+            [],
+            []
+        );
     }
 
     private static List<IDictionary<string, object>> Rows(string csv)

@@ -15,9 +15,10 @@ public sealed class IndexModel(PracticeBook book, RunStore runStore, TimeProvide
 
     public IReadOnlyList<BoardView> Boards { get; private set; } = [];
 
-    protected override void LayOut(LivePractice live)
+    protected override Task LayOutAsync(LivePractice live, CancellationToken cancellationToken)
     {
         Drill = View.Over ? "" : live.Runs[View.Block].Name;
         Boards = BoardFace.Of(live, Origin.InstantAt(Now));
+        return Task.CompletedTask;
     }
 }

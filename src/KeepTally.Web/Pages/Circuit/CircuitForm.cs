@@ -26,6 +26,9 @@ public sealed class CircuitForm
 
     public bool CoachesMove { get; set; }
 
+    /// <summary>The walks between are part of the minutes at the stations.</summary>
+    public bool ChangeInside { get; set; }
+
     /// <summary>As it goes onto a timing sheet.</summary>
     public CircuitLine Line =>
         new(
@@ -35,7 +38,8 @@ public sealed class CircuitForm
             ChangeSeconds,
             Groups,
             Reverse,
-            CoachesMove
+            CoachesMove,
+            ChangeInside
         );
 
     /// <summary>As a grid, with the names of the drills chosen so far.</summary>
@@ -47,6 +51,7 @@ public sealed class CircuitForm
                 ChangeSeconds = ChangeSeconds,
                 Reverse = Reverse,
                 CoachesMove = CoachesMove,
+                ChangeInside = ChangeInside,
                 Stations = [.. Cards.Select((_, order) => new Station { Order = order })],
             },
             [.. Cards.Select(card => names.GetValueOrDefault(card ?? "", "choose a drill"))],

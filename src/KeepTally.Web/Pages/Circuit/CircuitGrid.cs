@@ -7,14 +7,22 @@ namespace KeepTally.Web.Pages.Circuit;
 
 /// <summary>A circuit as a grid: a row for each round, a column for each station, a letter for the group that is there.</summary>
 /// <param name="Stations">What is done at each station.</param>
+/// <param name="Work">Seconds of work at each station.</param>
 /// <param name="Seconds">How long the whole of it takes.</param>
-public sealed record CircuitGrid(Core.Circuits.Circuit Way, IReadOnlyList<string> Stations, bool CoachesMove, double Seconds)
+public sealed record CircuitGrid(
+    Core.Circuits.Circuit Way,
+    IReadOnlyList<string> Stations,
+    bool CoachesMove,
+    double Work,
+    double Seconds
+)
 {
     public static CircuitGrid Of(CircuitBlock circuit, IReadOnlyList<string> stations, int groups) =>
         new(
             Core.Circuits.Circuit.Planned(groups, circuit.Stations.Count, circuit.Reverse, circuit.CoachesMove),
             stations,
             circuit.CoachesMove,
+            CircuitPlans.WorkSeconds(circuit, groups),
             CircuitPlans.Minutes(circuit, groups) * 60
         );
 
@@ -30,7 +38,13 @@ public sealed record CircuitGrid(Core.Circuits.Circuit Way, IReadOnlyList<string
     /// <summary>What a coach wants to know before it is done.</summary>
     public IEnumerable<string> Words()
     {
-        yield return $"{Phrase.Capital(Phrase.Of(Way.Rounds, "round"))}, {Phrase.Span(Duration.FromSeconds(Seconds))} in all; every group comes to every station once.";
+        if (Work <= 0)
+        {
+            yield return "The walks take all of the time at the stations: fewer seconds, or more minutes at each.";
+            yield break;
+        }
+
+        yield return $"{Phrase.Capital(Phrase.Of(Way.Rounds, "round"))} of {Phrase.Span(Duration.FromSeconds(Math.Floor(Work)))}, {Phrase.Span(Duration.FromSeconds(Seconds))} in all; every group comes to every station once.";
         if (HasRests)
         {
             yield return $"More groups than stations: in each round {Phrase.Of(Way.Groups - Stations.Count, "group")} {(Way.Groups - Stations.Count == 1 ? "rests" : "rest")}.";

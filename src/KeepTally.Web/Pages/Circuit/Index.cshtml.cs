@@ -2,19 +2,26 @@ using KeepTally.Core.Cards;
 using KeepTally.Core.Events;
 using KeepTally.Core.Formats;
 using KeepTally.Core.Live;
+using KeepTally.Core.Measures;
 using KeepTally.Core.Text;
+using KeepTally.Store.People;
 using KeepTally.Store.Planning;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Tables;
+using KeepTally.Web.Access;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace KeepTally.Web.Pages.Circuit;
 
 /// <summary>A circuit of a practice: the grid, the groups, and a card to print for each station.</summary>
-public sealed class IndexModel(CircuitWriter circuits, PracticeBook book, GroupPlan plan, RunStore runStore) : PageModel
+public sealed class IndexModel(PaceBook paces, CircuitWriter circuits, PracticeBook book, GroupPlan plan, RunStore runStore)
+    : PageModel
 {
     public required Practice Practice { get; set; }
+
+    /// <summary>How whoever reads it measures.</summary>
+    public Pacing Pacing { get; private set; }
 
     public required Block Block { get; set; }
 
@@ -53,6 +60,7 @@ public sealed class IndexModel(CircuitWriter circuits, PracticeBook book, GroupP
         }
 
         (Practice, Block) = (practice, found);
+        (Pacing, _) = await paces.OfAsync(HttpContext.Caller()!, cancellationToken);
         var read = circuit.Stations.Select(station => CardReader.Read(station.CardVersion!.Json)).ToArray();
         if (!Array.TrueForAll(read, card => card.IsOk))
         {

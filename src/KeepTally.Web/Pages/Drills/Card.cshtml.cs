@@ -1,17 +1,27 @@
 using System.Text;
+using KeepTally.Core.Measures;
+using KeepTally.Core.Planning;
 using KeepTally.Store.Book;
+using KeepTally.Store.People;
 using KeepTally.Store.Planning;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Squads;
 using KeepTally.Store.Tables;
+using KeepTally.Web.Access;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace KeepTally.Web.Pages.Drills;
 
 /// <summary>One card of the book: what it is for, how it is set up, how it is scored, and what became of it.</summary>
-public sealed class CardModel(DrillBook book, BlockWriter blocks, PracticeList practices, SquadBook squad, TimeProvider clock)
-    : PageModel
+public sealed class CardModel(
+    PaceBook paces,
+    DrillBook book,
+    BlockWriter blocks,
+    PracticeList practices,
+    SquadBook squad,
+    TimeProvider clock
+) : PageModel
 {
     public required BookPage Shown { get; set; }
 
@@ -22,6 +32,9 @@ public sealed class CardModel(DrillBook book, BlockWriter blocks, PracticeList p
     public int Groups { get; private set; } = 1;
 
     public DateOnly Today { get; private set; }
+
+    /// <summary>How whoever reads it measures.</summary>
+    public Pacing Pacing { get; private set; }
 
     /// <summary>Why the card could not be put in a practice, in words for the coach.</summary>
     public string? Hindrance { get; private set; }
@@ -79,13 +92,15 @@ public sealed class CardModel(DrillBook book, BlockWriter blocks, PracticeList p
             return false;
         }
 
+        (Pacing, _) = await paces.OfAsync(HttpContext.Caller()!, cancellationToken);
+
         Shown = found;
         Practices = await practices.ToComeAsync(cancellationToken);
         // Without an open sheet a new one is made, for the first team.
         var next = Practices.Count > 0 ? Practices[0] : null;
         var team = next?.TeamId ?? (await squad.TeamsAsync(cancellationToken)).FirstOrDefault()?.Id;
         var players = team is null ? 0 : (await squad.ListAsync(team.Value, cancellationToken)).Count;
-        Groups = SuggestedGroups.For(found.Card, players - (next is null ? 0 : PracticeBook.Absent(next).Count));
+        Groups = SuggestedCount.Usual(found.Card, players - (next is null ? 0 : PracticeBook.Absent(next).Count));
         Today = DateOnly.FromDateTime(clock.GetLocalNow().DateTime);
         return true;
     }

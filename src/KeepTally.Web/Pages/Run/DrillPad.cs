@@ -3,9 +3,12 @@ using KeepTally.Core.Circuits;
 using KeepTally.Core.Faults;
 using KeepTally.Core.Floor;
 using KeepTally.Core.Live;
+using KeepTally.Core.Measures;
 using KeepTally.Core.Places;
 using KeepTally.Core.Planning;
+using KeepTally.Core.Words;
 using KeepTally.Screen;
+using KeepTally.Web.Pages.SetUp;
 
 namespace KeepTally.Web.Pages.Run;
 
@@ -49,7 +52,11 @@ public sealed record DrillPad(
 
     /// <summary>Cautions of all its drills, each once.</summary>
     public IReadOnlyList<string> Cautions =>
-        [.. Sheets.SelectMany(sheet => sheet.Card.Cautions).Select(caution => caution.Text).Distinct()];
+        [.. Sheets.SelectMany(sheet => CautionWords.Of(sheet.Card)).Select(caution => caution.Text).Distinct()];
+
+    /// <summary>The set-up of every card of it that is drawn.</summary>
+    public IReadOnlyList<SetUpFace> SetUps(Pacing pacing) =>
+        [.. Cards.Where(card => card.Layout is not null).Select((card, index) => new SetUpFace(card, $"{Key}-{index}", pacing))];
 
     /// <summary>The cards it is played by, each once.</summary>
     public IReadOnlyList<DrillCard> Cards => [.. Sheets.Select(sheet => sheet.Card).DistinctBy(card => card.Id)];

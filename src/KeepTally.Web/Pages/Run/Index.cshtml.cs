@@ -1,5 +1,7 @@
 using System.Text.Json;
 using KeepTally.Core.Live;
+using KeepTally.Core.Measures;
+using KeepTally.Store.People;
 using KeepTally.Store.Practices;
 using KeepTally.Web.Access;
 using Microsoft.AspNetCore.Authorization;
@@ -8,9 +10,13 @@ namespace KeepTally.Web.Pages.Run;
 
 /// <summary>The run screen: laid out and filled once here; from then on the core in the browser does.</summary>
 [Authorize(Policies.Practice)]
-public sealed class IndexModel(PracticeBook book, RunStore runStore, TimeProvider clock) : LivePageModel(book, runStore, clock)
+public sealed class IndexModel(PaceBook paces, PracticeBook book, RunStore runStore, TimeProvider clock)
+    : LivePageModel(book, runStore, clock)
 {
     public IReadOnlyList<DrillPad> Drills { get; private set; } = [];
+
+    /// <summary>How whoever reads it measures.</summary>
+    public Pacing Pacing { get; private set; }
 
     /// <summary>What players may not do today is for coaches: who helps once has no business with it.</summary>
     protected override bool TellsLimits => HttpContext.Caller() is { IsCoach: true };
@@ -34,8 +40,11 @@ public sealed class IndexModel(PracticeBook book, RunStore runStore, TimeProvide
                 : []
         );
 
-    protected override void LayOut(LivePractice live) =>
-        Drills = [
+    protected override async Task LayOutAsync(LivePractice live, CancellationToken cancellationToken)
+    {
+        (Pacing, _) = await paces.OfAsync(HttpContext.Caller()!, cancellationToken);
+        Drills =
+        [
             .. live.Runs.Select(
                 (run, index) =>
                     DrillPad.Of(index, run.Name, Blocks[index].Minutes, run.Sheets) with
@@ -46,4 +55,5 @@ public sealed class IndexModel(PracticeBook book, RunStore runStore, TimeProvide
                     }
             ),
         ];
+    }
 }

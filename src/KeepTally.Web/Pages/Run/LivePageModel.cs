@@ -3,6 +3,7 @@ using KeepTally.Core.Identity;
 using KeepTally.Core.Live;
 using KeepTally.Core.Time;
 using KeepTally.Screen;
+using KeepTally.Store.Planning;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Tables;
 using Microsoft.AspNetCore.Mvc;
@@ -76,27 +77,35 @@ public abstract class LivePageModel(PracticeBook book, RunStore runStore, TimePr
         Now = clock.GetUtcNow();
         LastSequence = PracticeText.LastSequence(runs);
         Habits = CoachList.Habits.Of(practice.Team!.Habits);
-        PracticeJson = PracticeText.Of(practice, runs, Habits, TellsLimits);
+        var times = SheetTimes.Of(practice, Origin, clock.LocalTimeZone);
+        PracticeJson = PracticeText.Of(practice, runs, Habits, TellsLimits, times);
         Keys = [.. runs.Select(PracticeText.KeyOf)];
         Blocks = [.. runs.Select(run => BlockOf(practice, run))];
         var live = new LivePractice(
             new DeviceId("page"),
             [
                 .. runs.Select(
-                    (run, index) => new LiveRun(Blocks[index].Title, run.Fold(), Duration.FromMinutes(Blocks[index].Minutes))
+                    (run, index) =>
+                        new LiveRun(Blocks[index].Title, run.Fold(), Duration.FromMinutes(Blocks[index].Minutes))
+                        {
+                            PlannedStart = times.Due[Blocks[index].Id],
+                        }
                 ),
             ]
-        );
+        )
+        {
+            Spare = times.Spare,
+        };
         // What the clock calls for by now is shown as every device will show it; the devices append it themselves.
         var now = Origin.InstantAt(Now);
         live.AppendDue(now);
         View = new RunFace(live, Habits).At(now);
-        LayOut(live);
+        await LayOutAsync(live, cancellationToken);
         return Page();
     }
 
     private static Block BlockOf(Practice practice, StoredRun run) => practice.Blocks.First(block => block.Id == run.Run.BlockId);
 
     /// <summary>What the page lays out besides.</summary>
-    protected abstract void LayOut(LivePractice live);
+    protected abstract Task LayOutAsync(LivePractice live, CancellationToken cancellationToken);
 }

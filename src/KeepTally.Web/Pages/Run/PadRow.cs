@@ -1,11 +1,13 @@
 using KeepTally.Core.Cards;
+using KeepTally.Core.Layout;
 using KeepTally.Screen;
 
 namespace KeepTally.Web.Pages.Run;
 
 /// <summary>One line of the pad as the server draws it, with its buttons.</summary>
 /// <param name="Now">How the line stands; null for a drill that is not under way.</param>
-public sealed record PadRow(Stage Stage, RowView? Now)
+/// <param name="Layout">How the drill is drawn, where it is: zones are then tapped where they lie.</param>
+public sealed record PadRow(Stage Stage, RowView? Now, Diagram? Layout)
 {
     /// <summary>Nothing can be tapped for the line: nobody stands there, or it is done.</summary>
     public bool IsClosed => Now is { Unit: null } or { Done: true };

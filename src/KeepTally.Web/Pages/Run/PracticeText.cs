@@ -1,5 +1,6 @@
 using System.Text.Json;
 using KeepTally.Core.Dealing;
+using KeepTally.Core.Time;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Tables;
 
@@ -11,12 +12,20 @@ internal static class PracticeText
     private static readonly JsonSerializerOptions Camel = new(JsonSerializerDefaults.Web);
 
     /// <param name="habits">What is looked for all practice long.</param>
+    /// <param name="times">When each block is to begin by the timing sheet, and what that leaves over.</param>
     /// <param name="limits">Whether it holds what players may not do today: the players' board has no business with it.</param>
-    internal static string Of(Practice practice, IReadOnlyList<StoredRun> runs, IReadOnlyList<string> habits, bool limits) =>
+    internal static string Of(
+        Practice practice,
+        IReadOnlyList<StoredRun> runs,
+        IReadOnlyList<string> habits,
+        bool limits,
+        (IReadOnlyDictionary<int, Instant> Due, Duration Spare) times
+    ) =>
         JsonSerializer.Serialize(
             new
             {
                 Habits = habits,
+                Spare = times.Spare.Milliseconds,
                 Limits = limits
                     ? practice
                         .Attendance.Where(each => each.Limits != Restrictions.None)
@@ -27,6 +36,7 @@ internal static class PracticeText
                     Id = KeyOf(run),
                     Name = practice.Blocks.First(block => block.Id == run.Run.BlockId).Title,
                     practice.Blocks.First(block => block.Id == run.Run.BlockId).Minutes,
+                    Due = times.Due[run.Run.BlockId].Milliseconds,
                     Card = run.Run.CardJson,
                     Sheets = run.Sheets.Select(sheet => new
                     {

@@ -18,9 +18,9 @@ public sealed class EquipmentModel(GearBook gear, DrillBook book) : PageModel
 
     public Task OnGetAsync(CancellationToken cancellationToken) => LoadAsync(cancellationToken);
 
-    public async Task<IActionResult> OnPostAsync(string item, int? count, CancellationToken cancellationToken)
+    public async Task<IActionResult> OnPostAsync(string? item, int? count, CancellationToken cancellationToken)
     {
-        if ((await gear.SetAsync(item, count, cancellationToken))?.Told is not { } why)
+        if ((await gear.SetAsync(item ?? "", count, cancellationToken))?.Told is not { } why)
         {
             return RedirectToPage();
         }

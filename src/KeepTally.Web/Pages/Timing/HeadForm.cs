@@ -5,27 +5,12 @@ using Microsoft.AspNetCore.Mvc.ModelBinding;
 namespace KeepTally.Web.Pages.Timing;
 
 /// <summary>When and where a practice is, and what nothing on its sheet should go beyond.</summary>
-public sealed class HeadForm
+public sealed class HeadForm : DayForm
 {
     [BindRequired]
     [Required(ErrorMessage = "Say what the practice is called.")]
     [StringLength(80, ErrorMessage = "A title has 80 characters at most.")]
     public string? Title { get; set; }
-
-    [BindRequired]
-    [Required(ErrorMessage = "Say on which day it is.")]
-    public DateOnly? Date { get; set; }
-
-    [BindRequired]
-    [Required(ErrorMessage = "Say when it begins.")]
-    public TimeOnly? Start { get; set; }
-
-    [BindRequired]
-    [Range(5, PlanReader.MostMinutes, ErrorMessage = "A practice lasts from 5 to 600 minutes.")]
-    public int Minutes { get; set; } = 60;
-
-    [StringLength(PlanReader.LongestName, ErrorMessage = "A place has 120 characters at most.")]
-    public string? Place { get; set; }
 
     [Range(0, 60, ErrorMessage = "Write how many coaches there are, from 0 to 60, or nothing.")]
     public int? Coaches { get; set; }
@@ -44,13 +29,8 @@ public sealed class HeadForm
 
     /// <summary>The same sheet with this head.</summary>
     public Plan In(Plan plan) =>
-        plan with
+        Dated(plan, Title!.Trim()) with
         {
-            Title = Title!.Trim(),
-            Date = Date,
-            Start = Start!.Value,
-            Minutes = Minutes,
-            Place = Place?.Trim() ?? "",
             Coaches = Coaches,
             Age = Age,
             Caps = new Caps(LongestDrill, LongestWait, LargestGroup),

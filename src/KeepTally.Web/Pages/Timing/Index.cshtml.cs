@@ -15,6 +15,7 @@ public sealed class IndexModel(
     PracticeList practices,
     PlanBook plans,
     NewPractices writer,
+    ReadyPracticeWriter ready,
     TemplateBook templates,
     DailyDrill daily,
     DrillBook book,
@@ -100,14 +101,7 @@ public sealed class IndexModel(
             return await AgainAsync(form, sheet.Faults[0].Told, cancellationToken);
         }
 
-        var plan = sheet.Value with
-        {
-            Title = string.IsNullOrWhiteSpace(form.Title) ? Named(sheet.Value.Title) : form.Title.Trim(),
-            Date = form.Date,
-            Start = form.Start!.Value,
-            Minutes = form.Minutes,
-            Place = form.Place?.Trim() ?? "",
-        };
+        var plan = form.Dated(sheet.Value, string.IsNullOrWhiteSpace(form.Title) ? Named(sheet.Value.Title) : form.Title.Trim());
         var made = await writer.MakeAsync(form.Team, plan, form.On, form.Until ?? form.Date!.Value, cancellationToken);
         return made.IsOk
             ? RedirectToPage("/Timing/Sheet", new { id = made.Value })
@@ -161,11 +155,15 @@ public sealed class IndexModel(
     {
         var (kind, id) = (form.From ?? "").Split(':', 2) is [var one, var other] ? (one, other) : ("", "");
         _ = int.TryParse(id, System.Globalization.CultureInfo.InvariantCulture, out var number);
+        if (kind == "ready")
+        {
+            return await ready.SheetAsync(id, form.Team, cancellationToken);
+        }
+
         var found = kind switch
         {
             "practice" => (await plans.OpenAsync(number, cancellationToken))?.Plan,
             "template" => await templates.FindAsync(number, cancellationToken),
-            "ready" => await ReadyAsync(id, form.Team, cancellationToken),
             _ => new Plan
             {
                 Start = default,
@@ -177,43 +175,6 @@ public sealed class IndexModel(
         return found is null
             ? Result.Fail<Plan>(new Fault("from", "the sheet it was to be made from is no longer there", "choose another"))
             : Result.Ok(found);
-    }
-
-    private async Task<Plan?> ReadyAsync(string id, int team, CancellationToken cancellationToken)
-    {
-        if (ReadyPractices.All.FirstOrDefault(each => each.Id == id) is not { } ready)
-        {
-            return null;
-        }
-
-        var players = (await squad.ListAsync(team, cancellationToken)).Count;
-        var cards = (await book.ListAsync(cancellationToken: cancellationToken)).ToDictionary(
-            entry => entry.Id,
-            entry => entry.Card
-        );
-        return new Plan
-        {
-            Title = ready.Title,
-            Start = default,
-            Minutes = ready.Minutes,
-            Players = players,
-            Blocks =
-            [
-                .. ready
-                    .Drills.Where(drill => cards.ContainsKey(drill.Card))
-                    .Select(
-                        (drill, index) =>
-                            new PlanBlock.Drill(
-                                drill.Card,
-                                drill.Minutes,
-                                Store.Practices.SuggestedGroups.For(cards[drill.Card], players)
-                            )
-                            {
-                                ChangeSeconds = index == 0 ? 0 : 60,
-                            }
-                    ),
-            ],
-        };
     }
 
     private async Task<IActionResult> AgainAsync(NewForm form, string why, CancellationToken cancellationToken)

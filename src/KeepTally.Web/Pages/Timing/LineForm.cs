@@ -28,6 +28,13 @@ public sealed class LineForm
     [StringLength(PlanReader.LongestName, ErrorMessage = "A name has 120 characters at most.")]
     public string? Name { get; set; }
 
+    /// <summary>At a circuit, seconds from one station to the next.</summary>
+    [Range(0, 300, ErrorMessage = "A walk between stations lasts from 0 to 300 seconds.")]
+    public int? Between { get; set; }
+
+    /// <summary>At a circuit, the walks are part of the minutes at the stations.</summary>
+    public bool ChangeInside { get; set; }
+
     /// <summary>The sheet with the line as it is filled in.</summary>
     public Result<Plan> In(Plan plan, int index)
     {
@@ -44,6 +51,9 @@ public sealed class LineForm
             ),
             PlanBlock.Break rest => Result.Ok(plan.With(index, rest with { Name = name! })),
             PlanBlock.Talk talk => Result.Ok(plan.With(index, talk with { Name = name! })),
+            PlanBlock.Circuit circuit => Result.Ok(
+                plan.With(index, circuit with { BetweenSeconds = Between ?? circuit.BetweenSeconds, ChangeInside = ChangeInside })
+            ),
             _ => Result.Ok(plan.With(index, block)),
         };
     }

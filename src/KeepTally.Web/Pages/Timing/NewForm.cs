@@ -4,28 +4,13 @@ using Microsoft.AspNetCore.Mvc.ModelBinding;
 namespace KeepTally.Web.Pages.Timing;
 
 /// <summary>A practice as it is made: when, where, from which sheet, and on which days of the week until when.</summary>
-public sealed class NewForm
+public sealed class NewForm : DayForm
 {
     [BindRequired]
     public int Team { get; set; }
 
     [StringLength(80, ErrorMessage = "A title has 80 characters at most.")]
     public string? Title { get; set; }
-
-    [BindRequired]
-    [Required(ErrorMessage = "Say on which day it is.")]
-    public DateOnly? Date { get; set; }
-
-    [BindRequired]
-    [Required(ErrorMessage = "Say when it begins.")]
-    public TimeOnly? Start { get; set; }
-
-    [BindRequired]
-    [Range(5, 600, ErrorMessage = "A practice lasts from 5 to 600 minutes.")]
-    public int Minutes { get; set; } = 75;
-
-    [StringLength(120, ErrorMessage = "A place has 120 characters at most.")]
-    public string? Place { get; set; }
 
     /// <summary>Where its sheet comes from: empty, <c>practice:5</c>, <c>template:2</c> or <c>ready:handball-shooting</c>.</summary>
     public string? From { get; set; }

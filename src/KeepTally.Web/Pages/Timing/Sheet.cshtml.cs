@@ -167,7 +167,7 @@ public sealed class SheetModel(
             open =>
                 Result.Ok(
                     open.Plan.Inserted(
-                        open.IsRunning ? open.FirstOpen : open.Plan.Blocks.Count,
+                        PlaceFor(open),
                         kind == Pause.Break ? new PlanBlock.Break("Water", BreakMinutes) : new PlanBlock.Talk("Talk", BreakMinutes)
                     )
                 ),
@@ -191,6 +191,18 @@ public sealed class SheetModel(
             cancellationToken
         );
 
+    /// <summary>What was to be borrowed is not.</summary>
+    [ForAssistants]
+    public Task<IActionResult> OnPostGiveBackAsync(int id, string item, CancellationToken cancellationToken) =>
+        EditAsync(
+            id,
+            open =>
+                open.Plan.Equipment is { } things && PlanRows.Borrowed(open.Practice).TryGetValue(item, out var more)
+                    ? Result.Ok(open.Plan with { Equipment = new Dictionary<string, int>(things) { [item] = things[item] - more } })
+                    : Gone(),
+            cancellationToken
+        );
+
     /// <summary>Puts in what was not reached last time.</summary>
     public async Task<IActionResult> OnPostPutInAsync(int id, int block, CancellationToken cancellationToken) =>
         await unreached.PutInAsync(id, block, cancellationToken)
@@ -203,9 +215,9 @@ public sealed class SheetModel(
             : await ShownAsync(id, FirstError, cancellationToken);
 
     /// <summary>Keeps the sheet to be used again.</summary>
-    public async Task<IActionResult> OnPostTemplateAsync(int id, string name, CancellationToken cancellationToken) =>
+    public async Task<IActionResult> OnPostTemplateAsync(int id, string? name, CancellationToken cancellationToken) =>
         await plans.OpenAsync(id, cancellationToken) is not { } open ? NotFound()
-        : await templates.KeepAsync(name, open.Plan, cancellationToken) is { } fault
+        : await templates.KeepAsync(name ?? "", open.Plan, cancellationToken) is { } fault
             ? await ShownAsync(id, fault.Told, cancellationToken)
         : RedirectToPage("/Timing/Index");
 
@@ -227,22 +239,11 @@ public sealed class SheetModel(
             return Result.Fail<Plan>(new Fault("card", $"there is no drill \"{card}\" in the book", "choose another"));
         }
 
-        var sense = CardSense.Of(found, open.Plan);
-        var minutes = Math.Clamp(Math.Round(found.Minutes * 2) / 2, sense.Least, sense.Most);
-        var groups =
-            SuggestedCount.For(open.Plan, found, found.Stages[0], minutes * 60)
-            ?? Store.Practices.SuggestedGroups.For(found, open.Plan.Players);
         // While practice runs, what is put in is what comes next.
-        return Result.Ok(
-            open.Plan.Inserted(
-                open.IsRunning ? open.FirstOpen : open.Plan.Blocks.Count,
-                new PlanBlock.Drill(card, minutes, Math.Clamp(groups, 1, PlanReader.MostGroups))
-                {
-                    ChangeSeconds = open.Plan.Blocks.Count == 0 ? 0 : 60,
-                }
-            )
-        );
+        return Result.Ok(open.Plan.Inserted(PlaceFor(open), open.Plan.NewDrill(found)));
     }
+
+    private static int PlaceFor(OpenPlan open) => open.IsRunning ? open.FirstOpen : open.Plan.Blocks.Count;
 
     private static Result<Plan> Gone() =>
         Result.Fail<Plan>(new Fault("sheet", "the sheet has changed meanwhile, and that is no longer offered", "look at it again"));

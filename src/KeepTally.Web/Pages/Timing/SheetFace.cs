@@ -13,13 +13,23 @@ public sealed record SheetFace(
 {
     public Plan Plan => Open.Plan;
 
-    /// <summary>What to carry: of each thing how many it takes, and how many there are; null where that is not written down.</summary>
-    public IReadOnlyList<(string Item, int Needed, int? Have)> Carried =>
+    /// <summary>
+    /// What to carry: of each thing how many it takes, how many there are (null where that is not written down), and how many of
+    /// them are borrowed.
+    /// </summary>
+    public IReadOnlyList<(string Item, int Needed, int? Have, int Borrowed)> Carried =>
         [
             .. Needs
                 .Carried(Plan, Open.Shelf)
                 .Where(each => each.Value > 0)
-                .Select(each => (each.Key, each.Value, Plan.Equipment is { } have ? have.GetValueOrDefault(each.Key) : (int?)null)),
+                .Select(each =>
+                    (
+                        each.Key,
+                        each.Value,
+                        Plan.Equipment is { } have ? have.GetValueOrDefault(each.Key) : (int?)null,
+                        PlanRows.Borrowed(Open.Practice).GetValueOrDefault(each.Key)
+                    )
+                ),
         ];
 
     public Balance Balance => Balance.Of([Plan], Open.Shelf);

@@ -1,5 +1,6 @@
 // The board the players see. It hears what the coaches say and shows it; it says nothing itself.
 import { ClockFace } from "../run/clock-face.js";
+import { showInTitle } from "../run/tab-title.js";
 import { loadCore } from "../run/core.js";
 import { keepAtHand } from "../run/offline.js";
 import { SharedTime } from "../run/shared-time.js";
@@ -36,6 +37,7 @@ async function begin() {
     document.body.classList.toggle("is-over", view.over);
     by("prompt").textContent = view.run?.prompt ?? "";
     boards.show();
+    showInTitle(view.run?.clock);
     if (view.run) {
       face.show(view.run.clock);
       showRound(view.run.round);

@@ -37,6 +37,11 @@ export async function loadCore() {
     habits: () => read(Bridge.Habits()),
     boards: (now) => read(Bridge.Boards(now)),
     undo: (sheet, device, n, now) => answer(Bridge.Undo(sheet, device, n, now)),
+    amendable: ({ sheet, device, n }) => read(Bridge.Amendable(sheet, device, n)),
+    amend: ({ sheet, device, n }, { unit = "", outcome = "", zone = "", counts = false }, now) =>
+      answer(Bridge.Amend(sheet, device, n, unit, outcome, zone, counts, now)),
+    note: (text, unit, now) => answer(Bridge.Note(text, unit, now)),
+    callAt: (seconds) => Bridge.CallAt(seconds),
     look: (now) => read(Bridge.Look(now)),
     clock: (now) => read(Bridge.Clock(now)),
     pulse: (now) => Bridge.Pulse(now),

@@ -1,7 +1,10 @@
-// The whole pad by keyboard: a digit or an arrow chooses who, a letter taps, space runs the clock, backspace undoes.
+// The whole pad by keyboard: a digit or an arrow chooses who, a letter taps, space runs the clock, backspace undoes. What a
+// coach has taught a key comes first.
+import { nameOf } from "./this-screen.js";
+
 const steps = { ArrowUp: -1, ArrowDown: 1 };
 
-export function listenToKeys({ rows, tap, go, undo, next, keys, whistle, end }) {
+export function listenToKeys({ rows, learnt, tap, go, undo, next, keys, whistle, stop, end }) {
   let chosen = 0;
   const choose = (index) => {
     const all = rows();
@@ -10,8 +13,38 @@ export function listenToKeys({ rows, tap, go, undo, next, keys, whistle, end }) 
     all[chosen]?.scrollIntoView({ block: "nearest" });
   };
 
+  const chosenRow = () => rows()[Math.min(chosen, rows().length - 1)];
+  /** The nth button that stands in the line of who is chosen; in turns, of whose turn it is. */
+  const tapAt = (place) => {
+    const buttons = (row) =>
+      [...(row?.querySelectorAll("button.pad:not([hidden])") ?? [])].filter((pad) => pad.offsetParent);
+    const row = [chosenRow(), ...rows()].find((each) => buttons(each).length > 0);
+    const pad = buttons(row)[place];
+    if (pad && !pad.disabled) {
+      tap(pad);
+    }
+  };
+  const taught = {
+    go,
+    undo,
+    whistle,
+    stop,
+    next: () => choose(chosen + 1 < rows().length ? chosen + 1 : 0),
+    first: () => tapAt(0),
+    second: () => tapAt(1),
+    third: () => tapAt(2),
+  };
+
   document.addEventListener("keydown", (event) => {
     if (event.ctrlKey || event.metaKey || event.altKey || event.target.closest("dialog, input, select, textarea")) {
+      return;
+    }
+    const action = learnt()[nameOf(event)];
+    if (action) {
+      event.preventDefault();
+      if (!event.repeat) {
+        taught[action]();
+      }
       return;
     }
     // Who walks along the buttons by keyboard presses the one they are on.
@@ -34,7 +67,7 @@ export function listenToKeys({ rows, tap, go, undo, next, keys, whistle, end }) 
     } else if (event.key === "?") {
       keys();
     } else {
-      const row = rows()[Math.min(chosen, rows().length - 1)];
+      const row = chosenRow();
       const button = `button.pad[data-key="${CSS.escape(event.key.toLowerCase())}"]`;
       const pad = row?.querySelector(button) ?? row?.closest(".sheet").querySelector(`.helpers ${button}`);
       if (event.repeat) {
@@ -45,6 +78,8 @@ export function listenToKeys({ rows, tap, go, undo, next, keys, whistle, end }) 
         tap(pad);
       } else if (event.key === "n") {
         next();
+      } else if (event.key === "t") {
+        stop();
       } else {
         return;
       }

@@ -1,5 +1,8 @@
 // The run screen: shows what the core says, passes on what the coach does, keeps it, sends it, and hears the others.
+import { Amend } from "./amend.js";
 import { Binding } from "./bind.js";
+import { chipOf } from "./chip.js";
+import { Choices } from "./choices.js";
 import { ClockFace } from "./clock-face.js";
 import { loadCore } from "./core.js";
 import { hearOfErasure } from "../erased.js";
@@ -12,19 +15,23 @@ import { Pad } from "./pad.js";
 import { Others } from "./others.js";
 import { Race } from "./race.js";
 import { Replan } from "./replan.js";
+import { showSetUps } from "./set-ups.js";
 import { SharedTime } from "./shared-time.js";
 import { SentState } from "./sent.js";
 import { Signals } from "./signals.js";
 import { Sound } from "./sound.js";
 import { TapList } from "./tap-list.js";
+import { showInTitle } from "./tab-title.js";
 import { Stream } from "./stream.js";
 import { Twice } from "./twice.js";
 import { Unkept } from "./unkept.js";
 import { View } from "./view.js";
+import { ThisScreen } from "./this-screen.js";
 import { stayAwake } from "./wake.js";
 import { Boards } from "../board/boards.js";
 import { Who } from "./who.js";
 import { Wire } from "./wire.js";
+import { Written } from "./written.js";
 
 const root = document.getElementById("run");
 const by = (id) => document.getElementById(id);
@@ -95,8 +102,9 @@ async function begin() {
   );
   await Promise.race([time.keepMeasuring(), new Promise((done) => setTimeout(done, 700))]);
 
-  const sound = new Sound();
-  const signals = new Signals(core, time, sound);
+  const choices = new Choices();
+  const sound = new Sound(choices, () => signals.plan());
+  const signals = new Signals(core, time, sound, choices);
   const face = new ClockFace();
   const screen = new View();
   const unkept = new Unkept({
@@ -151,16 +159,24 @@ async function begin() {
       screen.forget();
       show();
       showOwn();
-      signals.anew();
+      signals.plan();
       tell("The timing sheet was changed.");
       keepAtHand(JSON.parse(root.dataset.reads));
     },
   });
   const here = new Here(root, { practice, device });
   const twice = new Twice(({ sheet, device, n }) => act(core.undo(sheet, device, n, time.now())));
-  const taps = new TapList((tap) => act(core.undo(tap.sheet, tap.device, tap.n, time.now())));
+  const amend = new Amend({
+    look: (tap) => core.amendable(tap),
+    change: (tap, change) => act(core.amend(tap, change, time.now())),
+  });
+  const taps = new TapList({
+    undo: (tap) => act(core.undo(tap.sheet, tap.device, tap.n, time.now())),
+    change: (tap) => amend.open(tap),
+  });
   let drill;
   let inside;
+  let written;
   const around = new Binding(root, { without: "[data-drill]" });
 
   /** Shows it at once, then keeps it, then sends it. */
@@ -171,9 +187,7 @@ async function begin() {
     }
     show();
     by("why").textContent = answer.why;
-    if (screen.now.run?.clock.rep) {
-      signals.anew();
-    }
+    signals.planSoon();
     keepAndSend(answer.events);
   }
 
@@ -195,6 +209,7 @@ async function begin() {
     soon ??= setTimeout(() => {
       soon = undefined;
       show();
+      signals.planSoon();
     }, receivedPause);
   }
 
@@ -203,7 +218,6 @@ async function begin() {
     if (look.due) {
       keepAndSend(look.due);
     }
-    const state = screen.now?.run?.clock.state;
     const block = screen.now?.block;
     const changed = screen.take(look);
     const view = screen.now;
@@ -248,19 +262,13 @@ async function begin() {
     if (by("boards").open) {
       boards.show();
     }
-    if (state !== view.run.clock.state) {
-      signals.anew();
-    }
   }
 
   /** Who won is told by tapping the name; who goes where then is the core's. */
   function showContest(contest) {
     by("contest").replaceChildren(
       ...contest.map(({ sheet, player, name }) => {
-        const chip = document.createElement("button");
-        chip.type = "button";
-        chip.className = "chip";
-        chip.textContent = `${name} won`;
+        const chip = chipOf(`${name} won`);
         chip.addEventListener("click", () => act(core.rotateWith(sheet, player, time.now())));
         return chip;
       }),
@@ -282,6 +290,7 @@ async function begin() {
         block.removeAttribute("aria-current");
       }
     }
+    showSetUps(root, view);
     by("over").hidden = !view.over;
     by("habits")?.toggleAttribute("hidden", view.over);
     document.body.classList.toggle("is-over", view.over);
@@ -289,9 +298,11 @@ async function begin() {
     drill = root.querySelector(`[data-drill="${view.block}"]`);
     inside = drill && new Binding(drill);
     if (view.over) {
+      showInTitle(null);
       document.body.dataset.clock = "over";
     }
     numberRows();
+    written?.offer();
   }
 
   /** Who counts for one place sees its pad alone. */
@@ -366,8 +377,7 @@ async function begin() {
       const { sheet } = chip.closest("[data-sheet]").dataset;
       act(core.again(sheet, { ends: how === "ends", moves: how === "moves" }, time.now()));
     } else if (chip?.dataset.freeze) {
-      execute("freeze", chip.dataset.freeze);
-      showMore(false);
+      stopToTeach(chip.dataset.freeze);
     } else if (chip) {
       executeFromChip(chip);
     }
@@ -411,6 +421,25 @@ async function begin() {
     by("more-open").setAttribute("aria-expanded", String(open));
   }
 
+  const thisScreen = new ThisScreen({
+    choices,
+    changed() {
+      by("calls-fault").textContent = core.callAt(choices.now.calls);
+      signals.plan();
+    },
+    hear: (kind) => sound.try(kind),
+  });
+  written = new Written({
+    look: () => core.who(time.now()),
+    note: (text, unit) => act(core.note(text, unit, time.now())),
+    stop: stopToTeach,
+  });
+
+  function stopToTeach(reason = "") {
+    execute("freeze", reason);
+    showMore(false);
+  }
+
   function showSound() {
     by("sound").textContent = sound.on ? "Sound on" : "Sound off";
     by("sound").setAttribute("aria-pressed", String(sound.on));
@@ -428,6 +457,10 @@ async function begin() {
     boards.show();
     by("boards").showModal();
   });
+  by("this-screen-open").addEventListener("click", () => {
+    showMore(false);
+    thisScreen.open();
+  });
   by("keys-open").addEventListener("click", () => by("keys").showModal());
   by("sound").addEventListener("click", () => {
     sound.toggle();
@@ -436,6 +469,8 @@ async function begin() {
   document.addEventListener("keydown", () => sound.wake());
   listenToKeys({
     rows,
+    learnt: () => choices.now.keys,
+    stop: () => stopToTeach(),
     tap: (button) => pad.press(button),
     go,
     undo: undoLast,
@@ -461,6 +496,7 @@ async function begin() {
       show();
     } else if (clock) {
       face.show(clock);
+      showInTitle(clock);
     }
   }
 
@@ -487,6 +523,7 @@ async function begin() {
 
   showSound();
   showOwn();
+  core.callAt(choices.now.calls);
   show();
   by("go").disabled = false;
   await takeEarly();
@@ -495,8 +532,14 @@ async function begin() {
   setInterval(() => {
     show();
     signals.plan();
+    if (document.hidden && screen.now.run) {
+      showInTitle(core.clock(time.now()));
+    }
   }, viewPause);
-  document.addEventListener("visibilitychange", () => show());
+  document.addEventListener("visibilitychange", () => {
+    show();
+    signals.plan();
+  });
   stream.listen();
   wire.send();
   stayAwake();

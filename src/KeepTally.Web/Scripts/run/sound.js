@@ -1,23 +1,35 @@
-// Horn, start and calls, made here: no file to load, no network needed. Each is planned a little ahead on the audio
-// clock, so that a busy page does not delay it, and withdrawn if the clock is stopped meanwhile.
-const tones = {
-  call: { notes: [880], length: 0.09, wave: "square", loud: 0.25 },
-  go: { notes: [660, 990], length: 0.35, wave: "sawtooth", loud: 0.35 },
-  surprise: { notes: [1320, 1760], length: 0.6, wave: "square", loud: 0.45 },
-  rep: { notes: [440], length: 0.4, wave: "square", loud: 0.3 },
-  horn: { notes: [233, 294, 349], length: 1.1, wave: "sawtooth", loud: 0.45 },
-};
+// Signals on the audio clock: each is planned as soon as it is known, so that no busy script can delay it, and taken back if
+// the clock is stopped meanwhile.
+import { voice } from "./voices.js";
+
 const key = "sound";
+// The audio clock steps in small blocks; beyond that the two clocks have gone apart, as they do when a device slept.
+const apart = 0.015;
 
 export class Sound {
   #context = null;
-  #planned = [];
+  #master = null;
+  #anchor = null;
+  #planned = new Map();
+  #choices;
+  #changed;
   on = localStorage.getItem(key) !== "off";
+
+  /** @param changed is called when what was planned may no longer hold. */
+  constructor(choices, changed) {
+    this.#choices = choices;
+    this.#changed = changed;
+  }
 
   /** Browsers let a page sound only after a touch; the first one opens the way. */
   wake() {
-    this.#context ??= new AudioContext();
-    if (this.#context.state === "suspended") {
+    if (!this.#context) {
+      this.#context = new AudioContext();
+      this.#master = this.#context.createGain();
+      this.#master.connect(this.#context.destination);
+      this.#context.addEventListener("statechange", () => this.#changed());
+    }
+    if (this.#context.state !== "running") {
       this.#context.resume();
     }
   }
@@ -25,43 +37,61 @@ export class Sound {
   toggle() {
     this.on = !this.on;
     localStorage.setItem(key, this.on ? "on" : "off");
-    this.withdraw();
     if (this.on) {
       this.wake();
-      this.plan("call", 0);
+      this.try("call");
     }
+    this.#changed();
   }
 
-  plan(kind, milliseconds) {
-    if (!this.on || this.#context?.state !== "running") {
+  /** Lets one be heard now. */
+  try(kind) {
+    this.wake();
+    this.#loud();
+    voice(this.#context, this.#master, kind, this.#context.currentTime + 0.03);
+  }
+
+  /**
+   * Plans the signals that are to come, and takes back those that are not to come any more.
+   * @param signals by name: { kind, at }, at in milliseconds of the shared clock.
+   * @param now the same clock now.
+   */
+  keep(signals, now) {
+    if (this.#context?.state !== "running") {
       return;
     }
-    const { notes, length, wave, loud } = tones[kind];
-    const start = this.#context.currentTime + Math.max(0, milliseconds) / 1000;
-    for (const note of notes) {
-      const voice = this.#context.createOscillator();
-      const volume = this.#context.createGain();
-      voice.type = wave;
-      voice.frequency.value = note;
-      volume.gain.setValueAtTime(0.0001, start);
-      volume.gain.exponentialRampToValueAtTime(loud / notes.length, start + 0.01);
-      volume.gain.setValueAtTime(loud / notes.length, start + length - 0.04);
-      volume.gain.exponentialRampToValueAtTime(0.0001, start + length);
-      voice.connect(volume).connect(this.#context.destination);
-      voice.start(start);
-      voice.stop(start + length);
-      this.#planned.push({ voice, start });
+    this.#loud();
+    const { currentTime } = this.#context;
+    const drift = this.#anchor ? this.#anchor.heard + (now - this.#anchor.at) / 1000 - currentTime : Infinity;
+    if (Math.abs(drift) > apart) {
+      this.#anchor = { heard: currentTime, at: now };
+      this.#withdraw(() => true);
+    }
+    const { sounds } = this.#choices.now;
+    const wanted = new Map([...signals].filter(([, { kind }]) => this.on && sounds[kind]));
+    this.#withdraw((name) => !wanted.has(name));
+    for (const [name, { kind, at }] of wanted) {
+      if (!this.#planned.has(name)) {
+        const start = Math.max(currentTime, this.#anchor.heard + (at - this.#anchor.at) / 1000);
+        this.#planned.set(name, { start, end: voice(this.#context, this.#master, kind, start) });
+      }
     }
   }
 
-  /** Takes back what has not sounded yet. */
-  withdraw() {
-    const now = this.#context?.currentTime ?? 0;
-    for (const { voice, start } of this.#planned) {
-      if (start > now) {
-        voice.disconnect();
+  #loud() {
+    this.#master.gain.value = (this.#choices.now.loudness / 100) ** 2;
+  }
+
+  /** Takes back what has not sounded yet; what has is remembered a little, so that it does not sound twice. */
+  #withdraw(which) {
+    const { currentTime } = this.#context;
+    for (const [name, { start, end }] of this.#planned) {
+      if (start > currentTime && which(name)) {
+        end();
+        this.#planned.delete(name);
+      } else if (start < currentTime - 10) {
+        this.#planned.delete(name);
       }
     }
-    this.#planned = [];
   }
 }

@@ -1,12 +1,16 @@
-// The last taps, each with a button that takes it back or puts it back.
+// The last taps, each with a button that takes it back or puts it back, and one that puts it right.
+import { chipOf } from "./chip.js";
+
 export class TapList {
   #list = document.getElementById("taps");
   #none = document.getElementById("no-taps");
   #lines = new Map();
   #undo;
+  #change;
 
-  constructor(undo) {
+  constructor({ undo, change }) {
     this.#undo = undo;
+    this.#change = change;
   }
 
   show(taps) {
@@ -22,13 +26,18 @@ export class TapList {
     line.classList.toggle("is-undone", tap.undone);
     const text = document.createElement("span");
     text.textContent = tap.note ? `${tap.text} (${tap.note})` : tap.text;
-    const button = document.createElement("button");
-    button.type = "button";
-    button.className = "chip";
-    button.textContent = tap.undone ? "Put back" : "Undo";
-    button.setAttribute("aria-label", `${button.textContent} ${tap.text}`);
-    button.addEventListener("click", () => this.#undo(tap));
-    line.append(text, button);
+    line.append(text);
+    if (tap.canChange) {
+      line.append(this.#button("Change", tap, this.#change));
+    }
+    line.append(this.#button(tap.undone ? "Put back" : "Undo", tap, this.#undo));
     return line;
+  }
+
+  #button(words, tap, press) {
+    const button = chipOf(words);
+    button.setAttribute("aria-label", `${words} ${tap.text}`);
+    button.addEventListener("click", () => press(tap));
+    return button;
   }
 }

@@ -1,4 +1,6 @@
 // Who comes, goes or changes places in mid-drill: tap somebody, then what is to happen. Who ends up where is the core's.
+import { chipOf } from "./chip.js";
+
 export class Who {
   #dialog = document.getElementById("who");
   #groups = document.getElementById("who-groups");
@@ -52,14 +54,12 @@ export class Who {
         const section = document.createElement("section");
         const head = document.createElement("h3");
         head.textContent = `${group.name} (${group.players.length})`;
-        const into = document.createElement("button");
-        into.type = "button";
-        into.className = "chip who-into";
+        const into = chipOf(`Into ${group.name}`);
+        into.classList.add("who-into");
         into.dataset.into = group.sheet;
-        into.textContent = `Into ${group.name}`;
         const chips = document.createElement("div");
         chips.className = "chips";
-        chips.append(...group.players.map((player) => chipOf(player, player.goes, true)));
+        chips.append(...group.players.map((player) => playerChip(player, player.goes, true)));
         section.append(head, into, chips);
         return section;
       }),
@@ -67,7 +67,9 @@ export class Who {
     const none = document.createElement("p");
     none.className = "quiet";
     none.textContent = "Nobody is off.";
-    this.#bench.replaceChildren(...(bench.length ? bench.map((player) => chipOf(player, player.note, false)) : [none]));
+    this.#bench.replaceChildren(
+      ...(bench.length ? bench.map((player) => playerChip(player, player.note, false)) : [none]),
+    );
     this.#mark();
   }
 
@@ -92,16 +94,14 @@ export class Who {
   }
 }
 
-function chipOf({ id, name, call }, note, on) {
-  const chip = document.createElement("button");
-  chip.type = "button";
-  chip.className = "chip who-chip";
+function playerChip({ id, name, call }, note, on) {
+  const chip = chipOf(name);
+  chip.classList.add("who-chip");
   chip.dataset.player = id;
   chip.dataset.name = call;
   if (on) {
     chip.dataset.on = "true";
   }
-  chip.append(name);
   if (note && !on) {
     chip.dataset.note = note;
   }

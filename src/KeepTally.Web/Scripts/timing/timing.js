@@ -1,125 +1,46 @@
-// The timing sheet under a thumb: lines are dragged and moved by keys on the strip of time. The server makes the new sheet.
-const step = 0.5;
-const still = 6;
+// The timing sheet under a thumb: what is pressed goes to the server one after the other, and the sheet it makes takes the
+// place of the one that stands. Nothing is lost where presses come faster than answers.
+import { listenToStrip } from "./strip.js";
 
 const sheet = () => document.getElementById("timing");
-const strip = () => document.getElementById("strip");
-const grips = () => [...strip().querySelectorAll(".grip")];
+const waiting = [];
+let busy = false;
 
-function send(handler, values) {
-  const query = new URLSearchParams({ handler, ...values });
-  const token = sheet().querySelector("input[name=__RequestVerificationToken]").value;
-  return window.htmx.ajax("POST", `/plan/${sheet().dataset.practice}?${query}`, {
-    source: sheet(),
-    target: sheet(),
-    swap: "outerHTML",
-    values: { __RequestVerificationToken: token },
-  });
+/** Sends a form, or a press of the strip, once all before it are answered. */
+function send(address, fields) {
+  waiting.push({ address, fields });
+  if (!busy) {
+    work();
+  }
 }
 
-const place = (grip, to) => to !== Number(grip.dataset.index) && send("Place", { key: grip.dataset.key, to });
-
-function lengthen(grip, by) {
-  const minutes = Math.max(step, Number(grip.dataset.minutes) + by);
-  return send("Minutes", { key: grip.dataset.key, minutes });
+async function work() {
+  busy = true;
+  while (waiting.length > 0) {
+    const { address, fields } = waiting.shift();
+    const put = { source: document.body, target: sheet(), swap: "outerHTML", values: fields };
+    // What goes wrong is told by the events below.
+    await window.htmx.ajax("POST", address, put).catch(() => {});
+  }
+  busy = false;
 }
 
-document.addEventListener("keydown", (event) => {
-  const grip = event.target.closest?.(".grip");
-  if (!grip || event.ctrlKey || event.metaKey || event.altKey) {
+document.addEventListener("submit", (event) => {
+  if (!sheet().contains(event.target)) {
     return;
   }
-  const index = Number(grip.dataset.index);
-  const does = {
-    ArrowLeft: () => index > 0 && place(grip, index - 1),
-    ArrowRight: () => index < grips().length - 1 && place(grip, index + 1),
-    "+": () => lengthen(grip, step),
-    "=": () => lengthen(grip, step),
-    "-": () => lengthen(grip, -step),
-    Delete: () => send("Act", { key: grip.dataset.key, act: "Off" }),
-  }[event.key];
-  if (does) {
-    event.preventDefault();
-    does();
-  }
+  event.preventDefault();
+  const { submitter, target: form } = event;
+  const address = submitter?.hasAttribute("formaction") ? submitter.formAction : form.action;
+  send(address, Object.fromEntries(new FormData(form, submitter)));
 });
 
-// A press without a move opens what there is of the line.
-document.addEventListener("click", (event) => {
-  const grip = event.target.closest(".grip");
-  if (grip && !grip.dragged) {
-    document.getElementById(`line-${grip.dataset.key}`)?.scrollIntoView({ block: "center" });
-    document.getElementById(`details-${grip.dataset.key}`)?.setAttribute("open", "");
-  }
-});
-
-document.addEventListener("pointerdown", (event) => {
-  const edge = event.target.closest("[data-edge]");
-  const grip = edge ? edge.parentElement.querySelector(".grip") : event.target.closest(".grip");
-  if (!grip || grip.disabled || event.button !== 0) {
-    return;
-  }
-  const from = event.clientX;
-  const band = grip.parentElement;
-  const perSecond = strip().clientWidth / Number(strip().dataset.whole);
-  const minutes = Number(grip.dataset.minutes);
-  const times = Number(grip.dataset.times);
-  grip.dragged = false;
-  let moved = 0;
-
-  const minutesAt = () => Math.max(step, Math.round((minutes + moved / perSecond / 60 / times) / step) * step);
-
-  /** The place on the sheet over which the middle of the line is. */
-  function placeAt() {
-    const middle = band.getBoundingClientRect().left + band.offsetWidth / 2;
-    const others = grips().filter((other) => other !== grip);
-    return others.filter((other) => {
-      const box = other.parentElement.getBoundingClientRect();
-      return box.left + box.width / 2 < middle;
-    }).length;
-  }
-
-  function move(now) {
-    moved = now.clientX - from;
-    if (Math.abs(moved) <= still && !grip.dragged) {
-      return;
-    }
-    grip.dragged = true;
-    band.classList.add("is-dragged");
-    if (edge) {
-      grip.querySelector("b").textContent = `${minutesAt()} min`;
-    } else {
-      band.style.transform = `translateX(${moved}px)`;
-    }
-  }
-
-  function end(now) {
-    stop();
-    if (!grip.dragged) {
-      return;
-    }
-    const to = edge ? null : placeAt();
-    band.style.transform = "";
-    band.classList.remove("is-dragged");
-    if (now.type === "pointercancel") {
-      return;
-    }
-    if (edge) {
-      send("Minutes", { key: grip.dataset.key, minutes: minutesAt() });
-    } else {
-      place(grip, to);
-    }
-  }
-
-  function stop() {
-    document.removeEventListener("pointermove", move);
-    document.removeEventListener("pointerup", end);
-    document.removeEventListener("pointercancel", end);
-  }
-
-  document.addEventListener("pointermove", move);
-  document.addEventListener("pointerup", end);
-  document.addEventListener("pointercancel", end);
+listenToStrip({
+  send(handler, values) {
+    const query = new URLSearchParams({ handler, ...values });
+    const token = sheet().querySelector("input[name=__RequestVerificationToken]").value;
+    send(`/plan/${sheet().dataset.practice}?${query}`, { __RequestVerificationToken: token });
+  },
 });
 
 // What stood open before a change stands open after it.
@@ -129,4 +50,22 @@ document.addEventListener("htmx:beforeSwap", () => {
 });
 document.addEventListener("htmx:afterSwap", () => {
   opened.forEach((id) => document.getElementById(id)?.setAttribute("open", ""));
+});
+
+/** What was pressed and not answered was not written: it is said, and what waits behind it is let go. */
+function tell(words) {
+  waiting.length = 0;
+  const says = document.createElement("p");
+  says.className = "says";
+  says.role = "alert";
+  says.textContent = words;
+  sheet().querySelector(".says")?.remove();
+  sheet().prepend(says);
+}
+
+document.addEventListener("htmx:sendError", () => tell("Not written: there is no network. Press again once there is."));
+document.addEventListener("htmx:responseError", ({ detail }) => {
+  if (detail.xhr.status !== 401) {
+    tell("Not written: the sheet could not be changed so. Reload the page and look at it again.");
+  }
 });

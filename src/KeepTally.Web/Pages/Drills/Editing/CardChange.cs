@@ -1,3 +1,4 @@
+using System.Globalization;
 using System.Text.Json.Nodes;
 
 namespace KeepTally.Web.Pages.Drills.Editing;
@@ -5,7 +6,7 @@ namespace KeepTally.Web.Pages.Drills.Editing;
 /// <summary>What a button of the editor does to the card: add, take out, move up or down, or set a rule up.</summary>
 internal static class CardChange
 {
-    /// <param name="act">The button's word, its path, and what it sets: <c>add stages[0].outcomes</c>, <c>set stages[0].ladder names</c>.</param>
+    /// <param name="act">The button's word, its path, and what it sets: <c>add stages[0].outcomes</c>, <c>set stages[0].ladder names</c>, <c>care cautions heat</c>, <c>versus stages[0] 2</c>.</param>
     internal static void Do(JsonObject tree, string act)
     {
         var parts = act.Split(' ', 3);
@@ -30,6 +31,18 @@ internal static class CardChange
                 break;
             case "set" when parts.Length == 3:
                 FieldPath.Set(tree, parts[1], CardTemplates.Rule(parts[2]));
+                break;
+            case "care" when parts.Length == 3 && parts[1] == "cautions":
+                Add(tree, parts[1]);
+                FieldPath.Set(
+                    tree,
+                    $"{parts[1]}[{((JsonArray)FieldPath.Find(tree, parts[1])!).Count - 1}]",
+                    CardTemplates.Care(parts[2])
+                );
+                break;
+            case "versus"
+                when parts.Length == 3 && int.TryParse(parts[2], NumberStyles.None, CultureInfo.InvariantCulture, out var number):
+                FieldPath.Set(tree, $"{parts[1]}.versus.{number}", VersusTemplate.Of(FieldPath.Find(tree, parts[1]), number));
                 break;
             case "share":
                 Share(tree, parts[1]);

@@ -1,6 +1,7 @@
 using System.Globalization;
 using System.Text.Json.Nodes;
 using KeepTally.Core.Rulebook;
+using KeepTally.Core.Words;
 
 namespace KeepTally.Web.Pages.Drills.Editing;
 
@@ -40,6 +41,14 @@ internal static class CardTemplates
                 _ => PartOfRule(list),
             }
         )!;
+
+    /// <summary>A caution of a kind, with the usual words; without them where the kind is none of the usual ones.</summary>
+    internal static JsonNode Care(string kind) =>
+        new JsonObject
+        {
+            ["kind"] = kind,
+            ["text"] = CautionWords.Usual.FirstOrDefault(caution => caution.Kind == kind)?.Text ?? "",
+        };
 
     /// <summary>A rule that is there or not.</summary>
     internal static JsonNode? Rule(string name) =>

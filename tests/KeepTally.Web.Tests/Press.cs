@@ -1,7 +1,7 @@
 using System.Text;
 using AngleSharp.Html.Dom;
 
-namespace KeepTally.Web.Tests.Planning;
+namespace KeepTally.Web.Tests;
 
 /// <summary>Presses of a page without its fields: with its token, and what is given.</summary>
 internal static class Press

@@ -1,0 +1,61 @@
+// Puts a tap right after the fact: whose it was, what it was, where it went. What can be said is the core's.
+import { chipOf } from "./chip.js";
+
+export class Amend {
+  #dialog = document.getElementById("amend");
+  #what = document.getElementById("amend-what");
+  #count = document.getElementById("amend-count");
+  #tap;
+  #look;
+  #change;
+
+  /** @param look what of a tap can be put right; @param change says what is otherwise. */
+  constructor({ look, change }) {
+    this.#look = look;
+    this.#change = change;
+    this.#dialog.addEventListener("click", ({ target }) => {
+      const pick = target.closest("[data-pick]");
+      if (pick) {
+        this.#say({ [pick.dataset.pick]: pick.dataset.id });
+      } else if (target.closest("#amend-count")) {
+        this.#say({ counts: true });
+      }
+    });
+  }
+
+  open(tap) {
+    this.#tap = tap;
+    if (this.#show()) {
+      this.#dialog.showModal();
+    }
+  }
+
+  #say(change) {
+    this.#change(this.#tap, change);
+    this.#show();
+  }
+
+  #show() {
+    const view = this.#look(this.#tap);
+    if (!view) {
+      return false;
+    }
+    this.#what.textContent = view.text;
+    this.#count.hidden = !view.late;
+    for (const name of ["unit", "outcome", "zone"]) {
+      const picks = view[`${name}s`];
+      const section = this.#dialog.querySelector(`[data-of="${name}"]`);
+      section.hidden = picks.length < 2;
+      section.querySelector(".chips").replaceChildren(...picks.map((pick) => pickOf(name, pick)));
+    }
+    return true;
+  }
+}
+
+function pickOf(name, { id, name: label, on }) {
+  const chip = chipOf(label);
+  chip.dataset.pick = name;
+  chip.dataset.id = id;
+  chip.setAttribute("aria-pressed", String(on));
+  return chip;
+}

@@ -1,0 +1,3 @@
+import { playReps } from "./rep.js";
+
+playReps(document);

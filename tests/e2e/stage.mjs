@@ -1,0 +1,43 @@
+// One process in which one application after another runs (KeepTally.Stage): what was compiled for one test the next has ready.
+import { existsSync } from "node:fs";
+import { resolve } from "node:path";
+import { launch } from "./program.mjs";
+
+const hook = resolve(import.meta.dirname, "../KeepTally.Stage/bin/Release/net10.0/KeepTally.Stage.dll");
+
+export class Stage {
+  #run;
+  #ended;
+
+  constructor() {
+    if (!existsSync(hook)) {
+      throw new Error(`${hook} is missing: build the solution with -c Release first.`);
+    }
+    this.#run = launch([], { environment: { DOTNET_STARTUP_HOOKS: hook } });
+  }
+
+  /** Until the application is ready. One at a time. */
+  async begin(args) {
+    const ready = this.#run.said("Keep Tally is ready");
+    this.#ended = this.#run.said("Ended:");
+    this.#say(args.join("\t"));
+    const failed = Promise.race([this.#ended, this.#run.ended]).then(() => {
+      throw new Error(`The application did not start: ${this.#run.error()}`);
+    });
+    await Promise.race([ready, failed]);
+    failed.catch(() => {});
+  }
+
+  async end() {
+    this.#say("");
+    await this.#ended;
+  }
+
+  close() {
+    this.#run.process.kill("SIGKILL");
+  }
+
+  #say(line) {
+    this.#run.process.stdin.write(`${line}\n`);
+  }
+}
