@@ -94,15 +94,16 @@ public sealed class LayoutEdits(LengthUnit unit, Stride stride)
         };
     }
 
-    /// <summary>The layout without a mark, the ways to and from it, and the zones that hang in it.</summary>
+    /// <summary>The layout without a mark and the zones that hang in it, and without the ways to and from any of them.</summary>
     public static Diagram Without(Diagram diagram, int index)
     {
         var id = diagram.Marks[index].Id;
-        bool Names(string other) => id.Length > 0 && other == id;
+        Mark[] kept = [.. diagram.Marks.Where((mark, at) => at != index && (id.Length == 0 || mark.In != id))];
+        var gone = diagram.Marks.Except(kept).Select(mark => mark.Id).Where(name => name.Length > 0).ToHashSet();
         return diagram with
         {
-            Marks = [.. diagram.Marks.Where((mark, at) => at != index && !Names(mark.In))],
-            Ways = [.. diagram.Ways.Where(way => !Names(way.From) && !Names(way.To))],
+            Marks = kept,
+            Ways = [.. diagram.Ways.Where(way => !gone.Contains(way.From) && !gone.Contains(way.To))],
         };
     }
 

@@ -70,7 +70,9 @@ public sealed class LayoutEditTests
         var goal = diagram.Marks.ToList().FindIndex(mark => mark.Id == "goal");
         var renamed = LayoutEdits.With(diagram, goal, diagram.Marks[goal] with { Id = "net" });
         Assert.All(renamed.Marks.Where(mark => mark.Kind == MarkKind.Zone), zone => Assert.Equal("net", zone.In));
-        Assert.DoesNotContain(LayoutEdits.Without(diagram, goal).Marks, mark => mark.Kind == MarkKind.Zone);
+        var bare = LayoutEdits.Without(diagram, goal);
+        Assert.DoesNotContain(bare.Marks, mark => mark.Kind == MarkKind.Zone);
+        Assert.All(bare.Ways, way => Assert.All(new[] { way.From, way.To }, id => Assert.Contains(bare.Marks, mark => mark.Id == id)));
 
         var thrower = diagram.Marks.ToList().FindIndex(mark => mark.Id == "thrower");
         Assert.All(LayoutEdits.Without(diagram, thrower).Ways, way => Assert.DoesNotContain("thrower", new[] { way.From, way.To }));
