@@ -43,10 +43,6 @@ internal static class Answers
     }
 }
 
-/// <param name="In">Milliseconds from now until it sounds.</param>
-/// <param name="Said">For a call, what a voice says.</param>
-internal sealed record SignalView(string Kind, double In, string Said);
-
 [JsonSourceGenerationOptions(PropertyNamingPolicy = JsonKnownNamingPolicy.CamelCase)]
 [JsonSerializable(typeof(PracticeFile))]
 [JsonSerializable(typeof(Dictionary<string, string>))]

@@ -336,34 +336,10 @@ internal static partial class Bridge
     [JSExport]
     internal static string Signals(double from, double to)
     {
-        var signals = new List<SignalView>();
-        if (Practice.Current < Practice.Runs.Count)
-        {
-            var lead = Practice.Runs[Practice.Current].Lead(Moment(from));
-            if (
-                lead.Timeline is { } timeline
-                && lead.Score.Clock is { IsStarted: true, IsPaused: false } clock
-                && !lead.Score.IsDoneAt(Moment(from))
-            )
-            {
-                var started = clock.InstantOf(ClockTime.Zero);
-                var since = Moment(from) < started ? ClockTime.Zero - Duration.Millisecond : clock.At(Moment(from));
-                signals.AddRange(
-                    timeline
-                        .Signals(since, clock.At(Moment(to)), _face!.Calls)
-                        .Select(signal => new SignalView(
-                            KindOf(signal),
-                            clock.InstantOf(signal.At).Milliseconds - from,
-                            signal.Kind == SignalKind.Call ? CallWords.Of(signal.Left) : ""
-                        ))
-                );
-                if (lead.RepLeft(Moment(from)) is { Milliseconds: > 0 and var rep } && rep <= to - from)
-                {
-                    signals.Add(new SignalView("rep", rep, ""));
-                }
-            }
-        }
-
+        var signals =
+            Practice.Current < Practice.Runs.Count
+                ? SignalFace.Of(Practice.Runs[Practice.Current], Moment(from), Moment(to), _face!.Calls)
+                : [];
         return JsonSerializer.Serialize(signals, ViewJson.Default.IReadOnlyListSignalView);
     }
 
@@ -372,15 +348,6 @@ internal static partial class Bridge
 
     /// <summary>The instant the script means: it counts milliseconds from the run's origin, with a fraction.</summary>
     private static Instant Moment(double milliseconds) => new((long)milliseconds);
-
-    private static string KindOf(Signal signal) =>
-        signal.Kind switch
-        {
-            SignalKind.Go => "go",
-            SignalKind.Horn => "horn",
-            SignalKind.Call => "call",
-            SignalKind.Surprise => "surprise",
-        };
 
     private static void Take(string sheet, IReadOnlyList<string> lines)
     {

@@ -2,7 +2,7 @@ using System.CommandLine;
 using KeepTally.Cli;
 
 var root = new RootCommand(
-    "Keep Tally on the command line: replay a log, move places on, check cards, send groups round, split players, work out a timing sheet."
+    "Keep Tally on the command line: replay a log, move places on, check cards, send groups round, split players, work out a timing sheet, let a made-up squad play."
 )
 {
     ReplayCommand.Build(),
@@ -11,6 +11,7 @@ var root = new RootCommand(
     CircuitCommand.Build(),
     SplitCommand.Build(),
     PlanCommand.Build(),
+    StandInCommand.Build(),
 };
 var parsed = root.Parse(args);
 if (parsed.Errors.Count > 0)

@@ -138,7 +138,12 @@ public sealed class LivePractice(DeviceId device, IReadOnlyList<LiveRun> runs)
     }
 
     /// <summary>A tap on a sheet.</summary>
-    public Fault? Tap(SheetId sheet, TapCommand command, Instant now, out IReadOnlyList<SheetEvent> appended)
+    public Fault? Tap(SheetId sheet, TapCommand command, Instant now, out IReadOnlyList<SheetEvent> appended) =>
+        Tap(sheet, command, null, Find(sheet)?.Stamp(now) ?? now, out appended);
+
+    /// <summary>A tap on a sheet that was made at a moment, by somebody who may number what they say themselves.</summary>
+    /// <param name="id">Its id; null for the next of this device.</param>
+    public Fault? Tap(SheetId sheet, TapCommand command, EventId? id, Instant at, out IReadOnlyList<SheetEvent> appended)
     {
         appended = [];
         if (Find(sheet) is not { } live)
@@ -147,8 +152,8 @@ public sealed class LivePractice(DeviceId device, IReadOnlyList<LiveRun> runs)
         }
 
         var tap = new RunEvent.Tap(
-            NextId(live),
-            live.Stamp(now),
+            id ?? NextId(live),
+            at,
             command.Unit ?? JobHolder(live, command.Outcome),
             command.Outcome,
             command.Zone,

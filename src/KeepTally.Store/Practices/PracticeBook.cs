@@ -1,4 +1,5 @@
 using KeepTally.Core.Dealing;
+using KeepTally.Core.Time;
 using KeepTally.Store.Database;
 using KeepTally.Store.Tables;
 using Microsoft.EntityFrameworkCore;
@@ -19,6 +20,23 @@ public sealed class PracticeBook(TallyDb db)
 
     public async Task<Practice?> FindAsync(int id, CancellationToken cancellationToken = default) =>
         await Whole().SingleOrDefaultAsync(practice => practice.Id == id, cancellationToken);
+
+    /// <summary>The id of the practice begun last, where that was not before a moment; null where none was.</summary>
+    public async Task<int?> UnderWayAsync(DateTimeOffset since, CancellationToken cancellationToken = default)
+    {
+        var oldest = RunOrigin.From(since);
+        var begun = await db
+            .Practices.SelectMany(practice => practice.Blocks)
+            .Where(block => block.Run != null)
+            .Select(block => new { block.PracticeId, block.Run!.Origin })
+            .ToListAsync(cancellationToken);
+        return begun
+            .Where(each => each.Origin.UnixMilliseconds >= oldest.UnixMilliseconds)
+            .OrderByDescending(each => each.Origin.UnixMilliseconds)
+            .ThenByDescending(each => each.PracticeId)
+            .Select(each => (int?)each.PracticeId)
+            .FirstOrDefault();
+    }
 
     /// <summary>Practices that were begun, the latest first; only what a list of them shows.</summary>
     public async Task<IReadOnlyList<BegunPractice>> BegunAsync(CancellationToken cancellationToken = default) =>

@@ -21,6 +21,9 @@ internal static class Policies
     /// <summary>Those who record: coaches, whoever joined, and devices.</summary>
     internal const string Record = "record";
 
+    /// <summary>Devices with a key, and nobody else.</summary>
+    internal const string Device = "device";
+
     /// <summary>All who have come in.</summary>
     internal const string Known = "known";
 
@@ -32,6 +35,7 @@ internal static class Policies
         options.AddPolicy(Practice, Of(CallerKind.Head, CallerKind.Assistant, CallerKind.Joiner));
         options.AddPolicy(Board, Of(CallerKind.Head, CallerKind.Assistant, CallerKind.Joiner, CallerKind.Board));
         options.AddPolicy(Record, Of(CallerKind.Head, CallerKind.Assistant, CallerKind.Joiner, CallerKind.Device));
+        options.AddPolicy(Device, Of(CallerKind.Device));
         options.AddPolicy(Known, Of(Enum.GetValues<CallerKind>()));
     }
 

@@ -10,6 +10,7 @@ using KeepTally.Store.Squads;
 using KeepTally.Store.Tables;
 using KeepTally.Web.Access;
 using KeepTally.Web.Api;
+using KeepTally.Web.Api.Devices;
 using KeepTally.Web.Lan;
 using Microsoft.AspNetCore.Connections;
 using Microsoft.AspNetCore.DataProtection;
@@ -154,6 +155,8 @@ public static class Application
         services.AddSingleton<WhoIsHere>();
         services.AddSingleton<PracticeNews>();
         services.AddSingleton<AppendGuards>();
+        services.AddScoped<DeviceDesk>();
+        services.AddApiDescription();
         services.AddResponseCompression(options => options.EnableForHttps = true);
     }
 
@@ -181,6 +184,8 @@ public static class Application
         app.MapStaticAssets().AllowAnonymous();
         app.MapRazorPages().WithStaticAssets();
         app.MapApi();
+        app.MapDevices();
+        app.MapApiDescription();
     }
 
     /// <summary>Brings the database up to date and, where asked, fills it with demo data.</summary>

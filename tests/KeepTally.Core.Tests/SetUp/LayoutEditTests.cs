@@ -72,7 +72,10 @@ public sealed class LayoutEditTests
         Assert.All(renamed.Marks.Where(mark => mark.Kind == MarkKind.Zone), zone => Assert.Equal("net", zone.In));
         var bare = LayoutEdits.Without(diagram, goal);
         Assert.DoesNotContain(bare.Marks, mark => mark.Kind == MarkKind.Zone);
-        Assert.All(bare.Ways, way => Assert.All(new[] { way.From, way.To }, id => Assert.Contains(bare.Marks, mark => mark.Id == id)));
+        Assert.All(
+            bare.Ways,
+            way => Assert.All(new[] { way.From, way.To }, id => Assert.Contains(bare.Marks, mark => mark.Id == id))
+        );
 
         var thrower = diagram.Marks.ToList().FindIndex(mark => mark.Id == "thrower");
         Assert.All(LayoutEdits.Without(diagram, thrower).Ways, way => Assert.DoesNotContain("thrower", new[] { way.From, way.To }));

@@ -70,7 +70,10 @@ public abstract class LivePageModel(PracticeBook book, RunStore runStore, TimePr
             return RedirectToPage("/Results/Practice", new { id });
         }
 
-        Unreadable = [.. all.Where(run => run.Fault is not null).Select(run => (BlockOf(practice, run).Title, run.Fault!))];
+        Unreadable =
+        [
+            .. all.Where(run => run.Fault is not null).Select(run => (LiveOpening.BlockOf(practice, run).Title, run.Fault!)),
+        ];
 
         Practice = practice;
         Origin = runs[0].Run.Origin;
@@ -80,22 +83,8 @@ public abstract class LivePageModel(PracticeBook book, RunStore runStore, TimePr
         var times = SheetTimes.Of(practice, Origin, clock.LocalTimeZone);
         PracticeJson = PracticeText.Of(practice, runs, Habits, TellsLimits, times);
         Keys = [.. runs.Select(PracticeText.KeyOf)];
-        Blocks = [.. runs.Select(run => BlockOf(practice, run))];
-        var live = new LivePractice(
-            new DeviceId("page"),
-            [
-                .. runs.Select(
-                    (run, index) =>
-                        new LiveRun(Blocks[index].Title, run.Fold(), Duration.FromMinutes(Blocks[index].Minutes))
-                        {
-                            PlannedStart = times.Due[Blocks[index].Id],
-                        }
-                ),
-            ]
-        )
-        {
-            Spare = times.Spare,
-        };
+        Blocks = [.. runs.Select(run => LiveOpening.BlockOf(practice, run))];
+        var live = LiveOpening.Open(new DeviceId("page"), practice, runs, clock.LocalTimeZone);
         // What the clock calls for by now is shown as every device will show it; the devices append it themselves.
         var now = Origin.InstantAt(Now);
         live.AppendDue(now);
@@ -103,8 +92,6 @@ public abstract class LivePageModel(PracticeBook book, RunStore runStore, TimePr
         await LayOutAsync(live, cancellationToken);
         return Page();
     }
-
-    private static Block BlockOf(Practice practice, StoredRun run) => practice.Blocks.First(block => block.Id == run.Run.BlockId);
 
     /// <summary>What the page lays out besides.</summary>
     protected abstract Task LayOutAsync(LivePractice live, CancellationToken cancellationToken);

@@ -1,0 +1,259 @@
+using KeepTally.Core.Cards;
+using KeepTally.Core.Events;
+using KeepTally.Core.Faults;
+using KeepTally.Core.Floor;
+using KeepTally.Core.Identity;
+using KeepTally.Core.Live;
+using KeepTally.Core.Rules.Zones;
+using KeepTally.Core.Scoring;
+using KeepTally.Core.Time;
+using KeepTally.Screen;
+using KeepTally.Web.Access;
+using Microsoft.AspNetCore.Http.HttpResults;
+using EventId = KeepTally.Core.Events.EventId;
+
+namespace KeepTally.Web.Api.Devices;
+
+/// <summary>What a device with a key asks and says: a clicker, a gate, a sensor, a horn, a scoreboard.</summary>
+internal static class DeviceRoutes
+{
+    /// <summary>Horns and calls are told so far ahead, so that one poll in a minute is enough to sound them.</summary>
+    private static readonly Duration Ahead = Duration.FromSeconds(90);
+
+    /// <summary>Two that say something at once under no number of their own are told apart by trying again.</summary>
+    private const int Tries = 4;
+
+    internal static void MapDevices(this IEndpointRouteBuilder app)
+    {
+        var device = app.MapGroup("/api/device").WithTags("Devices").RequireAuthorization(Policies.Device).DisableAntiforgery();
+        device
+            .MapGet("/now", NowAsync)
+            .Produces<DeviceNow>()
+            .WithSummary("How practice stands")
+            .WithDescription(
+                "The drill under way of the device's team, its clock, what is to be heard in the next minute and a half, and every sheet with names, scores and what can be tapped. A scoreboard asks once a second, or whenever the stream of the practice tells of something; a horn sounds the signals at now + in milliseconds."
+            );
+        device
+            .MapPost("/says", SaysAsync)
+            .Produces<DeviceHeard>()
+            .ProducesProblem(StatusCodes.Status404NotFound)
+            .ProducesProblem(StatusCodes.Status409Conflict)
+            .ProducesProblem(StatusCodes.Status422UnprocessableEntity)
+            .WithSummary("Something happened")
+            .WithDescription(
+                "A clicker says {\"press\": 1}, a make-or-miss sensor {\"result\": \"success\"}, a timing gate {\"value\": 4.31}, a speed reader {\"value\": 71}, a foot switch {\"clock\": \"stop\"}. It is on the disk before it is answered. With a number n it may be sent again until it is answered, and counts once."
+            );
+    }
+
+    private static async Task<IResult> NowAsync(HttpContext context, DeviceDesk desks, TimeProvider clock)
+    {
+        var caller = context.Caller()!;
+        if (await desks.OpenAsync(caller, context.RequestAborted) is not { } desk)
+        {
+            return TypedResults.Ok(
+                new DeviceNow(caller.Name, clock.GetUtcNow().ToUnixTimeMilliseconds(), null, "", "", null, [], [])
+            );
+        }
+
+        var (live, now) = (desk.Live, desk.Now);
+        var run = live.Current < live.Runs.Count ? live.Runs[live.Current] : null;
+        var view = run is null ? null : new RunFace(live, []).At(now).Run!;
+        return TypedResults.Ok(
+            new DeviceNow(
+                caller.Name,
+                desk.Time.ToUnixTimeMilliseconds(),
+                desk.Practice,
+                desk.Title,
+                run?.Name ?? "",
+                view is null ? null : new DeviceClock(view.Clock.State, view.Clock.Word, view.Clock.Left, view.Clock.Round),
+                run is null ? [] : SignalFace.Of(run, now, now + Ahead),
+                [.. desk.Sheets.Select(each => Told(each, view!.Sheets.First(sheet => sheet?.Id == each.Id.Value)!, now))]
+            )
+        );
+    }
+
+    private static DeviceSheet Told(RunSheet each, SheetView view, Instant at)
+    {
+        var live = each.Sheet;
+        var report = live.ReportAt(at);
+        var slots = ScoringSlots.At(live.Stage, live.UnitsOn, live.Floor).ToHashSet();
+        return new DeviceSheet(
+            each.Id.Value,
+            each.Name,
+            view.Done,
+            view.Result,
+            report.Turn?.Value,
+            [
+                .. report.Units.Select(unit => new DeviceUnit(
+                    unit.Id.Value,
+                    live.CallNameOf(unit.Id),
+                    view.Rows.FirstOrDefault(row => row.Unit == unit.Id.Value)?.Score ?? $"{unit.Points}",
+                    !view.Done && !unit.Done && slots.Contains(unit.Id) && (report.Turn is null || report.Turn == unit.Id),
+                    unit.Done
+                )),
+            ],
+            [
+                .. live.Stage.Outcomes.Select(
+                    (outcome, index) =>
+                        new DeviceOutcome(
+                            outcome.Id,
+                            outcome.Label,
+                            index + 1,
+                            outcome.Result switch
+                            {
+                                OutcomeResult.Success => "success",
+                                OutcomeResult.Failure => "failure",
+                                OutcomeResult.Neutral => "neutral",
+                            },
+                            outcome.Reading
+                        )
+                ),
+            ],
+            live.Stage.Targets?.Zones ?? []
+        );
+    }
+
+    private static async Task<IResult> SaysAsync(DeviceSays says, HttpContext context, DeviceDesk desks)
+    {
+        for (var tries = 1; ; tries++)
+        {
+            if (await desks.OpenAsync(context.Caller()!, context.RequestAborted) is not { Sheets.Count: > 0 } desk)
+            {
+                return ApiProblem.NotFound("practice", "no drill of this team is under way", "begin a practice, then say it again");
+            }
+
+            if (says.Clock is { } word)
+            {
+                return await ClockAsync(word, desk, desks);
+            }
+
+            if (await TapAsync(says, desk, desks, context.RequestAborted) is { } answer)
+            {
+                return answer;
+            }
+
+            if (tries == Tries)
+            {
+                return ApiProblem.Of(
+                    StatusCodes.Status409Conflict,
+                    "n",
+                    "this key says too much at once under no number of its own",
+                    "number what it says"
+                );
+            }
+        }
+    }
+
+    private static async Task<IResult> ClockAsync(string word, OpenDesk desk, DeviceDesk desks)
+    {
+        RunCommand? command = word switch
+        {
+            "start" => RunCommand.Start,
+            "stop" => RunCommand.Pause,
+            "go" => RunCommand.Resume,
+            "whistle" => RunCommand.Whistle,
+            _ => null,
+        };
+        if (command is not { } said)
+        {
+            return Fault(new Fault("clock", $"\"{word}\" is no word to the clock", "send start, stop, go or whistle"));
+        }
+
+        var events = desk.Live.Execute(said, desk.Now);
+        await desks.WriteAsync(events);
+        var clock = new RunFace(desk.Live, []).At(desk.Now).Run!.Clock.Word;
+        return TypedResults.Ok(new DeviceHeard(events.Count, "", 0, clock, events.Count > 0));
+    }
+
+    /// <summary>The answer to a tap; null where its number was taken at the same moment, and it is to be tried again.</summary>
+    private static async Task<IResult?> TapAsync(
+        DeviceSays says,
+        OpenDesk desk,
+        DeviceDesk desks,
+        CancellationToken cancellationToken
+    )
+    {
+        var sheet =
+            says.Sheet is { } named ? desk.Live.Runs.SelectMany(run => run.Sheets).FirstOrDefault(each => each.Id.Value == named)
+            : desk.Sheets.Count == 1 ? desk.Sheets[0]
+            : null;
+        if (sheet is null)
+        {
+            return says.Sheet is { } unknown
+                ? ApiProblem.NotFound("sheet", $"there is no sheet \"{unknown}\" in the practice under way", "ask /api/device/now")
+                : Fault(
+                    new Fault(
+                        "sheet",
+                        "more than one sheet can be tapped now",
+                        $"send one of {string.Join(", ", desk.Sheets.Select(each => each.Id.Value))}"
+                    )
+                );
+        }
+
+        EventId? id = says.N is { } number ? new EventId(desk.Numbered, number) : null;
+        if (id is { } known && sheet.Sheet.Log.Find(known) is { } before)
+        {
+            return Heard(0, sheet, before);
+        }
+
+        if (says.N is < 1)
+        {
+            return Fault(new Fault("n", "a number begins at 1", "send a whole number from 1 on"));
+        }
+
+        var at = says.At is { } then
+            ? desk.Origin.InstantAt(DateTimeOffset.FromUnixTimeMilliseconds(then))
+            : sheet.Sheet.Stamp(desk.Now);
+        bool? made = says.Result switch
+        {
+            "success" => true,
+            "failure" => false,
+            _ => null,
+        };
+        if (says.Result is { } result && made is null)
+        {
+            return Fault(new Fault("result", $"\"{result}\" is no result", "send success or failure"));
+        }
+
+        var tap = new DeviceTap(
+            says.Unit is { } unit ? new PlayerId(unit) : null,
+            says.Outcome,
+            says.Press,
+            made,
+            says.Zone,
+            says.Value
+        ).On(sheet.Sheet, at);
+        if (!tap.IsOk)
+        {
+            return Fault(tap.Faults[0]);
+        }
+
+        if (desk.Live.Tap(sheet.Id, tap.Value, id, at, out var appended) is { } refused)
+        {
+            return Fault(refused);
+        }
+
+        if (await desks.CheckAsync(desk, appended[0], cancellationToken) is { } fault)
+        {
+            return Fault(fault);
+        }
+
+        return await desks.WriteAsync(appended) ? Heard(1, sheet, appended[0].Event)
+            : says.N is null ? null
+            : Fault(new Fault("n", "this number was used for something else at the same moment", "send another"));
+    }
+
+    private static Ok<DeviceHeard> Heard(int stored, RunSheet sheet, RunEvent tap) =>
+        TypedResults.Ok(
+            new DeviceHeard(
+                stored,
+                sheet.Id.Value,
+                tap.Id.N,
+                RunFace.Describe(sheet.Id, sheet.Sheet, tap),
+                sheet.Sheet.ResultOf(tap.Id) is { Kind: EventResultKind.Counted }
+            )
+        );
+
+    private static ProblemHttpResult Fault(Fault fault) =>
+        ApiProblem.Of(StatusCodes.Status422UnprocessableEntity, fault.Path, fault.Problem, fault.Mend);
+}

@@ -1,0 +1,53 @@
+// The door that devices come to. What is said has a number of its own and is sent until it is answered, so that it counts once.
+const pause = 1000;
+
+export class Door {
+  #key;
+  #n = 0;
+
+  constructor(key) {
+    this.#key = key;
+  }
+
+  async now() {
+    return this.#ask("GET", "/api/device/now");
+  }
+
+  /** @returns { said } or { fault }, once the server has answered. */
+  async say(what) {
+    const word = what.clock ? what : { ...what, n: this.#number(), at: Date.now() + this.ahead };
+    for (;;) {
+      try {
+        return await this.#ask("POST", "/api/device/says", word);
+      } catch {
+        await new Promise((done) => setTimeout(done, pause));
+      }
+    }
+  }
+
+  /** By how much the shared clock is ahead of this device's. */
+  ahead = 0;
+
+  /** Seconds since 1970, or one more than the last: no number comes twice, after a reload neither. */
+  #number() {
+    this.#n = Math.max(this.#n + 1, Math.floor(Date.now() / 1000));
+    return this.#n;
+  }
+
+  async #ask(method, address, body) {
+    const answer = await fetch(address, {
+      method,
+      headers: { Authorization: `Bearer ${this.#key}`, ...(body && { "Content-Type": "application/json" }) },
+      body: body && JSON.stringify(body),
+      redirect: "manual",
+    });
+    if (answer.status === 429 || answer.status >= 500) {
+      throw new Error(`answered ${answer.status}`);
+    }
+    if (answer.type === "opaqueredirect" || answer.status === 401 || answer.status === 403) {
+      return { fault: "There is no such key. A head coach makes one under People." };
+    }
+    const told = await answer.json();
+    return answer.ok ? told : { fault: told.detail };
+  }
+}
