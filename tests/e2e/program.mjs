@@ -5,6 +5,9 @@ import { resolve } from "node:path";
 
 export const built = resolve(import.meta.dirname, "../../artifacts/web/KeepTally.Web.dll");
 
+/** The command line, as the tests have built it. */
+export const tally = resolve(import.meta.dirname, "../../src/KeepTally.Cli/bin/Release/net10.0/tally.dll");
+
 // What lives for a minute gains nothing from being compiled a second time.
 const briefly = { ...process.env, DOTNET_TieredCompilation: "0" };
 

@@ -4,10 +4,10 @@ import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from "n
 import { tmpdir } from "node:os";
 import { join, resolve } from "node:path";
 import Ajv from "ajv/dist/2020.js";
+import { tally } from "./program.mjs";
 import { expect, test } from "./application.mjs";
 
 const root = resolve(import.meta.dirname, "../..");
-const tally = join(root, "src/KeepTally.Cli/bin/Release/net10.0/tally.dll");
 const read = (file) => JSON.parse(readFileSync(file, "utf8"));
 const files = (folder) => readdirSync(folder).map((name) => join(folder, name));
 const shipped = files(join(root, "src/KeepTally.Store/Book/Cards")).map(read);

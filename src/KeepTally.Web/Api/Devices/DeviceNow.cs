@@ -33,6 +33,7 @@ public sealed record DeviceClock(string State, string Word, string Left, string 
 /// <param name="Done">It is played out.</param>
 /// <param name="Result">Who won, once it is done.</param>
 /// <param name="Turn">Whose turn it is; null where there are no turns.</param>
+/// <param name="Named">A tap has to name whose it is: several can be meant at any time.</param>
 /// <param name="Units">Everybody who carries a score.</param>
 /// <param name="Outcomes">What can be tapped, in the order of the pad; none where a target is aimed at.</param>
 /// <param name="Zones">Where a target can be hit; none where nothing is aimed at.</param>
@@ -42,6 +43,7 @@ public sealed record DeviceSheet(
     bool Done,
     string Result,
     string? Turn,
+    bool Named,
     IReadOnlyList<DeviceUnit> Units,
     IReadOnlyList<DeviceOutcome> Outcomes,
     IReadOnlyList<string> Zones

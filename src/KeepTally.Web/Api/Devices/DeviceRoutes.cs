@@ -83,6 +83,7 @@ internal static class DeviceRoutes
             view.Done,
             view.Result,
             report.Turn?.Value,
+            live.Stage.Play == Play.Together && report.Units.Count > 1,
             [
                 .. report.Units.Select(unit => new DeviceUnit(
                     unit.Id.Value,

@@ -62,7 +62,8 @@ function show(now, told) {
     part("sheet"),
     sheets.map((each, index) => [each.sheet, each.name || `Sheet ${index + 1}`]),
   );
-  choose(part("unit"), [["", "Whoever it is"], ...(sheet()?.units ?? []).map((unit) => [unit.id, unit.name])]);
+  const { units = [], named } = sheet() ?? {};
+  choose(part("unit"), [...(named ? [] : [["", "Whoever it is"]]), ...units.map((unit) => [unit.id, unit.name])]);
   showPresses();
   const next = now.signals.find((each) => each.kind !== "call");
   part("signal").textContent = next
