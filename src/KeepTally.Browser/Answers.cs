@@ -56,6 +56,7 @@ internal static class Answers
 [JsonSerializable(typeof(IReadOnlyList<HelperView>))]
 [JsonSerializable(typeof(ChangeFile))]
 [JsonSerializable(typeof(WhoView))]
+[JsonSerializable(typeof(OwnCountsView))]
 [JsonSerializable(typeof(IReadOnlyList<BoardView>))]
 [JsonSerializable(typeof(IReadOnlyList<SignalView>))]
 internal sealed partial class ViewJson : JsonSerializerContext;

@@ -253,6 +253,27 @@ internal static partial class Bridge
         return Answers.Of(appended, fault?.ToString(), fault is null ? "Written down." : "");
     }
 
+    /// <summary>The grid of what units have counted themselves.</summary>
+    [JSExport]
+    internal static string OwnCounts(double now) =>
+        JsonSerializer.Serialize(OwnCountFace.Of(Practice, Moment(now)), ViewJson.Default.OwnCountsView);
+
+    /// <summary>A unit says itself how many it had.</summary>
+    [JSExport]
+    internal static string Count(string sheet, string unit, int count, double now)
+    {
+        var fault = Practice.Count(new SheetId(sheet), new PlayerId(unit), count, Moment(now), out var appended);
+        return Answers.Of(appended, fault?.ToString());
+    }
+
+    /// <summary>Pins what is to be said before the next rep, to a unit or, with an empty text for it, to all.</summary>
+    [JSExport]
+    internal static string Cue(string text, string unit, double now)
+    {
+        var fault = Practice.Cue(text, Player(unit), Moment(now), out var appended);
+        return Answers.Of(appended, fault?.ToString(), fault is not null || text.Trim().Length == 0 ? "" : "Pinned.");
+    }
+
     [JSExport]
     internal static string Undo(string sheet, string device, int n, double now)
     {

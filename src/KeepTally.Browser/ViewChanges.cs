@@ -69,6 +69,7 @@ internal sealed class ViewChanges
         Text(json, "late", was.Late, now.Late);
         Truth(json, "canMove", was.CanMove, now.CanMove);
         Truth(json, "canStop", was.CanStop, now.CanStop);
+        Truth(json, "ownCounts", was.OwnCounts, now.OwnCounts);
         if (was.Moves != now.Moves)
         {
             Part(json, "moves", null, now.Moves, ViewJson.Default.ClockMovesView);

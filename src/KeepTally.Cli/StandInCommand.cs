@@ -40,10 +40,7 @@ internal static class StandInCommand
         };
         command.SetAction(parsed =>
         {
-            var squad = new StandInSquad(
-                Within("--skill", parsed.GetValue(skill), 0, 1),
-                new SeededDraw(parsed.GetValue(seed))
-            );
+            var squad = new StandInSquad(Within("--skill", parsed.GetValue(skill), 0, 1), new SeededDraw(parsed.GetValue(seed)));
             var every = TimeSpan.FromSeconds(Within("--pace", parsed.GetValue(pace), 0.05, 600));
             var length = TimeSpan.FromSeconds(Within("--seconds", parsed.GetValue(seconds), 1, 7200));
             using var http = new HttpClient { BaseAddress = AddressOf(parsed.GetValue(url)!), Timeout = TimeSpan.FromSeconds(20) };

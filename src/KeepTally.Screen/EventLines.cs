@@ -25,6 +25,8 @@ internal static class EventLines
                 or RunEvent.Rounds
                 or RunEvent.Again
                 or RunEvent.Habit
+                or RunEvent.OwnCount
+                or RunEvent.Cue
                 or RunEvent.Note;
 
     internal static TapView? Of(SheetId id, Sheet live, RunEvent runEvent, bool undone, string note) =>
@@ -44,6 +46,8 @@ internal static class EventLines
             RunEvent.Rounds rounds => View(id, rounds, $"{rounds.Count} rounds now", undone),
             RunEvent.Again again => View(id, live, again, undone),
             RunEvent.Habit habit => View(id, live, habit, undone),
+            RunEvent.OwnCount count => Said(id, count, $"{live.CallNameOf(count.Unit)} · own count {count.Count}", undone),
+            RunEvent.Cue cue => Said(id, cue, CueLine(live, cue), undone),
             RunEvent.Note written => View(
                 id,
                 written,
@@ -109,6 +113,15 @@ internal static class EventLines
         var seconds = Phrase.Figure(Math.Abs(add.By.TotalSeconds));
         return View(id, add, $"{seconds} seconds {(add.By < Duration.Zero ? "less" : "more")}", undone);
     }
+
+    private static string CueLine(Sheet live, RunEvent.Cue cue)
+    {
+        var whose = cue.Unit is { } unit ? $" for {live.CallNameOf(unit)}" : "";
+        return cue.Text.Length == 0 ? $"Cue{whose} taken away" : $"Cue{whose}: {cue.Text}";
+    }
+
+    private static TapView Said(SheetId id, RunEvent said, string text, bool undone) =>
+        new(id.Value, said.Id.Device.Value, said.Id.N, text, undone, false, "");
 
     private static TapView View(SheetId id, RunEvent said, string text, bool undone) =>
         new(id.Value, said.Id.Device.Value, said.Id.N, text, undone, true, "");

@@ -47,6 +47,9 @@ internal sealed class PadFace(RunSheet sheet)
         bool OthersBall,
         string Barred,
         string Said,
+        string Called,
+        string Cue,
+        int? OwnCount,
         object People
     );
 
@@ -64,6 +67,8 @@ internal sealed class PadFace(RunSheet sheet)
         var aim = AimAt(done);
         var versus = done ? "" : _versus;
         var games = GamesAt();
+        var half = HalfWords.First(_live, at);
+        games = games.Length > 0 && half.Length > 0 ? $"{games} {half}" : games + half;
         var ways = again.Same ? new AgainView(again.Ends, again.Moves) : null;
         var helpers = HelpersAt(done);
         if (
@@ -143,6 +148,9 @@ internal sealed class PadFace(RunSheet sheet)
                     ball is not null && ball != unit,
                     _live.Stage.Limits.Count == 0 ? "" : Lines(_live.Barred(unit)),
                     _live.Stage.Tags.Count == 0 ? "" : Lines(_live.Standing(unit)),
+                    _live.Stage.Asks is null || glance.Done ? "" : _live.AskedOf(unit, at) ?? "",
+                    kept.Cues.For(unit) ?? "",
+                    kept.OwnCountOf(unit, _live.RoundAt(at)),
                     kept.Roster.Mark
                 );
                 rows[i] = i < _rows.Length && _rows[i].Key == key ? _rows[i] : (key, RowOf(key, at));
@@ -181,19 +189,30 @@ internal sealed class PadFace(RunSheet sheet)
             NameOf(key.Unit),
             score is { } figure ? RowWords.Figure(figure) : "–",
             _live.Stage.Measures[0].By.IsReading ? 0 : (int)Math.Clamp(Math.Floor(score ?? 0), 0, 30),
-            RowWords.Detail(_live.Stage, unit),
+            DetailOf(key, unit),
             RowWords.Gate(_live.Stage, unit),
             key.TellsStreak && unit.Streak >= 2 ? $"{unit.Streak} in a row" : "",
             unit.Done,
             key.Last,
             key.Leads,
-            unit.Asked is { } asked ? Phrase.Words(asked) : "",
+            unit.Asked is { } asked ? Phrase.Words(asked) : key.Called,
             key.Barred,
             key.Said,
             key.Waits,
             key.HasBall,
             _hasOwners ? WithheldFrom(key) : "",
             _live.Stage.Scores == Scorer.Player ? "" : string.Join(", ", _live.Score.Roster.Of(key.Unit).Select(_live.CallNameOf))
+        );
+    }
+
+    /// <summary>How the unit stands, what it said itself, and what it is to be told.</summary>
+    private string DetailOf(in Key key, UnitReport unit)
+    {
+        var own = key.OwnCount is { } said ? $"own count {said}" : "";
+        var cue = key.Cue.Length > 0 ? $"“{key.Cue}”" : "";
+        return string.Join(
+            " · ",
+            new[] { RowWords.Detail(_live.Stage, unit), ParWords.Of(_live.Stage, unit), own, cue }.Where(part => part.Length > 0)
         );
     }
 

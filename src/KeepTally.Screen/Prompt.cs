@@ -9,7 +9,17 @@ namespace KeepTally.Screen;
 internal static class Prompt
 {
     /// <param name="last">Whether this is the last drill of the practice.</param>
-    internal static string Of(LiveRun run, Instant at, bool last)
+    internal static string Of(LiveRun run, Instant at, bool last) =>
+        string.Join(' ', new[] { Words(run, at, last), Cue(run, at) }.Where(words => words.Length > 0));
+
+    /// <summary>What the coach has pinned, while there is time to say it: before the start, in the count-in, at the change.</summary>
+    private static string Cue(LiveRun run, Instant at)
+    {
+        var rests = run.ClockAt(at)?.Interval.Kind is IntervalKind.CountIn or IntervalKind.Change or IntervalKind.Break;
+        return (!run.IsStarted || rests || run.IsPaused) && run.Sheets[0].Sheet.CueFor(null) is { } cue ? $"Say: {cue}" : "";
+    }
+
+    private static string Words(LiveRun run, Instant at, bool last)
     {
         if (!run.IsStarted)
         {
@@ -32,6 +42,7 @@ internal static class Prompt
         {
             IntervalKind.Change when run.Circuit is not null => "Last ball counts, then everyone to the next station.",
             IntervalKind.Change => InChange(run, at),
+            IntervalKind.Break when HalfWords.At(run, at) is { Length: > 0 } half => $"{half} Water.{Then(run, at)}",
             IntervalKind.Break => $"Rest. Water.{Then(run, at)}",
             IntervalKind.Over when run.IsPause => $"{run.Name} is over. {(last ? "Finish" : "Go on")} when you are ready.",
             IntervalKind.Over => $"Time. {(Counts(run, at) ? "Count the last ball, then" : "Now")} {(last ? "finish" : "go on")}.",

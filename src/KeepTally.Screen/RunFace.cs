@@ -81,6 +81,7 @@ public sealed class RunFace(LivePractice practice, IReadOnlyList<string> habits)
                     ))
                 ),
             ],
+            Array.Exists(open, each => OwnCountFace.Takes(each.Sheet)),
             [.. habits.Select(practice.Seen)],
             TwiceAt(open, at)
         );

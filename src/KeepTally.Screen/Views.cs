@@ -14,6 +14,7 @@ public sealed record PracticeView(int Block, bool Over, bool CanGoBack, RunView?
 /// <param name="Contest">Of whom the coach says who won, so that places can move on.</param>
 /// <param name="Moves">What can be said to the clock besides starting and stopping it.</param>
 /// <param name="CanStop">The clock runs, so it can be stopped to teach.</param>
+/// <param name="OwnCounts">Units can say themselves how many they had.</param>
 /// <param name="Habits">How often each habit was seen all practice long, in the order of the team's list.</param>
 /// <param name="Prompt">What the coach should do or say now; empty where there is nothing.</param>
 public sealed record RunView(
@@ -30,6 +31,7 @@ public sealed record RunView(
     bool CanStop,
     ClockMovesView Moves,
     IReadOnlyList<ContestView> Contest,
+    bool OwnCounts,
     IReadOnlyList<int> Habits,
     TwiceView? Twice
 );

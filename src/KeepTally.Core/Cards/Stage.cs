@@ -42,6 +42,9 @@ public sealed record Stage
     /// <summary>What is said before the rep it is needed in.</summary>
     public IReadOnlyList<string> Reminders { get; init; } = [];
 
+    /// <summary>What the coach asks for, one thing after another; null where nothing is.</summary>
+    public Asks? Asks { get; init; }
+
     /// <summary>Where players stand; empty where everyone is together.</summary>
     public IReadOnlyList<Place> Places { get; init; } = [];
 

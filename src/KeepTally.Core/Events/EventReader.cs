@@ -15,6 +15,7 @@ public static class EventReader
     internal static readonly Instant LatestAt = new(1_000_000_000_000_000);
     private const double MostAdded = 3600;
     private const int LongestNote = 2000;
+    private const int MostCounted = 100_000;
     private const int MostRounds = 999;
 
     /// <summary>The event of a line, or every fault in it.</summary>
@@ -150,6 +151,25 @@ public static class EventReader
                         : "",
                     Player(place, "player")
                 );
+            case "count":
+                Only(place, "unit", "count", "round");
+                return new RunEvent.OwnCount(
+                    id,
+                    at,
+                    new PlayerId(place.NeedText("unit", "who says so") is { Length: > 0 } ? ShortText(place, "unit") ?? "" : ""),
+                    place.Need("count", "how many")?.Whole(0, MostCounted) ?? 0,
+                    place.Find("round")?.Whole(1, MostRounds) ?? 1
+                );
+            case "cue":
+                Only(place, "text", "unit");
+                return new RunEvent.Cue(
+                    id,
+                    at,
+                    place.Need("text", "what is to be said; an empty text takes it away") is { } words
+                        ? Limited(words, LongestWord)
+                        : "",
+                    Player(place, "unit")
+                );
             case "sub":
                 Only(place, "out", "in");
                 return new RunEvent.Substitution(id, at, Player(place, "out"), Player(place, "in"));
@@ -160,7 +180,7 @@ public static class EventReader
                     .Find("type")
                     ?.Wrong(
                         $"\"{type}\" is no type of event",
-                        "write one of start, pause, resume, end, tap, amend, turn, rotate, undo, freeze, note, add, skip, rounds, whistle, again, habit, sub"
+                        "write one of start, pause, resume, end, tap, amend, turn, rotate, undo, freeze, note, add, skip, rounds, whistle, again, habit, count, cue, sub"
                     );
                 return null;
         }

@@ -39,6 +39,8 @@ public static class EventWriter
             RunEvent.Rounds => "rounds",
             RunEvent.Whistle => "whistle",
             RunEvent.Habit => "habit",
+            RunEvent.OwnCount => "count",
+            RunEvent.Cue => "cue",
             RunEvent.Substitution => "sub",
             _ => throw new InvalidOperationException("An event that no writer knows."),
         };
@@ -101,6 +103,15 @@ public static class EventWriter
             case RunEvent.Habit habit:
                 json.WriteString("habit", habit.Name);
                 Optional(json, "player", habit.Player?.Value);
+                break;
+            case RunEvent.OwnCount count:
+                json.WriteString("unit", count.Unit.Value);
+                json.WriteNumber("count", count.Count);
+                json.WriteNumber("round", count.Round);
+                break;
+            case RunEvent.Cue cue:
+                json.WriteString("text", cue.Text);
+                Optional(json, "unit", cue.Unit?.Value);
                 break;
             case RunEvent.Substitution substitution:
                 Optional(json, "out", substitution.Out?.Value);

@@ -103,6 +103,13 @@ public abstract record RunEvent(EventId Id, Instant At)
     /// <summary>Something looked for all practice long was seen once, of <paramref name="Player"/> or of the team.</summary>
     public sealed record Habit(EventId Id, Instant At, string Name, PlayerId? Player) : RunEvent(Id, At);
 
+    /// <summary>A unit says itself how many it had in a round; the last word for the round stands. It is kept apart from taps.</summary>
+    /// <param name="Round">The round of the clock, from 1.</param>
+    public sealed record OwnCount(EventId Id, Instant At, PlayerId Unit, int Count, int Round) : RunEvent(Id, At);
+
+    /// <summary>What is to be said before the next rep, to <paramref name="Unit"/> or to all; no words take it away.</summary>
+    public sealed record Cue(EventId Id, Instant At, string Text, PlayerId? Unit) : RunEvent(Id, At);
+
     /// <summary><paramref name="Out"/> leaves, <paramref name="In"/> joins; two who are both on change places.</summary>
     public sealed record Substitution(EventId Id, Instant At, PlayerId? Out, PlayerId? In) : RunEvent(Id, At);
 }

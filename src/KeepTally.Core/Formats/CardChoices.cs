@@ -39,6 +39,13 @@ public static class CardChoices
             ("player", EquipmentPer.Player, "for each player")
         );
 
+    internal static Choices<AskOrder> AskOrders { get; } =
+        new(
+            "askOrder",
+            ("turn", AskOrder.Turn, "one after the other"),
+            ("random", AskOrder.Random, "so that nobody knows which is next")
+        );
+
     /// <summary>All of them.</summary>
-    public static IReadOnlyList<Choices> All { get; } = [Scorers, Plays, Results, Per];
+    public static IReadOnlyList<Choices> All { get; } = [Scorers, Plays, Results, Per, AskOrders];
 }

@@ -108,6 +108,8 @@ public static class CardSchema
             new SchemaProperty("clock", Schema.Named("clock")),
             new SchemaProperty("roles", Schema.Texts),
             new SchemaProperty("reminders", Schema.Texts),
+            new SchemaProperty("asks", Schema.Texts),
+            new SchemaProperty("askOrder", Schema.OneOf(CardChoices.AskOrders)),
             new SchemaProperty("places", Schema.List(Schema.Named("place"))),
             new SchemaProperty("moves", Schema.List(Schema.Named("move"))),
             new SchemaProperty("rotate", Schema.Named("rotate")),

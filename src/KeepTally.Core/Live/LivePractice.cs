@@ -224,6 +224,40 @@ public sealed class LivePractice(DeviceId device, IReadOnlyList<LiveRun> runs)
         return null;
     }
 
+    /// <summary>What a unit says itself that it had, in the round that is under way or was last.</summary>
+    public Fault? Count(SheetId sheet, PlayerId unit, int count, Instant now, out IReadOnlyList<SheetEvent> appended)
+    {
+        appended = [];
+        return Find(sheet) is { } live
+            ? AddTo(sheet, new RunEvent.OwnCount(NextId(live), live.Stamp(now), unit, count, live.RoundAt(now)), out appended)
+            : new Fault("sheet", $"there is no sheet \"{sheet}\" in this practice", "reload the page");
+    }
+
+    /// <summary>
+    /// What is to be said before the next rep of the drill under way, to all or to one unit; no words take it away.
+    /// </summary>
+    public Fault? Cue(string text, PlayerId? unit, Instant now, out IReadOnlyList<SheetEvent> appended)
+    {
+        appended = [];
+        var run = Runs[Math.Min(Current, Runs.Count - 1)];
+        var sheet = unit is { } of ? run.Sheets.FirstOrDefault(each => each.Sheet.Units.Any(one => one.Id == of)) : run.Sheets[0];
+        return sheet is null
+            ? new Fault("unit", $"nobody of this drill is \"{unit}\"", "say it to all")
+            : AddTo(sheet.Id, new RunEvent.Cue(NextId(sheet.Sheet), sheet.Sheet.Stamp(now), text.Trim(), unit), out appended);
+    }
+
+    private Fault? AddTo(SheetId sheet, RunEvent said, out IReadOnlyList<SheetEvent> appended)
+    {
+        appended = [];
+        if (_sheets[sheet].Add(said) is { } fault)
+        {
+            return fault;
+        }
+
+        appended = [new SheetEvent(sheet, said)];
+        return null;
+    }
+
     /// <summary>Whom a tap of a job's outcome means: whoever has the job.</summary>
     private static PlayerId? JobHolder(Sheet live, string? outcome) =>
         live.Stage.Outcomes.FirstOrDefault(each => each.Id == outcome)?.Job is { } job ? live.HolderOf(job) : null;

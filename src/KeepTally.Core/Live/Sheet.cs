@@ -124,6 +124,22 @@ public sealed class Sheet
     /// <summary>Whether places will move on again: not once the sheet is done, nor in the last round of the clock that moves them.</summary>
     public bool WillMove(Instant at) => !Score.IsDoneAt(at) && Passing.WillMove(Score, at);
 
+    /// <summary>The round of its clock under way, from 1; a change-over belongs to the round before it. 1 where it has no clock.</summary>
+    public int RoundAt(Instant at) =>
+        Timeline is { } timeline && Score.Clock.IsStarted ? Math.Max(1, timeline.At(Score.ClockTimeAt(at)).Round) : 1;
+
+    /// <summary>What is to be said before the next rep, to one unit or, with null, to all; null where nothing is pinned.</summary>
+    public string? CueFor(PlayerId? unit) => Score.Cues.For(unit);
+
+    /// <summary>What a unit is asked for next; null where nothing is called, or all is over.</summary>
+    public string? AskedOf(PlayerId unit, Instant at) =>
+        Stage.Asks is { } asks && !Score.IsDoneAt(at)
+            ? asks.After(
+                Stage.Play == Play.Match ? Units.Sum(each => Score.SnapshotOf(each.Id, at).Taps) : Score.SnapshotOf(unit, at).Taps,
+                Head.Seed
+            )
+            : null;
+
     /// <summary>
     /// What is left of the rep at a moment, where the clock gives each rep so long: a rep begins with the work and anew
     /// with every counted tap, or with the coach's whistle. Null outside of work, and before the whistle that is waited for.

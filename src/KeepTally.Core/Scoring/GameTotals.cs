@@ -26,6 +26,8 @@ internal static class GameTotals
                 Outs = own.Sum(game => game.Outs),
                 Voids = own.Sum(game => game.Voids),
                 Late = own.Sum(game => game.Late),
+                OwnCount = own.Any(game => game.OwnCount is not null) ? own.Sum(game => game.OwnCount ?? 0) : null,
+                FirstHalf = null,
                 Cleared = own.Sum(game => game.Cleared),
                 Reach = own.Max(game => game.Reach),
                 Place = own.Min(game => game.Place),

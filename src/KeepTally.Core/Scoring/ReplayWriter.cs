@@ -109,6 +109,16 @@ public static class ReplayWriter
         Number(json, "reach", unit.Reach);
         Number(json, "place", unit.Place);
         json.WriteString("asked", unit.Asked);
+        if (unit.OwnCount is { } own)
+        {
+            json.WriteNumber("ownCount", own);
+        }
+
+        if (unit.FirstHalf is { } half)
+        {
+            json.WriteNumber("firstHalf", half);
+        }
+
         json.WriteBoolean("done", unit.Done);
         if (unit.Off)
         {

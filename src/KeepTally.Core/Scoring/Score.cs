@@ -27,6 +27,10 @@ public sealed class Score
     private readonly FreezeLog _freezes;
     private readonly HabitLog _habits;
     private readonly GameLog _games;
+    private readonly bool _hasHalves;
+    private Cues _cues = Cues.None;
+    private OwnCounts _own = new();
+    private HalfScore _half = new();
     private ScoreState _state;
     private RunClock _clock;
     private ClockTime? _movedByHand;
@@ -50,6 +54,7 @@ public sealed class Score
         _state = _fresh.OfStart(_address, Roster);
         _limit = TimeEnding.LimitOf(_stage.Until);
         _countIn = _stage.Clock?.CountIn ?? Duration.Zero;
+        _hasHalves = _stage.Clock?.BreakAfter is not null;
     }
 
     private Score(Score other)
@@ -67,6 +72,10 @@ public sealed class Score
         _freezes = other._freezes.Copy();
         _habits = other._habits.Copy();
         _games = other._games.Copy();
+        _hasHalves = other._hasHalves;
+        _cues = other._cues;
+        _own = other._own.Copy();
+        _half = other._half.Copy();
         _playedOut = other._playedOut;
         _movedByHand = other._movedByHand;
         Roster = other.Roster.Copy();
@@ -127,6 +136,11 @@ public sealed class Score
             CutByClock(runEvent.At);
         }
 
+        if (_hasHalves && _clock.IsStarted)
+        {
+            _half.Pass(Plan, _clock.At(runEvent.At), _state.Units);
+        }
+
         switch (runEvent)
         {
             case RunEvent.Tap tap:
@@ -162,6 +176,18 @@ public sealed class Score
             case RunEvent.Habit habit:
                 _habits.Count(habit.Name, habit.Player);
                 return EventResult.Taken;
+            case RunEvent.Cue cue:
+                _cues = _cues.With(cue);
+                return EventResult.Taken;
+            case RunEvent.OwnCount count:
+                if (_address.Units.Of(count.Unit) is not (>= 0 and var own))
+                {
+                    // Somebody of the bench who never came in has nothing to count.
+                    return EventResult.Superseded;
+                }
+
+                _own.Take(count, _state.Units[own]);
+                return EventResult.Taken;
             case RunEvent.Turn turn:
                 return RoundOf(turn) is { } over && (!IsRound(over) || IsTurnedSince(over))
                     ? EventResult.Superseded
@@ -178,7 +204,24 @@ public sealed class Score
     /// <summary>How the sheet stands at a moment not before its last event. Looking changes nothing.</summary>
     public ScoreReport Report(Instant at) => ReportOfGame(at) with { Earlier = [.. _games.Over] };
 
-    private ScoreReport ReportOfGame(Instant at) =>
+    private ScoreReport ReportOfGame(Instant at)
+    {
+        var report = Whole(at);
+        return _hasHalves && _clock.IsStarted
+            ? report with
+            {
+                Units =
+                [
+                    .. report.Units.Zip(
+                        _state.Units,
+                        (unit, tally) => unit with { FirstHalf = _half.Of(Plan, ClockTimeAt(at), tally) }
+                    ),
+                ],
+            }
+            : report;
+    }
+
+    private ScoreReport Whole(Instant at) =>
         ScoreReporter.Report(
             _stageIndex,
             _stage,
@@ -193,6 +236,12 @@ public sealed class Score
             Habits = [.. _habits.Seen],
             PlayedOut = _playedOut ?? IsPlayedOutAt(at),
         };
+
+    /// <summary>What a unit said itself that it had in a round of this game; null where it said nothing.</summary>
+    public int? OwnCountOf(PlayerId unit, int round) => _own.Of(_address.Units.Of(unit), round);
+
+    /// <summary>What is pinned to be said before the next rep.</summary>
+    public Cues Cues => _cues;
 
     /// <summary>What was looked for and seen so far.</summary>
     public IReadOnlyList<HabitReport> Habits => _habits.Seen;
@@ -298,6 +347,8 @@ public sealed class Score
         _state = _fresh.OfNextGame(_state, _address, Roster, _games.EndsChanged);
         Roster.BeginAgain();
         _movedByHand = null;
+        _own = new OwnCounts();
+        _half = new HalfScore();
         _clock = new RunClock();
         _clock.Start(again.At);
         return EventResult.Turned(_state.Turn, passed: false);

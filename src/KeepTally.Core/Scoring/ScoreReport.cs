@@ -27,8 +27,8 @@ public sealed record ScoreReport(
     /// <summary>What was looked for and seen all practice long, while this sheet was kept.</summary>
     public IReadOnlyList<HabitReport> Habits { get; init; } = [];
 
-    /// <summary>Something was tapped for somebody.</summary>
-    public bool IsTapped => Units.Any(unit => unit.Counts.Any(count => count.Value > 0));
+    /// <summary>Something was tapped for somebody, or counted by themselves.</summary>
+    public bool IsTapped => Units.Any(unit => unit.OwnCount is not null || unit.Counts.Any(count => count.Value > 0));
 
     /// <summary>It went on till its rules or its clock were done.</summary>
     public bool PlayedOut { get; init; }
@@ -85,6 +85,12 @@ public sealed record UnitReport
     /// <summary>The zone asked next, or null.</summary>
     public required string? Asked { get; init; }
 
+    /// <summary>How many it said itself that it had, over all rounds; null where it said nothing.</summary>
+    public int? OwnCount { get; init; }
+
+    /// <summary>Its points when the second half began, or so far while the break lasts; null where there are no halves, or in the first.</summary>
+    public double? FirstHalf { get; init; }
+
     /// <summary>Whether it has done all there is to do.</summary>
     public required bool Done { get; init; }
 
@@ -130,6 +136,7 @@ public sealed record UnitReport
             ReadingMean = Readings.Mean,
             Late = Late,
             Voids = Voids,
+            OwnCount = OwnCount,
         };
 }
 

@@ -30,7 +30,7 @@ internal static class ScoreReporter
                 [
                     .. RankRule
                         .Rank(
-                            stage.Measures,
+                            MeasuresOf(stage, state),
                             Array.ConvertAll(
                                 state.Units,
                                 unit => (unit.Unit.Id, UnitFigures.Of(stage, unit, state.UnitTimeAt(unit, limit, started, running)))
@@ -78,6 +78,11 @@ internal static class ScoreReporter
     /// <summary>The index of the unit ranked first alone, or -1.</summary>
     internal static int Leader(Stage stage, ScoreState state, ClockLimit limit, bool started, RunningTime running)
     {
+        if (!started && !state.IsDoneAt(limit, started, running))
+        {
+            return -1;
+        }
+
         var figures = new Figures[state.Units.Length];
         for (var i = 0; i < figures.Length; i++)
         {
@@ -85,8 +90,27 @@ internal static class ScoreReporter
             figures[i] = UnitFigures.Of(stage, unit, state.UnitTimeAt(unit, limit, started, running));
         }
 
-        return RankRule.LeaderAlone(stage.Measures, figures);
+        return RankRule.LeaderAlone(MeasuresOf(stage, state), figures);
     }
+
+    /// <summary>What ranks: where nobody was tapped and some have said their own counts, those.</summary>
+    private static IReadOnlyList<Measure> MeasuresOf(Stage stage, ScoreState state)
+    {
+        var counted = false;
+        foreach (var unit in state.Units)
+        {
+            if (unit.Taps > 0)
+            {
+                return stage.Measures;
+            }
+
+            counted |= unit.OwnCount is not null;
+        }
+
+        return counted ? ByOwnCount : stage.Measures;
+    }
+
+    private static readonly Measure[] ByOwnCount = [new(MeasureKinds.OwnCount, Better.High)];
 
     internal static UnitReport UnitAt(
         Stage stage,

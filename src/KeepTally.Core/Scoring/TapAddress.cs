@@ -63,6 +63,8 @@ internal sealed class TapAddress
             RunEvent.Tap tap => Find(tap, 0, 0, out _),
             RunEvent.Amend amend => UnknownIn(amend),
             RunEvent.Turn { Unit: { } unit } => IsKnown(unit) ? null : UnknownUnit(unit),
+            RunEvent.OwnCount count => IsKnown(count.Unit) ? null : UnknownUnit(count.Unit),
+            RunEvent.Cue { Unit: { } unit } => IsKnown(unit) ? null : UnknownUnit(unit),
             RunEvent.Note { Unit: { } unit } => IsKnown(unit) ? null : UnknownUnit(unit),
             _ => null,
         };

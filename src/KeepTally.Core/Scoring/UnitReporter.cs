@@ -45,6 +45,7 @@ internal static class UnitReporter
                 [.. Enumerable.Range(0, Math.Min(64, climb.Taken)).Select(i => (climb.Hits >> i & 1) == 1)]
             ),
             Off = !unit.IsOn,
+            OwnCount = unit.OwnCount,
         };
     }
 

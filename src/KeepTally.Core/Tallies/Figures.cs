@@ -41,6 +41,9 @@ public readonly record struct Figures
     /// <summary>Its taps that counted for nothing.</summary>
     public required int Voids { get; init; }
 
+    /// <summary>How many it said itself that it had; null where it said nothing.</summary>
+    public required int? OwnCount { get; init; }
+
     /// <summary>Successes of attempts; null with no attempts.</summary>
     public double? Accuracy => Attempts == 0 ? null : (double)Successes / Attempts;
 }

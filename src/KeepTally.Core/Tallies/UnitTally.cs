@@ -35,6 +35,7 @@ internal sealed class UnitTally
         Late = other.Late;
         Cleared = other.Cleared;
         Place = other.Place;
+        OwnCount = other.OwnCount;
         Done = other.Done;
         DoneAfter = other.DoneAfter;
         EarlierTurns = other.EarlierTurns;
@@ -75,6 +76,9 @@ internal sealed class UnitTally
 
     /// <summary>The place taken by leaving: 1 for the first to leave.</summary>
     internal int? Place { get; set; }
+
+    /// <summary>How many it said itself that it had, over all rounds; null where it said nothing.</summary>
+    internal int? OwnCount { get; set; }
 
     internal bool Done { get; set; }
 

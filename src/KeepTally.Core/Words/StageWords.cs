@@ -46,6 +46,7 @@ public static class StageWords
                 .Append(new(Over, Told(Over)))
                 .Append(new("Clock", stage.Clock is { } clock ? [.. ClockWords.Of(clock)] : []))
                 .Append(new("Places", [.. PlaceWords.Of(stage)]))
+                .Append(new("Called for", stage.Asks is { } asks ? [AskWords(asks)] : []))
                 .Append(new("Say first", [.. stage.Reminders.Select(Phrase.Sentence)]))
                 .Where(rule => rule.Sentences.Count > 0),
         ];
@@ -53,6 +54,13 @@ public static class StageWords
         string[] Told(string topic) =>
             [.. byTopic.Where(each => each.Key == topic).SelectMany(each => each.SelectMany(words => words))];
     }
+
+    private static string AskWords(Asks asks) =>
+        Phrase.Sentence(
+            asks.AtRandom
+                ? $"the coach calls {Phrase.List(asks.Moves, "or")}, and nobody knows which comes next"
+                : $"the coach calls {string.Join(", then ", asks.Moves)}, and begins again"
+        );
 
     private const string Scored = "Scoring";
     private const string Over = "Over";

@@ -39,6 +39,8 @@ public static class ResultsCsv
         "game",
         "gamesWon",
         "habits",
+        "ownCount",
+        "firstHalf",
     ];
 
     public static string Write(DateOnly date, IReadOnlyList<DrillResult> drills)
@@ -120,6 +122,8 @@ public static class ResultsCsv
         csv.WriteField(game);
         csv.WriteField(row.GamesWon);
         csv.WriteField(CsvCell.Guard(string.Join("; ", SeenRow.Lines(drill.Habits))));
+        csv.WriteField(unit.OwnCount);
+        csv.WriteField(unit.FirstHalf);
         csv.NextRecord();
     }
 }

@@ -119,6 +119,13 @@ internal static class AnyLog
             ),
             8 when other < 34 => new RunEvent.Skip(id, new Instant(at), (IntervalKind)(1 + (third % 3)), 1 + (one % 3)),
             8 when other < 36 => new RunEvent.Rounds(id, new Instant(at), 1 + (third % 6)),
+            8 when other < 38 => new RunEvent.OwnCount(id, new Instant(at), new PlayerId(unit), third, 1 + (one % 3)),
+            8 when other < 40 => new RunEvent.Cue(
+                id,
+                new Instant(at),
+                third % 3 == 0 ? "" : "low",
+                Given.Player(third % 2 == 0 ? unit : null)
+            ),
             8 => new RunEvent.Note(id, new Instant(at), "well done", new PlayerId(unit)),
             9 or 10 when players => Sub(id, at, anybody, "abcde"[other % 5].ToString(), third),
             _ => Tap(card.Stages[0], id, at, players && third % 7 == 0 ? anybody : unit, one, other, third),

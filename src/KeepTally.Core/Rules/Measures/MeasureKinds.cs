@@ -178,9 +178,38 @@ public static class MeasureKinds
             value => $"{Phrase.Figure(value)} that do not count"
         );
 
+    /// <summary>What each said itself that they had.</summary>
+    public static MeasureKind OwnCount { get; } =
+        new(
+            "ownCount",
+            "own count",
+            "Own count",
+            unit => unit.OwnCount,
+            (_, better) => better == Better.High ? "the most by own count" : "the fewest by own count",
+            value => $"{Phrase.Figure(value)} by own count"
+        )
+        {
+            IsCount = true,
+        };
+
     /// <summary>All of them, the usual one first.</summary>
     public static IReadOnlyList<MeasureKind> All { get; } =
-    [Points, Successes, Attempts, Accuracy, BestStreak, Cleared, Seconds, Outs, Place, ReadingBest, ReadingMean, Late, Voids];
+    [
+        Points,
+        Successes,
+        Attempts,
+        Accuracy,
+        BestStreak,
+        Cleared,
+        Seconds,
+        Outs,
+        Place,
+        ReadingBest,
+        ReadingMean,
+        Late,
+        Voids,
+        OwnCount,
+    ];
 
     private static string Reading(Stage stage, Better better, string of, string counted) =>
         (stage.Outcomes.Select(outcome => outcome.Reading).FirstOrDefault(reading => reading is not null), better) switch

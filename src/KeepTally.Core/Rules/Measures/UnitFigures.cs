@@ -23,6 +23,7 @@ internal static class UnitFigures
             ReadingMean = unit.Readings.Count == 0 ? null : unit.Readings.Mean,
             Late = unit.Late,
             Voids = unit.Voids,
+            OwnCount = unit.OwnCount,
         };
 
     /// <summary>The best reading follows the first measure that ranks by readings: low where it says low, else high.</summary>

@@ -72,6 +72,10 @@ public sealed record DrillPad(
             ("What goes wrong", card.Faults),
         }.Where(part => part.Lines.Count > 0);
 
+    /// <summary>What a coach may pin from its cards.</summary>
+    public IReadOnlyList<string> Cues =>
+        [.. Sheets.SelectMany(sheet => sheet.Stage.Reminders.Concat(sheet.Card.Cues)).Distinct().Take(8)];
+
     public IReadOnlyList<string> Reminders => [.. Sheets.SelectMany(sheet => sheet.Stage.Reminders).Distinct()];
 
     /// <param name="sheets">Every sheet in its order, that which keeps a circuit's clock too.</param>

@@ -1,4 +1,6 @@
 // Asks for the number a tap carries. Seconds can be taken with a watch.
+import { chipOf } from "./chip.js";
+
 const by = (id) => document.getElementById(id);
 
 /** The number, or null where the coach thought better of it. */
@@ -10,6 +12,9 @@ export function ask(unit, what) {
   by("reading-unit").textContent = unit;
   field.value = "";
   watch.hidden = unit !== "s";
+  by("reading-laps").replaceChildren();
+  by("reading-lap").hidden = true;
+  by("reading-keys").onclick = ({ target }) => press(field, target.closest("button")?.dataset.digit);
   const stop = stopwatch(watch, field);
   dialog.returnValue = "";
   dialog.showModal();
@@ -26,22 +31,51 @@ export function ask(unit, what) {
   });
 }
 
+/** Large keys beside those of the device: a number is typed with the thumb without a keyboard coming up. */
+function press(field, digit) {
+  if (digit) {
+    field.value = digit === "⌫" ? field.value.slice(0, -1) : field.value + digit;
+  }
+}
+
+/** A lap stands beside the watch, and can be taken in place of the whole. */
+function addLap(field, laps, seconds) {
+  const before = laps.reduce((sum, lap) => sum + lap, 0);
+  const lap = Math.round((seconds - before) * 100) / 100;
+  laps.push(lap);
+  const item = document.createElement("li");
+  const chip = chipOf(`Lap ${laps.length}: ${lap.toFixed(2)}`);
+  chip.addEventListener("click", () => (field.value = lap.toFixed(2)));
+  item.append(chip);
+  by("reading-laps").append(item);
+}
+
 function stopwatch(button, field) {
   let began = null;
   let showing;
+  let laps = [];
+  const lap = by("reading-lap");
   button.textContent = "Start the watch";
   const seconds = () => ((performance.now() - began) / 1000).toFixed(2);
   button.onclick = () => {
     if (began === null) {
       began = performance.now();
       button.textContent = "Stop";
+      laps = [];
+      by("reading-laps").replaceChildren();
+      lap.hidden = false;
       showing = setInterval(() => (field.value = seconds()), 50);
     } else {
       field.value = seconds();
+      if (laps.length > 0) {
+        addLap(field, laps, Number(field.value));
+      }
+      lap.hidden = true;
       began = null;
       clearInterval(showing);
       button.textContent = "Start again";
     }
   };
+  lap.onclick = () => began !== null && addLap(field, laps, Number(seconds()));
   return () => clearInterval(showing);
 }

@@ -1,5 +1,6 @@
 // The run screen: shows what the core says, passes on what the coach does, keeps it, sends it, and hears the others.
 import { Amend } from "./amend.js";
+import { Asked } from "./asked.js";
 import { Binding } from "./bind.js";
 import { chipOf } from "./chip.js";
 import { Choices } from "./choices.js";
@@ -13,6 +14,7 @@ import { listenToKeys } from "./keys.js";
 import { keepAtHand } from "./offline.js";
 import { Pad } from "./pad.js";
 import { Others } from "./others.js";
+import { OwnCounts } from "./own-counts.js";
 import { Race } from "./race.js";
 import { Replan } from "./replan.js";
 import { showSetUps } from "./set-ups.js";
@@ -105,6 +107,7 @@ async function begin() {
   const choices = new Choices();
   const sound = new Sound(choices, () => signals.plan());
   const signals = new Signals(core, time, sound, choices);
+  const asked = new Asked(choices, sound);
   const face = new ClockFace();
   const screen = new View();
   const unkept = new Unkept({
@@ -231,6 +234,7 @@ async function begin() {
     const is = (name) => changed === null || changed.has(name);
     around.show({ run: view.run }, changed);
     inside.show({ run: view.run, sheets: view.run.sheets }, changed);
+    asked.show(view.run);
     if (is("run.clock")) {
       face.show(view.run.clock);
       by("whistle").hidden = !view.run.clock.whistle;
@@ -302,7 +306,7 @@ async function begin() {
       document.body.dataset.clock = "over";
     }
     numberRows();
-    written?.offer();
+    written?.offer(drill?.dataset.run);
   }
 
   /** Who counts for one place sees its pad alone. */
@@ -346,6 +350,10 @@ async function begin() {
   new Habits(root, {
     look: () => core.habits(),
     see: (habit, player) => act(core.see(habit, player, time.now())),
+  });
+  new OwnCounts({
+    look: () => core.ownCounts(time.now()),
+    say: (sheet, unit, count) => act(core.count(sheet, unit, count, time.now())),
   });
   new Race(root, {
     practice,
@@ -433,6 +441,7 @@ async function begin() {
     look: () => core.who(time.now()),
     note: (text, unit) => act(core.note(text, unit, time.now())),
     stop: stopToTeach,
+    cue: (text, unit) => act(core.cue(text, unit, time.now())),
   });
 
   function stopToTeach(reason = "") {

@@ -1,4 +1,6 @@
 // The clock's signals, asked of the core well ahead: each sounds, flashes and shakes at its moment, once.
+import { speak as say } from "./spoken.js";
+
 const ahead = 90_000;
 // What is longer past than this is not made up for: a device that slept plays no old calls.
 const forgotten = 250;
@@ -67,12 +69,8 @@ export class Signals {
     if (shake) {
       navigator.vibrate?.(shakes[kind]);
     }
-    if (speak && said && this.#sound.on && window.speechSynthesis) {
-      const words = new SpeechSynthesisUtterance(said);
-      words.lang = "en";
-      words.volume = loudness / 100;
-      speechSynthesis.cancel();
-      speechSynthesis.speak(words);
+    if (speak && this.#sound.on) {
+      say(said, loudness);
     }
   }
 }

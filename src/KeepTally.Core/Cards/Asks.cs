@@ -1,0 +1,24 @@
+using KeepTally.Core.Chance;
+
+namespace KeepTally.Core.Cards;
+
+/// <summary>In which order moves are called for.</summary>
+public enum AskOrder
+{
+    /// <summary>One after the other, as they are listed.</summary>
+    Turn,
+
+    /// <summary>Nobody can foresee which comes next.</summary>
+    Random,
+}
+
+/// <summary>Moves that the coach calls for, one after another: step in, fade; left, right. Source: docs/formats.md, section 1, "Stage".</summary>
+/// <param name="Moves">What is called; at least two.</param>
+/// <param name="AtRandom">In an order nobody can foresee, the same for the same seed; else in turn.</param>
+public sealed record Asks(IReadOnlyList<string> Moves, bool AtRandom)
+{
+    /// <summary>What is called for after so many goes.</summary>
+    /// <param name="seed">The seed of the run.</param>
+    public string After(int goes, int seed) =>
+        AtRandom ? Moves[(int)new SeededDraw(seed, goes).Below(Moves.Count)] : Moves[goes % Moves.Count];
+}

@@ -1,0 +1,40 @@
+using KeepTally.Core.Cards;
+using KeepTally.Core.Rules.Measures;
+using KeepTally.Core.Scoring;
+using KeepTally.Core.Text;
+
+namespace KeepTally.Core.Words;
+
+/// <summary>How a unit stands to the par of its stage, in a few words.</summary>
+public static class ParWords
+{
+    /// <summary>"par met", "3 to par", "past par"; empty where no par is set, or nothing was done yet.</summary>
+    public static string Of(Stage stage, UnitReport unit)
+    {
+        if (stage.Par is not { } par || unit.Value(par.By) is not { } value)
+        {
+            return "";
+        }
+
+        return BetterOf(stage, par.By) == Better.High
+            ? value >= par.Value
+                ? "par met"
+                : unit.Done
+                    ? "under par"
+                    : par.By.IsCount
+                        ? $"{Phrase.Figure(par.Value - value)} to par"
+                        : $"par {par.By.Figure(par.Value)}"
+            : value > par.Value
+                ? "past par"
+                : unit.Done || par.By.IsReading
+                    ? "par met"
+                    : $"par {par.By.Figure(par.Value)}";
+    }
+
+    /// <summary>Which end is the good one: as the stage ranks by it, else less of time, outs and places, and more of all else.</summary>
+    public static Better BetterOf(Stage stage, MeasureKind by) =>
+        stage.Measures.FirstOrDefault(measure => measure.By == by) is { } measure ? measure.Better
+        : by == MeasureKinds.Seconds || by == MeasureKinds.Outs || by == MeasureKinds.Place ? Better.Low
+        : by == MeasureKinds.Late || by == MeasureKinds.Voids ? Better.Low
+        : Better.High;
+}

@@ -1,0 +1,31 @@
+using KeepTally.Core.Cards;
+using KeepTally.Core.Live;
+using KeepTally.Core.Time;
+
+namespace KeepTally.Screen;
+
+/// <summary>A match in halves in words: how it stood at half-time.</summary>
+internal static class HalfWords
+{
+    /// <summary>"Half-time, Plain 3, Striped 2."; empty where the break is not in the middle.</summary>
+    internal static string At(LiveRun run, Instant at)
+    {
+        var scores = run.OpenAt(at).Select(each => Score(each.Sheet, at)).Where(score => score.Length > 0).ToArray();
+        return run.Lead(at).Timeline?.Plan is { BreakAfter: { } rest, Rounds: var rounds } && rest.Round * 2 == rounds
+            ? scores.Length == 1
+                ? $"Half-time, {scores[0]}."
+                : "Half-time."
+            : "";
+    }
+
+    /// <summary>"First half Plain 3, Striped 2."; empty before the break, and where there are no halves.</summary>
+    internal static string First(Sheet sheet, Instant at) =>
+        Score(sheet, at) is { Length: > 0 } score ? $"First half {score}." : "";
+
+    private static string Score(Sheet sheet, Instant at) =>
+        sheet.Stage is { Play: Play.Match, Clock.BreakAfter: not null }
+        && sheet.ReportAt(at).Units is var units
+        && units.All(unit => unit.FirstHalf is not null)
+            ? string.Join(", ", units.Select(unit => $"{sheet.CallNameOf(unit.Id)} {RowWords.Figure(unit.FirstHalf!.Value)}"))
+            : "";
+}
