@@ -25,13 +25,13 @@ internal static class Answers
     }
 
     /// <summary>
-    /// Lines of text: why it was refused, or empty; what a tap did and why, or empty; then four lines an event: sheet,
+    /// Lines of text: why it was refused, or empty; what a tap did and why, or empty; what is worth a sound; then four lines an event: sheet,
     /// device, number, and its line of the log, which is JSON and need not be written as a text within another.
     /// </summary>
-    internal static string Of(IReadOnlyList<SheetEvent> appended, string? refused, string why = "")
+    internal static string Of(IReadOnlyList<SheetEvent> appended, string? refused, string why = "", string mark = "")
     {
         var text = new StringBuilder();
-        text.Append(refused?.ReplaceLineEndings(" ")).Append('\n').Append(why.ReplaceLineEndings(" "));
+        text.Append(refused?.ReplaceLineEndings(" ")).Append('\n').Append(why.ReplaceLineEndings(" ")).Append('\n').Append(mark);
         for (var i = 0; i < appended.Count; i++)
         {
             var (sheet, made) = appended[i];

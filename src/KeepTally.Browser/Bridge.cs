@@ -134,6 +134,9 @@ internal static partial class Bridge
     {
         var live = Practice.Find(new SheetId(sheet));
         var before = live?.Score.Snapshot(live.Stamp(Moment(now)));
+        var whose = Player(unit) ?? live?.Score.Turn;
+        var bests = BestsOf(new SheetId(sheet));
+        var best = BestOf(live, bests, whose, live?.Stamp(Moment(now)) ?? default);
         var fault = Practice.Tap(
             new SheetId(sheet),
             new TapCommand(
@@ -146,12 +149,27 @@ internal static partial class Bridge
             Moment(now),
             out var appended
         );
-        var why =
-            live is not null && appended is [{ Event: RunEvent.Tap tap }]
-                ? TapWords.Explain(live, tap, before!, live.Score.Snapshot(tap.At))
-                : "";
-        return Answers.Of(appended, fault?.ToString(), why);
+        if (live is null || appended is not [{ Event: RunEvent.Tap tap }])
+        {
+            return Answers.Of(appended, fault?.ToString());
+        }
+
+        var after = live.Score.Snapshot(tap.At);
+        return Answers.Of(
+            appended,
+            fault?.ToString(),
+            TapWords.Explain(live, tap, before!, after),
+            TapMark.Of(live.ResultOf(tap.Id), before!, after, best, BestOf(live, bests, whose, tap.At))
+        );
     }
+
+    private static PastBests BestsOf(SheetId sheet) =>
+        Practice.Runs.SelectMany(run => run.Sheets).FirstOrDefault(each => each.Id == sheet)?.Bests ?? PastBests.None;
+
+    private static BestKind BestOf(Sheet? live, PastBests bests, PlayerId? unit, Instant at) =>
+        bests.Squad is not null && unit is { } whose && live?.Score.UnitAt(whose, at) is { } report
+            ? bests.Judge(live.Stage, report)
+            : BestKind.None;
 
     /// <summary>Passes the turn to a unit, or with an empty text to the next.</summary>
     [JSExport]

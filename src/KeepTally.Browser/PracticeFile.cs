@@ -37,8 +37,14 @@ internal sealed record SheetFile(
     string Head,
     IReadOnlyList<string> Events,
     string? Card = null,
-    CircuitStop? Stop = null
+    CircuitStop? Stop = null,
+    BestsFile? Bests = null
 );
+
+/// <summary>The best results of earlier practices.</summary>
+/// <param name="Own">By the ids of players.</param>
+/// <param name="Squad">Of anybody; null where nobody has one.</param>
+internal sealed record BestsFile(IReadOnlyDictionary<string, double> Own, double? Squad);
 
 /// <summary>People who come, go or change places.</summary>
 internal sealed record ChangeFile(string? Off, string? In, string? Sheet);

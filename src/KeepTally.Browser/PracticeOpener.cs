@@ -26,7 +26,7 @@ internal static class PracticeOpener
                 var id = new SheetId(sheet.Id);
                 if (known.TryGetValue(id, out var live))
                 {
-                    sheets.Add(live);
+                    sheets.Add(live with { Bests = BestsOf(sheet) });
                     continue;
                 }
 
@@ -36,7 +36,7 @@ internal static class PracticeOpener
                     return Result.Fail<IReadOnlyList<OpenRun>>(new Fault("", $"{run.Name}: {opened.Faults[0]}", "reload the page"));
                 }
 
-                sheets.Add(new RunSheet(id, sheet.Name, opened.Value, sheet.Stop));
+                sheets.Add(new RunSheet(id, sheet.Name, opened.Value, sheet.Stop) { Bests = BestsOf(sheet) });
             }
 
             var planned = run.Minutes > 0 ? Duration.FromMinutes(run.Minutes) : (Duration?)null;
@@ -53,6 +53,11 @@ internal static class PracticeOpener
         runs.InsertRange(runs.FindLastIndex(run => run.Live.IsStarted) + 1, begun);
         return Result.Ok<IReadOnlyList<OpenRun>>(runs);
     }
+
+    private static PastBests BestsOf(SheetFile sheet) =>
+        sheet.Bests is { } bests
+            ? new PastBests(bests.Own.ToDictionary(own => new PlayerId(own.Key), own => own.Value), bests.Squad)
+            : PastBests.None;
 
     private static Result<Sheet> Open(RunFile run, SheetFile sheet)
     {

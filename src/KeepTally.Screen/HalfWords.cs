@@ -1,6 +1,7 @@
 using KeepTally.Core.Cards;
 using KeepTally.Core.Live;
 using KeepTally.Core.Time;
+using KeepTally.Core.Words;
 
 namespace KeepTally.Screen;
 
@@ -11,7 +12,7 @@ internal static class HalfWords
     internal static string At(LiveRun run, Instant at)
     {
         var scores = run.OpenAt(at).Select(each => Score(each.Sheet, at)).Where(score => score.Length > 0).ToArray();
-        return run.Lead(at).Timeline?.Plan is { BreakAfter: { } rest, Rounds: var rounds } && rest.Round * 2 == rounds
+        return run.Lead(at).Timeline is { } timeline && BreakWords.IsHalfTime(timeline.Plan)
             ? scores.Length == 1
                 ? $"Half-time, {scores[0]}."
                 : "Half-time."

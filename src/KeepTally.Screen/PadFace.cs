@@ -212,7 +212,14 @@ internal sealed class PadFace(RunSheet sheet)
         var cue = key.Cue.Length > 0 ? $"“{key.Cue}”" : "";
         return string.Join(
             " · ",
-            new[] { RowWords.Detail(_live.Stage, unit), ParWords.Of(_live.Stage, unit), own, cue }.Where(part => part.Length > 0)
+            new[]
+            {
+                RowWords.Detail(_live.Stage, unit),
+                ParWords.Of(_live.Stage, unit),
+                BestWords.Of(sheet.Bests, _live.Stage, unit),
+                own,
+                cue,
+            }.Where(part => part.Length > 0)
         );
     }
 

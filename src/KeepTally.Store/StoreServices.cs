@@ -59,6 +59,7 @@ public static class StoreServices
         services.AddScoped<RunStore>();
         services.AddScoped<EventJournal>();
         services.AddScoped<PracticeResults>();
+        services.AddScoped<BestBook>();
         services.AddScoped<DemoClub>();
         services.AddScoped<DemoPast>();
         return services;

@@ -199,9 +199,10 @@ internal static class Screen
         {
             ["refused"] = lines[0].Length == 0 ? null : lines[0],
             ["why"] = lines[1],
+            ["mark"] = lines[2],
             ["events"] = new JsonArray([
                 .. lines
-                    .Skip(2)
+                    .Skip(3)
                     .Chunk(4)
                     .Select(each => new JsonObject
                     {

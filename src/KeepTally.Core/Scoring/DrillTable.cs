@@ -59,22 +59,28 @@ public static class DrillTable
                 ))
             ),
         ];
+        var by = stage.RankedBy(
+            Array.Exists(rows, row => row.Report.Counts.Any(count => count.Value > 0)),
+            Array.Exists(rows, row => row.Report.OwnCount is not null)
+        );
         var ranked = new List<DrillRow>();
         foreach (
-            var won in rows.Where(row => IsRanked(stage, row)).GroupBy(row => row.GamesWon ?? 0).OrderByDescending(won => won.Key)
+            var won in rows.Where(row => IsRanked(stage, by, row))
+                .GroupBy(row => row.GamesWon ?? 0)
+                .OrderByDescending(won => won.Key)
         )
         {
             var before = ranked.Count;
             ranked.AddRange(
                 RankRule
-                    .Rank(stage.Measures, [.. won.Select(row => (row, row.Report.Figures))])
+                    .Rank(by, [.. won.Select(row => (row, row.Report.Figures))])
                     .Select(each => each.Unit with { Rank = each.Rank + before })
             );
         }
 
-        return [.. ranked, .. rows.Where(row => !IsRanked(stage, row)).OrderBy(row => !row.Played)];
+        return [.. ranked, .. rows.Where(row => !IsRanked(stage, by, row)).OrderBy(row => !row.Played)];
     }
 
-    private static bool IsRanked(Stage stage, DrillRow row) =>
-        stage.Scores != Scorer.None && row.Played && row.Report.Value(stage.Measures[0].By) is not null;
+    private static bool IsRanked(Stage stage, IReadOnlyList<Measure> by, DrillRow row) =>
+        stage.Scores != Scorer.None && row.Played && row.Report.Value(by[0].By) is not null;
 }

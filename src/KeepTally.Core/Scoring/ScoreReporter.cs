@@ -93,24 +93,17 @@ internal static class ScoreReporter
         return RankRule.LeaderAlone(MeasuresOf(stage, state), figures);
     }
 
-    /// <summary>What ranks: where nobody was tapped and some have said their own counts, those.</summary>
     private static IReadOnlyList<Measure> MeasuresOf(Stage stage, ScoreState state)
     {
-        var counted = false;
+        var (tapped, said) = (false, false);
         foreach (var unit in state.Units)
         {
-            if (unit.Taps > 0)
-            {
-                return stage.Measures;
-            }
-
-            counted |= unit.OwnCount is not null;
+            tapped |= unit.Taps > 0;
+            said |= unit.OwnCount is not null;
         }
 
-        return counted ? ByOwnCount : stage.Measures;
+        return stage.RankedBy(tapped, said);
     }
-
-    private static readonly Measure[] ByOwnCount = [new(MeasureKinds.OwnCount, Better.High)];
 
     internal static UnitReport UnitAt(
         Stage stage,

@@ -12,7 +12,14 @@ public static class LiveOpening
     /// <param name="device">By whom events are made.</param>
     /// <param name="runs">Those of its runs whose cards read; at least one.</param>
     /// <param name="zone">Where the wall clock hangs by which the timing sheet was planned.</param>
-    public static LivePractice Open(DeviceId device, Practice practice, IReadOnlyList<StoredRun> runs, TimeZoneInfo zone)
+    /// <param name="bests">The best results of earlier practices, by sheet; null for none.</param>
+    public static LivePractice Open(
+        DeviceId device,
+        Practice practice,
+        IReadOnlyList<StoredRun> runs,
+        TimeZoneInfo zone,
+        IReadOnlyDictionary<string, PastBests>? bests = null
+    )
     {
         var (due, spare) = SheetTimes.Of(practice, runs[0].Run.Origin, zone);
         return new LivePractice(
@@ -21,7 +28,7 @@ public static class LiveOpening
                 .. runs.Select(run =>
                 {
                     var block = BlockOf(practice, run);
-                    return new LiveRun(block.Title, run.Fold(), Duration.FromMinutes(block.Minutes))
+                    return new LiveRun(block.Title, [.. run.Fold().Select(WithBests)], Duration.FromMinutes(block.Minutes))
                     {
                         PlannedStart = due[block.Id],
                     };
@@ -31,6 +38,9 @@ public static class LiveOpening
         {
             Spare = spare,
         };
+
+        RunSheet WithBests(RunSheet sheet) =>
+            bests?.GetValueOrDefault(sheet.Id.Value) is { } best ? sheet with { Bests = best } : sheet;
     }
 
     /// <summary>The line of the timing sheet that a run is of.</summary>

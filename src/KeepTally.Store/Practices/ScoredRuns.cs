@@ -106,7 +106,11 @@ public sealed class ScoredRuns(TallyDb db, TextCache texts, IMemoryCache cache)
         [
             .. Standing(live)
                 .OfType<RunEvent.Note>()
-                .Select(note => new NoteRow(note.Unit is { } unit ? live.Head.NameOf(unit) : null, note.Text)),
+                .Select(note => new NoteRow(
+                    note.Unit is { } unit ? live.Head.NameOf(unit) : null,
+                    note.Text,
+                    BreakWords.At(live, note.At)
+                )),
         ];
 
     /// <summary>Taps that were put right afterwards, as they read now and as they read first.</summary>
@@ -160,7 +164,8 @@ public sealed record ScoredSheet(
 
 /// <summary>Something a coach wrote down while a drill was run.</summary>
 /// <param name="Player">Of whom, by name; null of the drill.</param>
-public sealed record NoteRow(string? Player, string Text);
+/// <param name="When">"at half-time" or "in the break", where it was; else empty.</param>
+public sealed record NoteRow(string? Player, string Text, string When);
 
 /// <summary>What a player did at each job of a drill, in words.</summary>
 /// <param name="Sheet">The name of the group or court; empty where there was only one.</param>

@@ -90,10 +90,14 @@ public sealed record Measure(MeasureKind By, Better Better);
 public static class MeasuresOfStage
 {
     private static readonly IReadOnlyList<Measure> Usual = [new(MeasureKinds.Points, Better.High)];
+    private static readonly IReadOnlyList<Measure> ByOwnCount = [new(MeasureKinds.OwnCount, Better.High)];
 
     extension(Stage stage)
     {
         /// <summary>What ranks the units, the first measure first; at least one.</summary>
         public IReadOnlyList<Measure> Measures => stage.Rule<Ranking>()?.Measures ?? Usual;
+
+        /// <summary>What ranks the units as they played: where nobody was tapped and some have said their own counts, those.</summary>
+        internal IReadOnlyList<Measure> RankedBy(bool tapped, bool saidOwn) => !tapped && saidOwn ? ByOwnCount : stage.Measures;
     }
 }

@@ -4,6 +4,7 @@ using KeepTally.Core.Faults;
 using KeepTally.Core.Rules.Ladders;
 using KeepTally.Core.Rules.Measures;
 using KeepTally.Core.Scoring;
+using KeepTally.Core.Text;
 using KeepTally.Core.Words;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Results;
@@ -71,8 +72,17 @@ public sealed class PracticeModel(PracticeBook book, PracticeResults results, Tr
             columns.Add(MeasureKinds.Points);
         }
 
+        if (!columns.Contains(MeasureKinds.OwnCount) && drill.Rows.Any(row => row.Report.OwnCount is not null))
+        {
+            columns.Add(MeasureKinds.OwnCount);
+        }
+
         return columns;
     }
+
+    /// <summary>The points of each half, "3 + 2"; a dash where the second was not reached.</summary>
+    public static string ByHalf(UnitReport unit) =>
+        unit.FirstHalf is { } first ? $"{Phrase.Figure(first)} + {Phrase.Figure(unit.Points - first)}" : "–";
 
     /// <summary>The value of a unit as it stands in the table.</summary>
     public static string Figure(UnitReport unit, MeasureKind by) => unit.Value(by) is { } value ? by.Figure(value) : "–";

@@ -3,6 +3,8 @@ using KeepTally.Core.Live;
 using KeepTally.Core.Measures;
 using KeepTally.Store.People;
 using KeepTally.Store.Practices;
+using KeepTally.Store.Results;
+using KeepTally.Store.Tables;
 using KeepTally.Web.Access;
 using Microsoft.AspNetCore.Authorization;
 
@@ -10,7 +12,7 @@ namespace KeepTally.Web.Pages.Run;
 
 /// <summary>The run screen: laid out and filled once here; from then on the core in the browser does.</summary>
 [Authorize(Policies.Practice)]
-public sealed class IndexModel(PaceBook paces, PracticeBook book, RunStore runStore, TimeProvider clock)
+public sealed class IndexModel(PaceBook paces, BestBook bests, PracticeBook book, RunStore runStore, TimeProvider clock)
     : LivePageModel(book, runStore, clock)
 {
     public IReadOnlyList<DrillPad> Drills { get; private set; } = [];
@@ -39,6 +41,12 @@ public sealed class IndexModel(PaceBook paces, PracticeBook book, RunStore runSt
                     .Prepend($"/?practice={Practice.Id}")
                 : []
         );
+
+    protected override Task<IReadOnlyDictionary<string, PastBests>> BestsAsync(
+        Practice practice,
+        IReadOnlyList<StoredRun> runs,
+        CancellationToken cancellationToken
+    ) => bests.OfAsync(practice, runs, cancellationToken);
 
     protected override async Task LayOutAsync(LivePractice live, CancellationToken cancellationToken)
     {

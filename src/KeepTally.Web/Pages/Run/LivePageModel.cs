@@ -35,6 +35,13 @@ public abstract class LivePageModel(PracticeBook book, RunStore runStore, TimePr
     /// <summary>Whether the page may hold what players may not do today.</summary>
     protected virtual bool TellsLimits => false;
 
+    /// <summary>The best results of earlier practices, by sheet; none where the page has no business with them.</summary>
+    protected virtual Task<IReadOnlyDictionary<string, PastBests>> BestsAsync(
+        Practice practice,
+        IReadOnlyList<StoredRun> runs,
+        CancellationToken cancellationToken
+    ) => Task.FromResult<IReadOnlyDictionary<string, PastBests>>(new Dictionary<string, PastBests>());
+
     /// <summary>The practice for the core in the browser, as JSON.</summary>
     public string PracticeJson { get; private set; } = "";
 
@@ -81,10 +88,11 @@ public abstract class LivePageModel(PracticeBook book, RunStore runStore, TimePr
         LastSequence = PracticeText.LastSequence(runs);
         Habits = CoachList.Habits.Of(practice.Team!.Habits);
         var times = SheetTimes.Of(practice, Origin, clock.LocalTimeZone);
-        PracticeJson = PracticeText.Of(practice, runs, Habits, TellsLimits, times);
+        var past = await BestsAsync(practice, runs, cancellationToken);
+        PracticeJson = PracticeText.Of(practice, runs, Habits, TellsLimits, times, past);
         Keys = [.. runs.Select(PracticeText.KeyOf)];
         Blocks = [.. runs.Select(run => LiveOpening.BlockOf(practice, run))];
-        var live = LiveOpening.Open(new DeviceId("page"), practice, runs, clock.LocalTimeZone);
+        var live = LiveOpening.Open(new DeviceId("page"), practice, runs, clock.LocalTimeZone, past);
         // What the clock calls for by now is shown as every device will show it; the devices append it themselves.
         var now = Origin.InstantAt(Now);
         live.AppendDue(now);

@@ -1,5 +1,6 @@
 using System.Text.Json;
 using KeepTally.Core.Dealing;
+using KeepTally.Core.Live;
 using KeepTally.Core.Time;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Tables;
@@ -13,13 +14,15 @@ internal static class PracticeText
 
     /// <param name="habits">What is looked for all practice long.</param>
     /// <param name="times">When each block is to begin by the timing sheet, and what that leaves over.</param>
+    /// <param name="bests">The best results of earlier practices, by sheet; none where they are nobody's business.</param>
     /// <param name="limits">Whether it holds what players may not do today: the players' board has no business with it.</param>
     internal static string Of(
         Practice practice,
         IReadOnlyList<StoredRun> runs,
         IReadOnlyList<string> habits,
         bool limits,
-        (IReadOnlyDictionary<int, Instant> Due, Duration Spare) times
+        (IReadOnlyDictionary<int, Instant> Due, Duration Spare) times,
+        IReadOnlyDictionary<string, PastBests> bests
     ) =>
         JsonSerializer.Serialize(
             new
@@ -46,6 +49,9 @@ internal static class PracticeText
                         Events = sheet.Events.Select(row => row.Line),
                         Card = sheet.Row.CardJson,
                         sheet.Row.Stop,
+                        Bests = bests.GetValueOrDefault(sheet.Row.Id) is { Squad: not null } best
+                            ? new { Own = best.Own.ToDictionary(own => own.Key.Value, own => own.Value), best.Squad }
+                            : null,
                     }),
                 }),
             },

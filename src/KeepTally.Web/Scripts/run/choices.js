@@ -4,7 +4,7 @@ const key = "this-screen";
 const usual = {
   thumb: "right",
   size: "usual",
-  sounds: { go: true, horn: true, call: true, surprise: true, rep: true },
+  sounds: { go: true, horn: true, call: true, surprise: true, rep: true, mark: true },
   loudness: 80,
   calls: "",
   speak: false,

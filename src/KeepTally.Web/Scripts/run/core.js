@@ -6,14 +6,14 @@ export async function loadCore() {
   const { getAssemblyExports, getConfig } = await dotnet.create();
   const { Bridge } = (await getAssemblyExports(getConfig().mainAssemblyName)).KeepTally.Browser;
   const read = (text) => (text ? JSON.parse(text) : null);
-  /** What came of a command: why not, why so, and the events to keep and to send, each in four lines. */
+  /** What came of a command: why not, why so, what is worth a sound, and the events to keep and to send, each in four lines. */
   const answer = (text) => {
-    const [refused, why, ...lines] = text.split("\n");
+    const [refused, why, mark, ...lines] = text.split("\n");
     const events = [];
     for (let i = 0; i < lines.length; i += 4) {
       events.push({ sheet: lines[i], device: lines[i + 1], n: Number(lines[i + 2]), line: lines[i + 3] });
     }
-    return { refused, why, events };
+    return { refused, why, mark, events };
   };
   return {
     open: (practice, device) => Bridge.Open(practice, device),

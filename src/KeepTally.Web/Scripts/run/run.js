@@ -42,6 +42,8 @@ const own = root.dataset.own ? root.dataset.own.split(",") : [];
 const framePause = 50;
 const viewPause = 1000;
 const receivedPause = 16;
+// Every tap is felt: a short buzz, a longer one for what it led to, a double one for what does not count.
+const buzzes = { win: 120, best: 80, gate: 50, out: 80, late: [30, 60, 30] };
 
 const says = by("says");
 let saysTimer;
@@ -190,6 +192,13 @@ async function begin() {
     }
     show();
     by("why").textContent = answer.why;
+    by("why").dataset.mark = answer.mark;
+    if (answer.mark) {
+      sound.mark(answer.mark);
+    }
+    if (choices.now.shake) {
+      navigator.vibrate?.(buzzes[answer.mark] ?? 15);
+    }
     signals.planSoon();
     keepAndSend(answer.events);
   }
@@ -435,7 +444,7 @@ async function begin() {
       by("calls-fault").textContent = core.callAt(choices.now.calls);
       signals.plan();
     },
-    hear: (kind) => sound.try(kind),
+    hear: (kind) => sound.try(kind === "mark" ? "win" : kind),
   });
   written = new Written({
     look: () => core.who(time.now()),

@@ -51,6 +51,13 @@ export class Sound {
     voice(this.#context, this.#master, kind, this.#context.currentTime + 0.03);
   }
 
+  /** What a tap led to is heard at once, softly. */
+  mark(kind) {
+    if (this.on && this.#choices.now.sounds.mark && this.#context?.state === "running") {
+      this.try(kind);
+    }
+  }
+
   /**
    * Plans the signals that are to come, and takes back those that are not to come any more.
    * @param signals by name: { kind, at }, at in milliseconds of the shared clock.

@@ -5,6 +5,11 @@ const tones = {
   surprise: { notes: [1320, 1760], length: 0.6, wave: "square", loud: 0.45 },
   rep: { notes: [440], length: 0.4, wave: "square", loud: 0.3 },
   horn: { notes: [233, 294, 349], length: 1.1, wave: "sawtooth", loud: 0.45 },
+  win: { notes: [523, 659, 784], length: 0.6, wave: "triangle", loud: 0.4 },
+  best: { notes: [784, 1047], length: 0.4, wave: "triangle", loud: 0.35 },
+  gate: { notes: [659, 880], length: 0.22, wave: "triangle", loud: 0.3 },
+  out: { notes: [330, 247], length: 0.3, wave: "triangle", loud: 0.3 },
+  late: { notes: [196], length: 0.18, wave: "triangle", loud: 0.25 },
 };
 
 /**

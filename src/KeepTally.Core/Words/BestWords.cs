@@ -1,0 +1,21 @@
+using KeepTally.Core.Cards;
+using KeepTally.Core.Live;
+using KeepTally.Core.Rules.Measures;
+using KeepTally.Core.Scoring;
+
+namespace KeepTally.Core.Words;
+
+/// <summary>How a player stands to their own best and the squad's, in a few words.</summary>
+public static class BestWords
+{
+    /// <summary>"best of the squad", "new best", "best 12"; empty where there is none.</summary>
+    public static string Of(PastBests bests, Stage stage, UnitReport unit) =>
+        bests.Judge(stage, unit) switch
+        {
+            BestKind.Squad => "best of the squad",
+            BestKind.Own => "new best",
+            BestKind.None => bests.Own.TryGetValue(unit.Id, out var own) && stage.Scores == Scorer.Player
+                ? $"best {stage.Measures[0].By.Figure(own)}"
+                : "",
+        };
+}

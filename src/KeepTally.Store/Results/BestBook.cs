@@ -1,0 +1,82 @@
+using KeepTally.Core.Cards;
+using KeepTally.Core.Dealing;
+using KeepTally.Core.Events;
+using KeepTally.Core.Formats;
+using KeepTally.Core.Live;
+using KeepTally.Core.Rules.Measures;
+using KeepTally.Store.Database;
+using KeepTally.Store.Practices;
+using KeepTally.Store.Tables;
+using Microsoft.EntityFrameworkCore;
+
+namespace KeepTally.Store.Results;
+
+/// <summary>The best results of earlier practices of a team, like only held against like: the same card, scored the same.</summary>
+public sealed class BestBook(TallyDb db, ScoredRuns outcomes)
+{
+    /// <summary>So many runs back of each card.</summary>
+    private const int RunsBack = 20;
+
+    /// <summary>The bests for each sheet of a practice, by its id; of the stations of a circuit none are kept.</summary>
+    public async Task<IReadOnlyDictionary<string, PastBests>> OfAsync(
+        Practice practice,
+        IReadOnlyList<StoredRun> runs,
+        CancellationToken cancellationToken = default
+    )
+    {
+        var sheets = runs.SelectMany(run => run.Sheets, (run, sheet) => (run.Run, Sheet: sheet))
+            .Where(each => each.Sheet.Row.Stop is null && each.Sheet.Row.CardJson is null)
+            .Where(each => each.Sheet.Card.Stages[each.Sheet.Head.Stage].Scores == Scorer.Player)
+            .ToArray();
+        var cards = sheets.Select(each => each.Sheet.Card.Id).Distinct().ToArray();
+        var past = await PastOf(practice, cards, cancellationToken);
+        var prints = new Dictionary<string, string>(StringComparer.Ordinal);
+        var bests = new Dictionary<string, PastBests>(StringComparer.Ordinal);
+        foreach (var run in await outcomes.OfRunsAsync(past, cancellationToken))
+        {
+            foreach (var (row, outcome) in run.Sheets.Where(sheet => sheet.Row.Stop is null && sheet.Row.CardJson is null))
+            {
+                Take(Print(run.Run.CardJson, outcome.Head), outcome);
+            }
+        }
+
+        return sheets.ToDictionary(
+            each => each.Sheet.Row.Id,
+            each => bests.GetValueOrDefault(Print(each.Run.CardJson, each.Sheet.Head), PastBests.None)
+        );
+
+        // What decides the score of a sheet: the card, its stage and its house rules.
+        string Print(string json, LogHead head)
+        {
+            if (!prints.TryGetValue(json, out var print))
+            {
+                prints[json] = print = ScoringPrint.Of(json);
+            }
+
+            var rules = head.Options.OrderBy(option => option.Key, StringComparer.Ordinal);
+            return $"{head.Drill}\n{head.Stage}\n{string.Join(',', rules.Select(option => $"{option.Key}={option.Value}"))}\n{print}";
+        }
+
+        void Take(string print, ScoredSheet outcome)
+        {
+            foreach (var (player, level) in Levels.Of(outcome.Stage, outcome.Report))
+            {
+                var value = outcome.Stage.Measures[0].Better == Better.High ? level : -level;
+                bests[print] = bests.GetValueOrDefault(print, PastBests.None).With(outcome.Stage, player, value);
+            }
+        }
+    }
+
+    private async Task<IReadOnlyList<int>> PastOf(Practice practice, string[] cards, CancellationToken cancellationToken)
+    {
+        var found = await db
+            .Runs.Where(run => run.Block!.Circuit == null && cards.Contains(run.Block.CardVersion!.CardId))
+            .Join(db.Practices, run => run.Block!.PracticeId, each => each.Id, (run, each) => new { run, each })
+            .Where(pair => pair.each.TeamId == practice.TeamId && pair.each.Id != practice.Id && pair.each.Date <= practice.Date)
+            .OrderByDescending(pair => pair.each.Date)
+            .ThenByDescending(pair => pair.run.Id)
+            .Select(pair => new { pair.run.Id, pair.run.Block!.CardVersion!.CardId })
+            .ToListAsync(cancellationToken);
+        return [.. found.GroupBy(run => run.CardId).SelectMany(card => card.Take(RunsBack)).Select(run => run.Id)];
+    }
+}
