@@ -57,6 +57,8 @@ internal static class Answers
 [JsonSerializable(typeof(ChangeFile))]
 [JsonSerializable(typeof(WhoView))]
 [JsonSerializable(typeof(OwnCountsView))]
+[JsonSerializable(typeof(IReadOnlyList<ShownView>))]
+[JsonSerializable(typeof(TrainedView))]
 [JsonSerializable(typeof(IReadOnlyList<BoardView>))]
 [JsonSerializable(typeof(IReadOnlyList<SignalView>))]
 internal sealed partial class ViewJson : JsonSerializerContext;

@@ -21,6 +21,7 @@ await build({
     layout: "Scripts/layout/layout.js",
     setup: "Scripts/setup/setup.js",
     timing: "Scripts/timing/timing.js",
+    train: "Scripts/train/train.js",
   },
   format: "esm",
   outdir: out,

@@ -1,11 +1,9 @@
-using KeepTally.Core.Cards;
 using KeepTally.Core.Chance;
 using KeepTally.Core.Clock;
-using KeepTally.Core.Floor;
 using KeepTally.Core.Identity;
 using KeepTally.Core.Live;
-using KeepTally.Core.Rules.Zones;
 using KeepTally.Core.Time;
+using KeepTally.Core.Training;
 
 namespace KeepTally.Store.Demo;
 
@@ -49,8 +47,7 @@ internal sealed class StandIns(SeededDraw draw, IReadOnlyDictionary<PlayerId, do
         foreach (var each in run.OpenAt(now).ToArray())
         {
             var live = each.Sheet;
-            var units = ScoringSlots.At(live.Stage, live.UnitsOn, live.Floor).ToArray();
-            foreach (var unit in live.Stage.Play == Core.Cards.Play.Together ? units : One(live, units, now))
+            foreach (var unit in StandIn.AtWork(live, now, draw))
             {
                 if (Chance() < Seen && Touch(live, unit, now) is { } command)
                 {
@@ -60,35 +57,10 @@ internal sealed class StandIns(SeededDraw draw, IReadOnlyDictionary<PlayerId, do
         }
     }
 
-    /// <summary>Whose turn it is; in a match whichever side the play falls to.</summary>
-    private PlayerId[] One(Sheet live, PlayerId[] units, Instant now) =>
-        live.ReportAt(now).Turn is { } turn ? [turn]
-        : units.Length == 0 ? []
-        : [units[draw.Below(units.Length)]];
-
-    private TapCommand? Touch(Sheet live, PlayerId unit, Instant now)
-    {
-        var report = live.ReportAt(now).Units.First(each => each.Id == unit);
-        if (report.Done)
-        {
-            return null;
-        }
-
-        var comesOff = Chance() < skill.GetValueOrDefault(unit, Even);
-        if (live.Stage.Targets is { } targets)
-        {
-            return report.Asked is { } asked
-                ? new TapCommand(unit, null, comesOff ? asked : targets.Zones[(int)draw.Below(targets.Zones.Count)])
-                : null;
-        }
-
-        var fitting = live
-            .Stage.Outcomes.Where(outcome => (outcome.Result == OutcomeResult.Success) == comesOff)
-            .Where(outcome => outcome.Job is null)
-            .Where(outcome => outcome.By is not TappedBy.Named named || named.Side == unit.Value)
-            .ToArray();
-        return fitting.Length == 0 ? null : new TapCommand(unit, fitting[draw.Below(fitting.Length)].Id);
-    }
+    private TapCommand? Touch(Sheet live, PlayerId unit, Instant now) =>
+        live.ReportAt(now).Units.First(each => each.Id == unit).Done
+            ? null
+            : StandIn.Go(live, unit, Chance() < skill.GetValueOrDefault(unit, Even), now, draw);
 
     private double Chance() => draw.Below(Parts) / (double)Parts;
 }

@@ -41,6 +41,9 @@ export async function loadCore() {
     amend: ({ sheet, device, n }, { unit = "", outcome = "", zone = "", counts = false }, now) =>
       answer(Bridge.Amend(sheet, device, n, unit, outcome, zone, counts, now)),
     note: (text, unit, now) => answer(Bridge.Note(text, unit, now)),
+    train: (practice, { start, pace, length, skill, seed }) =>
+      read(Bridge.Train(practice, start, pace, length, skill, seed)),
+    trained: (now) => read(Bridge.Trained(now)),
     ownCounts: (now) => read(Bridge.OwnCounts(now)),
     count: (sheet, unit, count, now) => answer(Bridge.Count(sheet, unit, count, now)),
     cue: (text, unit, now) => answer(Bridge.Cue(text, unit, now)),

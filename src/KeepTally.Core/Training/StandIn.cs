@@ -1,0 +1,48 @@
+using KeepTally.Core.Cards;
+using KeepTally.Core.Chance;
+using KeepTally.Core.Floor;
+using KeepTally.Core.Identity;
+using KeepTally.Core.Live;
+using KeepTally.Core.Rules.Zones;
+using KeepTally.Core.Time;
+
+namespace KeepTally.Core.Training;
+
+/// <summary>A made-up player's go at a drill, by its own rules: who is at work, and what comes of it.</summary>
+public static class StandIn
+{
+    /// <summary>Those whose rep comes now: all who are tapped where all play at once, else whose turn it is, else one drawn.</summary>
+    public static IReadOnlyList<PlayerId> AtWork(Sheet sheet, Instant now, SeededDraw draw)
+    {
+        var units = ScoringSlots.At(sheet.Stage, sheet.UnitsOn, sheet.Floor);
+        return sheet.Stage.Play == Play.Together ? units
+            : sheet.ReportAt(now).Turn is { } turn ? [turn]
+            : units.Count == 0 ? []
+            : [units[(int)draw.Below(units.Count)]];
+    }
+
+    /// <summary>What comes of a go, as it would be tapped; null where there is nothing left to do.</summary>
+    /// <param name="comesOff">Whether the try comes off.</param>
+    public static TapCommand? Go(Sheet sheet, PlayerId unit, bool comesOff, Instant now, SeededDraw draw)
+    {
+        var report = sheet.ReportAt(now).Units.First(each => each.Id == unit);
+        if (report.Done)
+        {
+            return null;
+        }
+
+        if (sheet.Stage.Targets is { } targets)
+        {
+            return report.Asked is { } asked
+                ? new TapCommand(unit, null, comesOff ? asked : targets.Zones[(int)draw.Below(targets.Zones.Count)])
+                : null;
+        }
+
+        var fitting = sheet
+            .Stage.Outcomes.Where(outcome => (outcome.Result == OutcomeResult.Success) == comesOff)
+            .Where(outcome => outcome.Job is null)
+            .Where(outcome => outcome.By is not TappedBy.Named named || named.Side == unit.Value)
+            .ToArray();
+        return fitting.Length == 0 ? null : new TapCommand(unit, fitting[draw.Below(fitting.Length)].Id);
+    }
+}
