@@ -210,17 +210,15 @@ internal sealed class PadFace(RunSheet sheet)
     {
         var own = key.OwnCount is { } said ? $"own count {said}" : "";
         var cue = key.Cue.Length > 0 ? $"“{key.Cue}”" : "";
-        return string.Join(
-            " · ",
-            new[]
-            {
-                RowWords.Detail(_live.Stage, unit),
-                ParWords.Of(_live.Stage, unit),
-                BestWords.Of(sheet.Bests, _live.Stage, unit),
-                own,
-                cue,
-            }.Where(part => part.Length > 0)
-        );
+        string[] parts =
+        [
+            cue,
+            RowWords.Detail(_live.Stage, unit),
+            ParWords.Of(_live.Stage, unit),
+            own,
+            BestWords.Of(sheet.Bests, _live.Stage, unit),
+        ];
+        return string.Join(" · ", parts.Where(part => part.Length > 0));
     }
 
     private string NameOf(PlayerId unit) => _live.Units.First(each => each.Id == unit).Name;

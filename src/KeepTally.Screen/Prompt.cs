@@ -16,7 +16,7 @@ internal static class Prompt
     private static string Cue(LiveRun run, Instant at)
     {
         var rests = run.ClockAt(at)?.Interval.Kind is IntervalKind.CountIn or IntervalKind.Change or IntervalKind.Break;
-        return (!run.IsStarted || rests || run.IsPaused) && run.Sheets[0].Sheet.CueFor(null) is { } cue ? $"Say: {cue}" : "";
+        return (!run.IsStarted || rests || run.IsPaused) && run.Sheets[0].Sheet.CueFor(null) is { } cue ? $"Say: “{cue}”" : "";
     }
 
     private static string Words(LiveRun run, Instant at, bool last)

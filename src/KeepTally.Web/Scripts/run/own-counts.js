@@ -54,9 +54,9 @@ export class OwnCounts {
       .join(" · ");
     const numbers = Array.from({ length: shownAtOnce }, (_, index) => this.#from + index);
     this.#numbers.replaceChildren(
-      ...(this.#from > 0 ? [key("lower", { more: -shownAtOnce })] : []),
+      ...(this.#from > 0 ? [key("less", { more: -shownAtOnce })] : []),
       ...numbers.map((number) => key(number, { number }, number === this.#number)),
-      key("higher", { more: shownAtOnce }),
+      key("more", { more: shownAtOnce }),
     );
     this.#units.replaceChildren(
       ...units.map(({ sheet, unit, name, count }) => {

@@ -73,6 +73,8 @@ async function begin() {
     });
     core.execute("start", "", start);
     running = true;
+    root.classList.add("is-playing");
+    window.scrollTo(0, 0);
     part("begin").textContent = "Stop";
     for (const each of shown) {
       timers.push(setTimeout(move, each.at - lead - now()));
@@ -86,6 +88,7 @@ async function begin() {
   function end() {
     timers.forEach(clearTimeout);
     running = false;
+    root.classList.remove("is-playing");
     part("begin").textContent = "Again";
     part("seen").textContent = "Done.";
     part("seen").dataset.form = "";
