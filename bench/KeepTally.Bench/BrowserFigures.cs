@@ -20,7 +20,7 @@ internal static class BrowserFigures
             var beside = pass.GetProperty("yardstick").GetDouble();
             yield return new Figure($"fixed piece of script{words}", beside, "ms");
             var press = pass.GetProperty("press");
-            foreach (var (figure, most) in new[] { ("median", (double?)null), ("p95", name == "plain" ? 16 : null) })
+            foreach (var (figure, most) in new[] { ("median", (double?)null), ("p95", 16) })
             {
                 var value = press.GetProperty(figure).GetDouble();
                 yield return new Figure($"press to changed screen{words}, {figure}", value, "ms", value / beside, "script", most);

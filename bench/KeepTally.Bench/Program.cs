@@ -15,7 +15,7 @@ if (args is ["--filter", ..])
     return 0;
 }
 
-// All of it, or those parts that are named: core, server, browser.
+// All of it, or those parts that are named: core, server, kill, browser.
 var missed = 0;
 bool Asked(string part) => args.Length == 0 || args.Contains(part);
 void Print(Figure figure)
@@ -40,6 +40,14 @@ if (Asked("core"))
 if (Asked("server"))
 {
     await foreach (var figure in ServerFigures.AllAsync())
+    {
+        Print(figure);
+    }
+}
+
+if (Asked("kill"))
+{
+    await foreach (var figure in KillFigures.AllAsync())
     {
         Print(figure);
     }

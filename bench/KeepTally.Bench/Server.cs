@@ -12,19 +12,47 @@ internal sealed partial class Server : IAsyncDisposable
 {
     private static readonly TimeSpan Patience = TimeSpan.FromSeconds(60);
 
-    private readonly Process _process;
     private readonly string _data;
+    private readonly int _port;
+    private Process _process;
 
-    private Server(Process process, string data, Uri address)
+    private Server(Process process, string data, int port)
     {
         _process = process;
         _data = data;
-        Http = new HttpClient(new SocketsHttpHandler { MaxConnectionsPerServer = 2000 }) { BaseAddress = address };
+        _port = port;
+        Http = new HttpClient(new SocketsHttpHandler { MaxConnectionsPerServer = 2000 })
+        {
+            BaseAddress = new Uri($"http://127.0.0.1:{port}"),
+        };
     }
 
     internal HttpClient Http { get; }
 
     internal static async Task<Server> StartAsync()
+    {
+        var data = Directory.CreateTempSubdirectory("keep-tally-bench").FullName;
+        var port = FreePort();
+        var process = await LaunchAsync(data, port);
+        using var late = new CancellationTokenSource(Patience);
+
+        // The demo's past comes in after the start; it is not what is measured.
+        await Task.Delay(TimeSpan.FromSeconds(6), late.Token);
+        var server = new Server(process, data, port);
+        await server.SignInAsync();
+        return server;
+    }
+
+    /// <summary>As a flat battery does it, in the middle of whatever it does; then it is started again on what is on the disk.</summary>
+    internal async Task KillAndRestartAsync()
+    {
+        _process.Kill();
+        await _process.WaitForExitAsync();
+        _process.Dispose();
+        _process = await LaunchAsync(_data, _port);
+    }
+
+    private static async Task<Process> LaunchAsync(string data, int port)
     {
         var application = Path.Combine(Root(), "artifacts/web/KeepTally.Web.dll");
         if (!File.Exists(application))
@@ -32,8 +60,6 @@ internal sealed partial class Server : IAsyncDisposable
             throw new InvalidOperationException($"{application} is not there: publish first, with ./check or ./demo.");
         }
 
-        var data = Directory.CreateTempSubdirectory("keep-tally-bench").FullName;
-        var port = FreePort();
         var process = System.Diagnostics.Process.Start(
             new ProcessStartInfo("dotnet", [application, "--demo", "--data", data, "--port", $"{port}"])
             {
@@ -46,11 +72,7 @@ internal sealed partial class Server : IAsyncDisposable
             && !line.Contains("is ready", StringComparison.Ordinal)
         ) { }
 
-        // The demo's past comes in after the start; it is not what is measured.
-        await Task.Delay(TimeSpan.FromSeconds(6), late.Token);
-        var server = new Server(process, data, new Uri($"http://127.0.0.1:{port}"));
-        await server.SignInAsync();
-        return server;
+        return process;
     }
 
     /// <summary>Begins the demo's practice of today; a sheet of its match, on which two sides score.</summary>
@@ -73,8 +95,13 @@ internal sealed partial class Server : IAsyncDisposable
     {
         var page = await Http.GetStringAsync(new Uri($"/run/{practice}", UriKind.Relative));
         using var file = JsonDocument.Parse(PracticeFile().Match(page).Groups[1].Value);
-        var runs = file.RootElement.GetProperty("runs");
-        var sheet = runs[runs.GetArrayLength() - 1].GetProperty("sheets")[0].GetProperty("id").GetString()!;
+        // A match, of which the bench taps a goal of one side.
+        var match = file
+            .RootElement.GetProperty("runs")
+            .EnumerateArray()
+            .Select(run => run.GetProperty("sheets")[0])
+            .First(each => each.GetProperty("head").GetString()!.Contains("\"plain\"", StringComparison.Ordinal));
+        var sheet = match.GetProperty("id").GetString()!;
         var origin = long.Parse(Origin().Match(page).Groups[1].Value, CultureInfo.InvariantCulture);
         return (practice, sheet, origin);
     }

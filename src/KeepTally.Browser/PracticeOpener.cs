@@ -24,7 +24,7 @@ internal static class PracticeOpener
             foreach (var sheet in run.Sheets)
             {
                 var id = new SheetId(sheet.Id);
-                if (known.TryGetValue(id, out var live))
+                if (known.TryGetValue(id, out var live) && !HasNewcomer(live.Sheet, sheet))
                 {
                     sheets.Add(live with { Bests = BestsOf(sheet) });
                     continue;
@@ -36,6 +36,8 @@ internal static class PracticeOpener
                     return Result.Fail<IReadOnlyList<OpenRun>>(new Fault("", $"{run.Name}: {opened.Faults[0]}", "reload the page"));
                 }
 
+                // Somebody joined for today: the sheet goes on with all that was said on it.
+                opened.Value.AddAll([.. live?.Sheet.Log.Events ?? []]);
                 sheets.Add(new RunSheet(id, sheet.Name, opened.Value, sheet.Stop) { Bests = BestsOf(sheet) });
             }
 
@@ -53,6 +55,10 @@ internal static class PracticeOpener
         runs.InsertRange(runs.FindLastIndex(run => run.Live.IsStarted) + 1, begun);
         return Result.Ok<IReadOnlyList<OpenRun>>(runs);
     }
+
+    private static bool HasNewcomer(Sheet live, SheetFile sheet) =>
+        HeadReader.Read(sheet.Head) is { IsOk: true } head
+        && head.Value.Everyone.Any(member => live.Head.Everyone.All(known => known.Id != member.Id));
 
     private static PastBests BestsOf(SheetFile sheet) =>
         sheet.Bests is { } bests

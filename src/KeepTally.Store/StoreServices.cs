@@ -57,6 +57,7 @@ public static class StoreServices
         services.AddScoped<PairBook>();
         services.AddScoped<PracticeStart>();
         services.AddScoped<RunStore>();
+        services.AddScoped<GuestBook>();
         services.AddScoped<EventJournal>();
         services.AddScoped<PracticeResults>();
         services.AddScoped<BestBook>();

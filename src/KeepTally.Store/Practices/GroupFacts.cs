@@ -64,11 +64,18 @@ internal sealed class GroupFacts
     ) =>
         new(
             practice,
-            await squad.ListAsync(practice.TeamId, cancellationToken),
+            [
+                .. await squad.ListAsync(practice.TeamId, cancellationToken),
+                .. (await squad.FormerAsync(practice.TeamId, cancellationToken)).Where(player => IsGuest(practice, player)),
+            ],
             await pairs.ListAsync(practice.TeamId, cancellationToken),
             await partners.BeforeAsync(practice, cancellationToken),
             await levels.OfAsync(practice.TeamId, practice.LevelBy, cancellationToken)
         );
+
+    /// <summary>Somebody who is not in the squad, and is here today.</summary>
+    private static bool IsGuest(Practice practice, Player player) =>
+        practice.Attendance.Any(each => each.PlayerId == player.Id && each.Presence == Presence.Here);
 
     internal bool May(Member player, DrillCard card) => !Participation.Forbids(_limits.GetValueOrDefault(player.Id), card);
 

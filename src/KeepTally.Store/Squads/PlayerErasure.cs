@@ -15,6 +15,7 @@ public sealed class PlayerErasure(TallyDb db, IMemoryCache cache, LastErasure la
     public const string Nameless = "Nameless";
 
     private const string NoteMark = "\"type\":\"note\"";
+    private const string CueMark = "\"type\":\"cue\"";
 
     /// <summary>Erases everything that is kept of a player; false where there is none with that id.</summary>
     public async Task<bool> EraseAsync(int id, CancellationToken cancellationToken = default)
@@ -53,14 +54,14 @@ public sealed class PlayerErasure(TallyDb db, IMemoryCache cache, LastErasure la
     }
 
     /// <summary>
-    /// Notes are the one thing of a log that can hold a name: one about the player is emptied, and where another names them the
+    /// Notes and cues are all of a log that can hold a name: one about the player is emptied, and where another names them the
     /// name goes.
     /// </summary>
     private async Task EraseNotesAsync(Player player, CancellationToken cancellationToken)
     {
         var notes = await db
             .Events.AsNoTracking()
-            .Where(row => row.Line.Contains(NoteMark))
+            .Where(row => row.Line.Contains(NoteMark) || row.Line.Contains(CueMark))
             .Where(row =>
                 db.Sheets.Any(sheet =>
                     sheet.Id == row.SheetId
@@ -70,20 +71,26 @@ public sealed class PlayerErasure(TallyDb db, IMemoryCache cache, LastErasure la
             .ToListAsync(cancellationToken);
         foreach (var row in notes)
         {
-            if (EventReader.Read(row.Line).Value is not RunEvent.Note note)
+            var said = EventReader.Read(row.Line).Value;
+            RunEvent? without = said switch
             {
-                continue;
-            }
-
-            var text = note.Unit == player.UnitId ? Nameless : Without(note.Text, player.Name);
-            if (text != note.Text)
+                RunEvent.Note note => note with { Text = Of(note.Unit, note.Text) },
+                RunEvent.Cue cue => cue with { Text = Of(cue.Unit, cue.Text) },
+                _ => null,
+            };
+            if (without is not null && without != said)
             {
-                var line = EventWriter.Write(note with { Text = text });
+                var line = EventWriter.Write(without);
                 await db
                     .Events.Where(each => each.Sequence == row.Sequence)
                     .ExecuteUpdateAsync(set => set.SetProperty(each => each.Line, line), cancellationToken);
             }
         }
+
+        string Of(PlayerId? unit, string text) =>
+            text.Length == 0 ? ""
+            : unit == player.UnitId ? Nameless
+            : Without(text, player.Name);
     }
 
     /// <summary>The full name, and the first name as a word of its own.</summary>

@@ -13,6 +13,7 @@ internal static class ApiRoutes
         api.MapPost("/sheets/{sheet}/events", EventsEndpoint.PostAsync).RequireAuthorization(Policies.Record).DisableAntiforgery();
         api.MapGet("/practices/{practice:int}/events", PracticeStream.GetAsync).RequireAuthorization(Policies.Known);
         api.MapPost("/practices/{practice:int}/here", Here).RequireAuthorization(Policies.Practice).DisableAntiforgery();
+        api.MapPost("/practices/{practice:int}/guests", GuestsEndpoint.PostAsync).DisableAntiforgery();
         api.MapGet(
                 "/time",
                 (TimeProvider clock, LastErasure erasure) =>

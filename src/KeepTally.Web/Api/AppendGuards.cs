@@ -5,10 +5,13 @@ using Microsoft.Extensions.Caching.Memory;
 
 namespace KeepTally.Web.Api;
 
-/// <summary>The rules of sheets that were asked for lately. A sheet's rules never change, so they are read once.</summary>
+/// <summary>The rules of sheets that were asked for lately. A sheet's rules never change, so they are read once; only a guest makes its bench longer.</summary>
 public sealed class AppendGuards(IMemoryCache cache)
 {
     private static readonly TimeSpan Kept = TimeSpan.FromHours(3);
+
+    /// <summary>Who may come in on a sheet has changed: its rules are read anew.</summary>
+    public void Forget(SheetId sheet) => cache.Remove((nameof(AppendGuards), sheet));
 
     /// <summary>What events of a sheet are held against, or why its card no longer reads; null where there is no such sheet.</summary>
     public async Task<Result<AppendGuard>?> FindAsync(EventJournal journal, SheetId sheet, CancellationToken cancellationToken)

@@ -52,6 +52,7 @@ public sealed class EndpointWalkTests(EndpointWalkTests.Club club) : IClassFixtu
         ["/results/{id:int}"] = club => $"/results/{club.Practice}",
         ["/circuit/{block:int}/{handler?}"] = club => $"/circuit/{club.Block}",
         ["/api/practices/{practice:int}/events"] = club => $"/api/practices/{club.Practice}/events",
+        ["/api/practices/{practice:int}/guests"] = club => $"/api/practices/{club.Practice}/guests",
         ["/api/practices/{practice:int}/here"] = club => $"/api/practices/{club.Practice}/here",
         ["/api/sheets/{sheet}/events"] = club => $"/api/sheets/{club.Sheet}/events",
     };
@@ -227,9 +228,13 @@ public sealed class EndpointWalkTests(EndpointWalkTests.Club club) : IClassFixtu
         public static async Task<HttpResponseMessage> AskAsync(HttpClient http, string address, HttpMethod method)
         {
             using var request = new HttpRequestMessage(method, new Uri(address, UriKind.Relative));
-            if (method == HttpMethod.Post && address.EndsWith("/here", StringComparison.Ordinal))
+            if (
+                method == HttpMethod.Post
+                && address.StartsWith("/api", StringComparison.Ordinal)
+                && !address.EndsWith("/events", StringComparison.Ordinal)
+            )
             {
-                request.Content = new StringContent("""{"device":"x","sheet":""}""", Encoding.UTF8, "application/json");
+                request.Content = new StringContent("""{"device":"x","sheet":"","name":"Nia"}""", Encoding.UTF8, "application/json");
             }
             else if (method == HttpMethod.Post && address.StartsWith("/api", StringComparison.Ordinal))
             {

@@ -67,7 +67,7 @@ public sealed class WhatWasTests : IAsyncLifetime
             page.QuerySelectorAll(".stops").Select(each => each.TextContent.Trim())
         );
         Assert.EndsWith(",played,stops,stopSeconds,game,gamesWon,habits,ownCount,firstHalf", lines[0], StringComparison.Ordinal);
-        Assert.EndsWith(",true,\"spacing once, 0:20; first touch once, 0:05\",25,,,", lines[1], StringComparison.Ordinal);
+        Assert.EndsWith(",true,\"spacing once, 0:20; first touch once, 0:05\",25,,,,,", lines[1], StringComparison.Ordinal);
     }
 
     [Fact]

@@ -31,6 +31,7 @@ import { View } from "./view.js";
 import { ThisScreen } from "./this-screen.js";
 import { stayAwake } from "./wake.js";
 import { Boards } from "../board/boards.js";
+import { welcome } from "./guest.js";
 import { Who } from "./who.js";
 import { Wire } from "./wire.js";
 import { Written } from "./written.js";
@@ -165,7 +166,8 @@ async function begin() {
       show();
       showOwn();
       signals.plan();
-      tell("The timing sheet was changed.");
+      who.renew();
+      tell("The timing sheet was changed, or somebody joined.");
       keepAtHand(JSON.parse(root.dataset.reads));
     },
   });
@@ -355,6 +357,7 @@ async function begin() {
   const who = new Who({
     look: () => core.who(time.now()),
     change: (change) => act(core.changeRoster(change, time.now())),
+    welcome: (name) => welcome(practice, name),
   });
   new Habits(root, {
     look: () => core.habits(),

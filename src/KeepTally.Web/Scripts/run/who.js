@@ -11,16 +11,35 @@ export class Who {
   #change;
   #picked = null;
 
-  /** @param look gives who is on and who may come; @param change takes the change of the roster. */
-  constructor({ look, change }) {
+  /**
+   * @param look gives who is on and who may come; @param change takes the change of the roster; @param welcome writes a guest
+   * down, and gives words for the coach.
+   */
+  constructor({ look, change, welcome }) {
     this.#look = look;
     this.#change = change;
+    document.getElementById("guest")?.addEventListener("submit", async (event) => {
+      event.preventDefault();
+      const [field] = event.target.elements;
+      const { name, fault } = await welcome(field.value);
+      field.value = name ? "" : field.value;
+      this.#hint.textContent = fault ?? `${name} may come in: tap the name.`;
+    });
     this.#dialog.addEventListener("click", (event) => this.#press(event.target.closest("button")));
   }
 
   open() {
     this.#show();
     this.#dialog.showModal();
+  }
+
+  /** Who is here has changed elsewhere. */
+  renew() {
+    if (this.#dialog.open) {
+      const said = this.#hint.textContent;
+      this.#show();
+      this.#hint.textContent = said;
+    }
   }
 
   #press(button) {
