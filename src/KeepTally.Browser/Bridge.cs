@@ -230,8 +230,7 @@ internal static partial class Bridge
     /// <summary>What of a tap can be put right; an empty text where nothing can.</summary>
     [JSExport]
     internal static string Amendable(string sheet, string device, int n) =>
-        Practice.Find(new SheetId(sheet)) is { } live
-        && AmendFace.Of(new SheetId(sheet), live, new EventId(new DeviceId(device), n)) is { } view
+        AmendFace.Of(Practice, new SheetId(sheet), new EventId(new DeviceId(device), n)) is { } view
             ? JsonSerializer.Serialize(view, ViewJson.Default.AmendView)
             : "";
 
@@ -254,6 +253,11 @@ internal static partial class Bridge
         if (fault is not null || Practice.Find(id) is not { } live)
         {
             return Answers.Of(appended, fault?.ToString());
+        }
+
+        if (appended is [.., { Event: RunEvent.Tap moved, Sheet: var to }])
+        {
+            return Answers.Of(appended, null, $"Put right: {RunFace.Describe(to, Practice.Find(to)!, moved)}.");
         }
 
         var words = RunFace.Describe(id, live, live.Log.Read(of)!);

@@ -11,9 +11,9 @@ namespace KeepTally.Screen;
 public static class AmendFace
 {
     /// <summary>Null where there is no such tap on the sheet, or it was taken back.</summary>
-    public static AmendView? Of(SheetId id, Sheet live, EventId of)
+    public static AmendView? Of(LivePractice practice, SheetId id, EventId of)
     {
-        if (live.Log.Read(of) is not RunEvent.Tap tap || live.ResultOf(of) is not { } result)
+        if (practice.Find(id) is not { } live || live.Log.Read(of) is not RunEvent.Tap tap || live.ResultOf(of) is not { } result)
         {
             return null;
         }
@@ -22,9 +22,7 @@ public static class AmendFace
         return new AmendView(
             EventLines.Of(id, live, tap, false, "")!.Text,
             result.Kind == EventResultKind.Late,
-            live.Units.Count < 2
-                ? []
-                : [.. live.Units.Select(each => new PickView(each.Id.Value, live.CallNameOf(each.Id), each.Id == unit))],
+            UnitsOf(practice.AlikeOf(id), id, unit),
             live.Stage.Outcomes.FirstOrDefault(each => each.Id == tap.Outcome) is not { Job: null }
                 ? []
                 :
@@ -37,6 +35,27 @@ public static class AmendFace
                 ? []
                 : [.. targets.Names.Append(Targets.None).Select(zone => new PickView(zone, NameOf(zone), zone == tap.Zone))]
         );
+    }
+
+    /// <summary>Whose it may have been: those of the sheet first, then those of the other groups.</summary>
+    private static PickView[] UnitsOf(IReadOnlyList<RunSheet> sheets, SheetId id, PlayerId? unit)
+    {
+        PickView[] picks =
+        [
+            .. sheets
+                .OrderBy(each => each.Id != id)
+                .SelectMany(each =>
+                    each.Sheet.Units.Select(one => new PickView(
+                        one.Id.Value,
+                        each.Id == id || each.Name.Length == 0
+                            ? each.Sheet.CallNameOf(one.Id)
+                            : $"{each.Name} {each.Sheet.CallNameOf(one.Id)}",
+                        each.Id == id && one.Id == unit
+                    ))
+                )
+                .DistinctBy(pick => pick.Id),
+        ];
+        return picks.Length < 2 ? [] : picks;
     }
 
     private static string NameOf(string zone) => zone == Targets.None ? "elsewhere" : Phrase.Words(zone);

@@ -28,6 +28,7 @@ internal static class BoardDrawing
     internal static string Of(BoardView board)
     {
         var svg = new StringBuilder();
+        Scores(svg, board.Scores);
         var label = string.Join("; ", board.Bibs.Select(bib => $"{bib.Name}: {PlaceOf(board, bib)}"));
         svg.Append(
             CultureInfo.InvariantCulture,
@@ -49,6 +50,27 @@ internal static class BoardDrawing
         }
 
         return svg.Append("</svg>").ToString();
+    }
+
+    /// <summary>The scores stand above the places, as a list: they are read from the back of a hall.</summary>
+    private static void Scores(StringBuilder html, IReadOnlyList<BoardScore> scores)
+    {
+        if (scores.Count == 0)
+        {
+            return;
+        }
+
+        html.Append("<ol class=\"board-scores\">");
+        foreach (var score in scores)
+        {
+            var kind = $"{(score.Leads ? "leads " : "")}{(score.Turn ? "turn" : "")}".Trim();
+            html.Append(
+                CultureInfo.InvariantCulture,
+                $"<li class=\"{kind}\"><span>{Text(score.Name)}</span> <b>{Text(score.Figure)}</b></li>"
+            );
+        }
+
+        html.Append("</ol>");
     }
 
     private static void Box(StringBuilder svg, BoardBox place)

@@ -53,8 +53,31 @@ public static class BoardFace
                         BibOf(live, board, player, letters[index], PatternOf(live, player, each.Stop?.Group ?? order), from, to)
                 ),
             ],
+            ScoresOf(live, at),
             moving
         );
+    }
+
+    private static BoardScore[] ScoresOf(Sheet live, Instant at)
+    {
+        if (live.Stage.Scores == Scorer.None || live.Score.Units.Count == 0)
+        {
+            return [];
+        }
+
+        var report = live.ReportAt(at);
+        var leader = report.Units.Count > 1 && report.IsTapped ? live.Score.LeaderAt(at) : null;
+        return
+        [
+            .. report
+                .Units.Where(unit => !unit.Off)
+                .Select(unit => new BoardScore(
+                    live.CallNameOf(unit.Id),
+                    RowWords.ScoreOf(live.Stage, unit) is { } score ? RowWords.Figure(score) : "–",
+                    leader == unit.Id,
+                    report.Turn == unit.Id || (!report.Done && report.Ball == unit.Id)
+                )),
+        ];
     }
 
     /// <summary>Where a stage has no places, everyone stands together.</summary>

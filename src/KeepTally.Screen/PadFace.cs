@@ -183,7 +183,7 @@ internal sealed class PadFace(RunSheet sheet)
     private RowView RowOf(in Key key, Instant at)
     {
         var unit = _live.Score.UnitAt(key.Unit, at)!;
-        var score = ScoreOf(_live.Stage, unit);
+        var score = RowWords.ScoreOf(_live.Stage, unit);
         return new RowView(
             key.Unit.Value,
             NameOf(key.Unit),
@@ -245,13 +245,6 @@ internal sealed class PadFace(RunSheet sheet)
                 .Select(outcome => outcome.Id)
         );
     }
-
-    /// <summary>
-    /// The figure beside the name: what the stage ranks by where that is a count or a reading, else the points. Null before the
-    /// first reading.
-    /// </summary>
-    private static double? ScoreOf(Stage stage, UnitReport unit) =>
-        stage.Measures[0].By is { IsCount: true } or { IsReading: true } ? unit.Value(stage.Measures[0].By) : unit.Points;
 
     private string ResultAt(Instant at, bool done)
     {

@@ -2,6 +2,7 @@ using System.Globalization;
 using KeepTally.Core.Cards;
 using KeepTally.Core.Live;
 using KeepTally.Core.Rules.Ladders;
+using KeepTally.Core.Rules.Measures;
 using KeepTally.Core.Rules.Zones;
 using KeepTally.Core.Scoring;
 
@@ -31,6 +32,13 @@ internal static class RowWords
             .Select(each => Figure(report.Units.First(unit => unit.Id == each.Unit).Points));
         return live.Stage.Play == Play.Match ? $"{name} won, {string.Join(" to ", points)}" : $"{name} first";
     }
+
+    /// <summary>
+    /// The figure beside the name: what the stage ranks by where that is a count or a reading, else the points. Null before the
+    /// first reading.
+    /// </summary>
+    internal static double? ScoreOf(Stage stage, UnitReport unit) =>
+        stage.Measures[0].By is { IsCount: true } or { IsReading: true } ? unit.Value(stage.Measures[0].By) : unit.Points;
 
     internal static string Detail(Stage stage, UnitReport unit)
     {

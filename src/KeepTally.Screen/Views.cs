@@ -101,6 +101,7 @@ public sealed record HelperView(string? Unit, string Name);
 public sealed record AgainView(bool Ends, bool Moves);
 
 /// <summary>The places of a sheet as they are drawn, in units of the board.</summary>
+/// <param name="Scores">How everybody who carries a score stands, in their order; none where nobody does.</param>
 /// <param name="Moving">The places are moving on now.</param>
 public sealed record BoardView(
     string Sheet,
@@ -109,12 +110,17 @@ public sealed record BoardView(
     double Height,
     IReadOnlyList<BoardBox> Places,
     IReadOnlyList<BibView> Bibs,
+    IReadOnlyList<BoardScore> Scores,
     bool Moving
 )
 {
-    /// <summary>The board drawn, as SVG.</summary>
+    /// <summary>The scores, and the board drawn as SVG.</summary>
     public string Picture => BoardDrawing.Of(this);
 }
+
+/// <param name="Figure">The figure that the pad shows.</param>
+/// <param name="Turn">It is this one's turn, or this side has the ball.</param>
+public sealed record BoardScore(string Name, string Figure, bool Leads, bool Turn);
 
 public sealed record BoardBox(double X, double Y, double W, double H, string Name, bool Line, bool Active);
 

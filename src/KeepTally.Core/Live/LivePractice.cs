@@ -179,6 +179,15 @@ public sealed class LivePractice(DeviceId device, IReadOnlyList<LiveRun> runs)
             return new Fault("of", "there is no such tap on this sheet", "reload the page");
         }
 
+        if (
+            change.Unit is { } whose
+            && live.Units.All(unit => unit.Id != whose)
+            && AlikeOf(sheet).FirstOrDefault(each => each.Sheet.Units.Any(unit => unit.Id == whose)) is { } right
+        )
+        {
+            return MoveTap(sheet, live, (RunEvent.Tap)live.Log.Read(of)!, right, change, now, out appended);
+        }
+
         var amend = new RunEvent.Amend(
             NextId(live),
             live.Stamp(now),
@@ -195,6 +204,51 @@ public sealed class LivePractice(DeviceId device, IReadOnlyList<LiveRun> runs)
         }
 
         appended = [new SheetEvent(sheet, amend)];
+        return null;
+    }
+
+    /// <summary>The sheets of a drill on which the same is tapped: those of its groups, in a circuit of the same station and round.</summary>
+    public IReadOnlyList<RunSheet> AlikeOf(SheetId sheet)
+    {
+        var run = Runs.First(each => each.Sheets.Any(one => one.Id == sheet));
+        var own = run.Sheets.First(each => each.Id == sheet);
+        return
+        [
+            .. run.Sheets.Where(each =>
+                each.Sheet.Card.Id == own.Sheet.Card.Id
+                && each.Sheet.Head.Stage == own.Sheet.Head.Stage
+                && each.Stop?.Round == own.Stop?.Round
+            ),
+        ];
+    }
+
+    /// <summary>A tap on the pad of the wrong group: it is taken back there, and said on the right one at the moment it was made.</summary>
+    private Fault? MoveTap(
+        SheetId sheet,
+        Sheet live,
+        RunEvent.Tap tap,
+        RunSheet right,
+        TapAmendment change,
+        Instant now,
+        out IReadOnlyList<SheetEvent> appended
+    )
+    {
+        appended = [];
+        var moved = new RunEvent.Tap(
+            NextId(right.Sheet),
+            tap.At,
+            change.Unit,
+            change.Outcome ?? tap.Outcome,
+            change.Zone ?? tap.Zone,
+            tap.Tags,
+            change.Value ?? tap.Value
+        );
+        if (right.Sheet.Add(moved) is { } fault)
+        {
+            return fault;
+        }
+
+        appended = [.. Undo(sheet, live, tap.Id, now), new SheetEvent(right.Id, moved)];
         return null;
     }
 

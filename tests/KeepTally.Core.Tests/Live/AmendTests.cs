@@ -44,6 +44,22 @@ public sealed class AmendTests
     }
 
     [Fact]
+    public void On_the_wrong_groups_pad_it_goes_to_the_right_one_at_the_moment_it_was_made()
+    {
+        var card = Given.Card(""" "until":[{"successes":2}] """);
+        var (one, other) = (Given.Started(card, "a", "b").Taps("a+ a-"), Given.Started(card, "c", "d").Taps("c+"));
+        var practice = new LivePractice(
+            new DeviceId("coach"),
+            [new LiveRun("", [new RunSheet(Only, "A", one), new RunSheet(new SheetId("t"), "B", other)])]
+        );
+        Assert.Null(practice.Amend(Only, IdAt(one, 1), new TapAmendment(new PlayerId("c")), new Instant(60_000), out var appended));
+
+        Assert.Equal((2, 0.0), (appended.Count, one.Now().Of("a").Points));
+        Assert.Equal((2.0, true), (other.Now().Of("c").Points, other.Now().Of("c").Done));
+        Assert.Equal(new Instant(1000), appended[^1].Event.At);
+    }
+
+    [Fact]
     public void Of_several_the_last_one_counts_and_what_was_said_first_stays()
     {
         var sheet = Given.Started(Given.Card(""), "a", "b").Taps("a+");

@@ -234,7 +234,11 @@ public sealed class EndpointWalkTests(EndpointWalkTests.Club club) : IClassFixtu
                 && !address.EndsWith("/events", StringComparison.Ordinal)
             )
             {
-                request.Content = new StringContent("""{"device":"x","sheet":"","name":"Nia"}""", Encoding.UTF8, "application/json");
+                request.Content = new StringContent(
+                    """{"device":"x","sheet":"","name":"Nia"}""",
+                    Encoding.UTF8,
+                    "application/json"
+                );
             }
             else if (method == HttpMethod.Post && address.StartsWith("/api", StringComparison.Ordinal))
             {

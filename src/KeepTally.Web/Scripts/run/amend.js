@@ -32,7 +32,10 @@ export class Amend {
 
   #say(change) {
     this.#change(this.#tap, change);
-    this.#show();
+    if (!this.#show()) {
+      // It went to another group.
+      this.#dialog.close();
+    }
   }
 
   #show() {

@@ -13,13 +13,14 @@ export class OwnCounts {
   #look;
   #say;
 
-  /** @param look the grid as it stands; @param say takes (sheet, unit, count). */
-  constructor({ look, say }) {
+  /** @param look the grid as it stands; @param say takes (sheet, unit, count); @param opened is told when it covers the page. */
+  constructor({ look, say, opened }) {
     this.#look = look;
     this.#say = say;
-    for (const opener of document.querySelectorAll("[data-own-counts]")) {
-      opener.addEventListener("click", () => this.open());
-    }
+    document.querySelector("[data-own-counts]").addEventListener("click", () => {
+      this.open();
+      opened();
+    });
     this.#dialog.addEventListener("click", ({ target }) => {
       const { number, more, unit, sheet } = target.closest("button")?.dataset ?? {};
       if (number) {

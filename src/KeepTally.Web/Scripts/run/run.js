@@ -366,6 +366,7 @@ async function begin() {
   new OwnCounts({
     look: () => core.ownCounts(time.now()),
     say: (sheet, unit, count) => act(core.count(sheet, unit, count, time.now())),
+    opened: () => showMore(false),
   });
   new Race(root, {
     practice,
