@@ -267,11 +267,11 @@ internal static partial class Bridge
         static string? Word(string text) => text.Length == 0 ? null : text;
     }
 
-    /// <summary>Writes something down about a unit, or with an empty text for it about the drill.</summary>
+    /// <summary>Writes something down about a unit, or with an empty text for it about the drill, with a star about the practice.</summary>
     [JSExport]
     internal static string Note(string text, string unit, double now)
     {
-        var fault = Practice.Note(text, Player(unit), Moment(now), out var appended);
+        var fault = Practice.Note(text, unit == "*" ? null : Player(unit), Moment(now), out var appended, unit == "*");
         return Answers.Of(appended, fault?.ToString(), fault is null ? "Written down." : "");
     }
 

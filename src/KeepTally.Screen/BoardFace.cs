@@ -2,7 +2,9 @@ using System.Globalization;
 using KeepTally.Core.Cards;
 using KeepTally.Core.Identity;
 using KeepTally.Core.Live;
+using KeepTally.Core.Measures;
 using KeepTally.Core.Places;
+using KeepTally.Core.SetUp;
 using KeepTally.Core.Text;
 using KeepTally.Core.Time;
 
@@ -29,7 +31,12 @@ public static class BoardFace
         var from = live.Floor.Now;
         var to = live.WillMove(at) ? live.Floor.Next : from;
         var people = live.Score.Roster.Everyone.ToArray();
-        var board = PlaceBoard.Of(live.Stage.Places, place => Math.Max(StandAt(from, place).Count, StandAt(to, place).Count));
+        var scene = live.Card.Layout?.By(Stride.Usual);
+        var board = PlaceBoard.Of(
+            live.Stage.Places,
+            place => Math.Max(StandAt(from, place).Count, StandAt(to, place).Count),
+            place => scene is null ? null : StandingSpot.Of(scene, place)
+        );
         var letters = BibLetters.Of([.. people.Select(live.Head.NameOf)]);
         return new BoardView(
             each.Id.Value,

@@ -51,7 +51,9 @@ internal static class EventLines
             RunEvent.Note written => View(
                 id,
                 written,
-                written.Unit is { } of ? $"{live.CallNameOf(of)}: {written.Text}" : $"Note: {written.Text}",
+                written.Unit is { } of ? $"{live.CallNameOf(of)}: {written.Text}"
+                    : written.OfPractice ? $"Practice: {written.Text}"
+                    : $"Note: {written.Text}",
                 undone
             ),
             _ => null,

@@ -1,10 +1,11 @@
+using KeepTally.Core.Measures;
 using KeepTally.Core.Places;
 
 namespace KeepTally.Screen;
 
 /// <summary>
 /// Where the places of a stage are drawn on a board that players read from afar, and where each player's bib stands in
-/// them: spots side by side above, each line in which somebody stands as a strip below, its head at the left. Lengths are
+/// them: spots side by side above, as they lie on the drawn floor where they are drawn there, each line in which somebody stands as a strip below, its head at the left. Lengths are
 /// in units of the board, which is <see cref="Width"/> wide and as high as it needs to be.
 /// </summary>
 public sealed class PlaceBoard
@@ -23,7 +24,6 @@ public sealed class PlaceBoard
     /// <summary>The height of a seat beside that of its bib: the name goes under the bib.</summary>
     private const double NameShare = 0.45;
     private const double LargestBib = 24;
-    private const int SpotsInARow = 4;
     private const int LeastInALine = 6;
 
     private readonly Dictionary<string, (BoardPlace Box, int Columns, double Cell)> _boxes = new(StringComparer.Ordinal);
@@ -35,22 +35,27 @@ public sealed class PlaceBoard
     public IReadOnlyList<BoardPlace> Places { get; }
 
     /// <param name="most">The most players who stand at a place, and with <see cref="Waiting"/> who have none.</param>
-    public static PlaceBoard Of(IReadOnlyList<Place> places, Func<string, int> most)
+    /// <param name="at">Where on the floor a spot is, y away from whoever looks; null where it is not drawn.</param>
+    public static PlaceBoard Of(IReadOnlyList<Place> places, Func<string, int> most, Func<Place, Spot?>? at = null)
     {
         var boxes = new List<(BoardPlace Box, int Columns, double Cell)>();
         var y = 0.0;
         var spots = places.Where(place => place.Kind == PlaceKind.Spot).ToArray();
-        foreach (var row in spots.Chunk(Even(spots.Length)))
+        foreach (var row in SpotRows.Of(spots, at ?? (_ => null)))
         {
-            var width = (Width - (Gap * (row.Length - 1))) / row.Length;
-            var largest = row.Max(spot => Math.Max(spot.Size, most(spot.Id)));
+            var width = (Width - (Gap * (row.Columns - 1))) / row.Columns;
+            var largest = row.Spots.Max(each => Math.Max(each.Spot.Size, most(each.Spot.Id)));
             var columns = Columns(largest, width - (2 * Pad));
             var cell = Math.Min(LargestBib, (width - (2 * Pad)) / columns);
             var height = Label + (Rows(largest, columns) * cell * (1 + NameShare));
-            foreach (var (index, spot) in row.Index())
+            foreach (var (spot, column) in row.Spots)
             {
                 boxes.Add(
-                    (new BoardPlace(spot.Id, spot.Name, false, spot.Active, index * (width + Gap), y, width, height), columns, cell)
+                    (
+                        new BoardPlace(spot.Id, spot.Name, false, spot.Active, column * (width + Gap), y, width, height),
+                        columns,
+                        cell
+                    )
                 );
             }
 
@@ -87,13 +92,6 @@ public sealed class PlaceBoard
         var (row, column) = (index / columns, index % columns);
         var left = box.IsLine ? box.X + Pad : box.X + ((box.Width - (columns * cell)) / 2);
         return new Seat(left + ((column + 0.5) * cell), box.Y + Label + (row * cell * (1 + NameShare)) + (cell / 2), cell);
-    }
-
-    /// <summary>So many spots in a row that the rows are as even as can be.</summary>
-    private static int Even(int spots)
-    {
-        var rows = Math.Max(1, (spots + SpotsInARow - 1) / SpotsInARow);
-        return Math.Max(1, (spots + rows - 1) / rows);
     }
 
     private static int Columns(int players, double width) => Math.Clamp((int)(width / (LargestBib / 2)), 1, Math.Max(1, players));

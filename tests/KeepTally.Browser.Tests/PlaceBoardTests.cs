@@ -1,4 +1,5 @@
 using CsCheck;
+using KeepTally.Core.Measures;
 using KeepTally.Core.Places;
 using KeepTally.Core.Text;
 using KeepTally.Screen;
@@ -22,6 +23,35 @@ public sealed class PlaceBoardTests
                 drawn.Select(each => each.Item1 ? Math.Min(each.Item2, each.Item3) : each.Item3).Append(waiting).ToArray()
             )
     );
+
+    /// <summary>What lies further away stands no lower, and in a row what lies to the right stands to the right.</summary>
+    [Fact]
+    public void Spots_that_are_drawn_stand_as_they_lie_on_the_floor() =>
+        Gen.Select(Gen.Double[0, 40], Gen.Double[0, 20])
+            .Array[4, 8]
+            .Sample(drawn =>
+            {
+                var places = drawn.Select((_, index) => new Place($"{index}", PlaceKind.Spot, 1, null, true, false)).ToArray();
+                var board = PlaceBoard.Of(
+                    places,
+                    place => place == PlaceBoard.Waiting ? 0 : 1,
+                    place => new Spot(drawn[int.Parse(place.Id, null)].Item1, drawn[int.Parse(place.Id, null)].Item2)
+                );
+                Assert.Equal(places.Length, board.Places.Count);
+                foreach (var (index, one) in board.Places.Index())
+                {
+                    foreach (var other in board.Places.Skip(index + 1))
+                    {
+                        Assert.False(Meet(one, other));
+                        var (here, there) = (drawn[int.Parse(one.Id, null)], drawn[int.Parse(other.Id, null)]);
+                        Assert.True(
+                            one.Y != other.Y
+                                ? here.Item2 >= there.Item2
+                                : here.Item1 == there.Item1 || one.X < other.X == here.Item1 < there.Item1
+                        );
+                    }
+                }
+            });
 
     [Fact]
     public void Boxes_and_bibs_never_cover_one_another_and_stay_on_the_board() =>

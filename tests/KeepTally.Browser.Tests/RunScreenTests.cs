@@ -214,7 +214,10 @@ public sealed class RunScreenTests
         var said = Screen.Tap("minute-trios-A", "Ada Fenwick", "clean", 10);
         var of = said["events"]![0]!;
         var view = Screen.Amendable(of)!;
-        Assert.Equal(["Ada F", "Bea", "Cleo", "B Dora", "B Ada M", "B Esme"], view["units"]!.AsArray().Select(each => (string)each!["name"]!));
+        Assert.Equal(
+            ["Ada F", "Bea", "Cleo", "B Dora", "B Ada M", "B Esme"],
+            view["units"]!.AsArray().Select(each => (string)each!["name"]!)
+        );
         Assert.Equal("clean", (string)view["outcomes"]!.AsArray().Single(each => (bool)each!["on"]!)!["id"]!);
 
         Assert.Equal("Put right: Bea · Clean.", (string)Screen.Amend(of, 12, unit: "Bea Marlowe")["why"]!);

@@ -102,7 +102,7 @@ public static class EventReader
                 Only(place, "reason");
                 return new RunEvent.Freeze(id, at, ShortText(place, "reason") ?? "");
             case "note":
-                Only(place, "text", "unit");
+                Only(place, "text", "unit", "practice");
                 return new RunEvent.Note(
                     id,
                     at,
@@ -110,7 +110,10 @@ public static class EventReader
                         ? ShortText(place, "text", LongestNote) ?? ""
                         : text,
                     Player(place, "unit")
-                );
+                )
+                {
+                    OfPractice = place.Find("practice")?.Truth() ?? false,
+                };
             case "add":
                 Only(place, "seconds");
                 return new RunEvent.Add(

@@ -85,6 +85,7 @@ public static class EventWriter
             case RunEvent.Note note:
                 json.WriteString("text", note.Text);
                 Optional(json, "unit", note.Unit?.Value);
+                Only(json, "practice", note.OfPractice);
                 break;
             case RunEvent.Add add:
                 json.WriteNumber("seconds", add.By.TotalSeconds);

@@ -78,8 +78,12 @@ public abstract record RunEvent(EventId Id, Instant At)
     /// <summary>A teaching stop: the clock stands until it is resumed.</summary>
     public sealed record Freeze(EventId Id, Instant At, string Reason) : RunEvent(Id, At);
 
-    /// <summary>Something written down, about <paramref name="Unit"/> or about the whole.</summary>
-    public sealed record Note(EventId Id, Instant At, string Text, PlayerId? Unit) : RunEvent(Id, At);
+    /// <summary>Something written down, about <paramref name="Unit"/> or about the drill.</summary>
+    public sealed record Note(EventId Id, Instant At, string Text, PlayerId? Unit) : RunEvent(Id, At)
+    {
+        /// <summary>It is about the whole practice, whatever is being done.</summary>
+        public bool OfPractice { get; init; }
+    }
 
     /// <summary>The work under way, or that was last, is longer by so much; shorter where it is below nought.</summary>
     public sealed record Add(EventId Id, Instant At, Duration By) : RunEvent(Id, At);

@@ -256,7 +256,8 @@ public sealed class LivePractice(DeviceId device, IReadOnlyList<LiveRun> runs)
     /// Writes something down about a player, or about the drill. Where players carry no score of their own the player is named in
     /// the words.
     /// </summary>
-    public Fault? Note(string text, PlayerId? player, Instant now, out IReadOnlyList<SheetEvent> appended)
+    /// <param name="ofPractice">It is about the whole practice; a player is then not named.</param>
+    public Fault? Note(string text, PlayerId? player, Instant now, out IReadOnlyList<SheetEvent> appended, bool ofPractice = false)
     {
         appended = [];
         if (text.Trim().Length == 0)
@@ -268,7 +269,10 @@ public sealed class LivePractice(DeviceId device, IReadOnlyList<LiveRun> runs)
         var own = player is { } of ? run.Sheets.FirstOrDefault(each => each.Sheet.Units.Any(unit => unit.Id == of)) : null;
         var (id, sheet) = own is null ? (run.Sheets[0].Id, run.Sheets[0].Sheet) : (own.Id, own.Sheet);
         var words = player is { } named && own is null ? $"{run.NameOf(named)}: {text}" : text;
-        var note = new RunEvent.Note(NextId(sheet), sheet.Stamp(now), words, own is null ? null : player);
+        var note = new RunEvent.Note(NextId(sheet), sheet.Stamp(now), words, own is null ? null : player)
+        {
+            OfPractice = ofPractice,
+        };
         if (sheet.Add(note) is { } fault)
         {
             return fault;

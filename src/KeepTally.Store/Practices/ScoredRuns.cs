@@ -109,7 +109,8 @@ public sealed class ScoredRuns(TallyDb db, TextCache texts, IMemoryCache cache)
                 .Select(note => new NoteRow(
                     note.Unit is { } unit ? live.Head.NameOf(unit) : null,
                     note.Text,
-                    BreakWords.At(live, note.At)
+                    BreakWords.At(live, note.At),
+                    note.OfPractice
                 )),
         ];
 
@@ -165,7 +166,8 @@ public sealed record ScoredSheet(
 /// <summary>Something a coach wrote down while a drill was run.</summary>
 /// <param name="Player">Of whom, by name; null of the drill.</param>
 /// <param name="When">"at half-time" or "in the break", where it was; else empty.</param>
-public sealed record NoteRow(string? Player, string Text, string When);
+/// <param name="OfPractice">It is about the whole practice.</param>
+public sealed record NoteRow(string? Player, string Text, string When, bool OfPractice);
 
 /// <summary>What a player did at each job of a drill, in words.</summary>
 /// <param name="Sheet">The name of the group or court; empty where there was only one.</param>

@@ -3,6 +3,7 @@ using KeepTally.Core.Events;
 using KeepTally.Core.Identity;
 using KeepTally.Core.Live;
 using KeepTally.Core.Time;
+using KeepTally.Core.Words;
 
 namespace KeepTally.Core.Tests.Scoring;
 
@@ -72,5 +73,16 @@ public sealed class HalfTests
     {
         var sheet = Given.Started(Given.Card(""" "play":"match","clock":{"work":60,"rounds":2} """), "a", "b").Taps("a+");
         Assert.Equal((null, null), FirstHalf(sheet, 100_000));
+    }
+
+    [Theory]
+    [InlineData(30_000, "")]
+    [InlineData(65_000, "at half-time")]
+    [InlineData(90_000, "")]
+    public void A_note_is_told_by_when_it_was_written(long at, string when)
+    {
+        var sheet = Match();
+        sheet.Tap("a", "make", 200_000);
+        Assert.Equal(when, BreakWords.At(sheet, new Instant(at)));
     }
 }

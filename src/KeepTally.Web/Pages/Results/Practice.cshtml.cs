@@ -29,6 +29,10 @@ public sealed class PracticeModel(PracticeBook book, PracticeResults results, Tr
     /// <summary>What was looked for all practice long, a line each.</summary>
     public IReadOnlyList<string> Habits => SeenRow.Lines(Drills.Where(drill => drill.IsFirst).SelectMany(drill => drill.Habits));
 
+    /// <summary>What was written down about the whole practice, whatever was being done.</summary>
+    public IReadOnlyList<NoteRow> Notes =>
+        [.. Drills.Where(drill => drill.IsFirst).SelectMany(drill => drill.Notes).Where(note => note.OfPractice)];
+
     /// <summary>Drills whose card no longer reads, with what is wrong.</summary>
     public IReadOnlyList<(string Drill, Fault Fault)> Unreadable { get; private set; } = [];
 

@@ -31,10 +31,11 @@ export class Written {
     const { groups, bench } = this.#look();
     const players = [...groups.flatMap(({ players }) => players), ...bench];
     for (const list of this.#whom) {
-      const [{ text: all }] = list.options;
+      const stay = [...list.options].filter(({ value, dataset }) => value === "" || "stays" in dataset);
       const chosen = list.value;
       const options = players.map(({ id, name }) => new Option(name, id, false, id === chosen));
-      list.replaceChildren(new Option(all, "", false, chosen === ""), ...options);
+      list.replaceChildren(...stay, ...options);
+      list.value = [...list.options].some(({ value }) => value === chosen) ? chosen : "";
     }
   }
 }

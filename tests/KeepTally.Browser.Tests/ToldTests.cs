@@ -1,0 +1,121 @@
+using System.Text.Json.Nodes;
+
+namespace KeepTally.Browser.Tests;
+
+/// <summary>What the pad and the board tell besides the score: bests, marks, own counts, cues.</summary>
+[Collection("bridge")]
+public sealed class ToldTests
+{
+    private const string Trios = "minute-trios-A";
+    private const string Gates = "three-gates-A";
+
+    private static readonly string[][] Group =
+    [
+        ["Ada", "Bea", "Cleo"],
+    ];
+
+    private static void Open(RunFile drill) => Screen.Open(drill);
+
+    private static RunFile WithBests(RunFile drill, double own, double squad) =>
+        drill with
+        {
+            Sheets =
+            [
+                .. drill.Sheets.Select(sheet =>
+                    sheet with
+                    {
+                        Bests = new BestsFile(new Dictionary<string, double> { ["ada"] = own }, squad),
+                    }
+                ),
+            ],
+        };
+
+    private static string Detail(double seconds) => (string)Screen.Sheet(0, seconds)["rows"]![0]!["detail"]!;
+
+    [Fact]
+    public void A_best_is_told_on_the_pad_and_marked_once_when_it_is_beaten()
+    {
+        Open(WithBests(Screen.Drill("minute-trios", Group), own: 3, squad: 6));
+        Screen.Say("start", 0);
+        Assert.Contains("best 3", Detail(6), StringComparison.Ordinal);
+        Assert.Equal("", (string)Screen.Tap(Trios, "Ada", "clean", 6)["mark"]!);
+        Assert.Equal("best", (string)Screen.Tap(Trios, "Ada", "clean", 7)["mark"]!);
+        Assert.Contains("new best", Detail(7), StringComparison.Ordinal);
+        Assert.Equal("", (string)Screen.Tap(Trios, "Ada", "clean", 8)["mark"]!);
+        Assert.Equal("best", (string)Screen.Tap(Trios, "Ada", "goal", 9)["mark"]!);
+        Assert.Contains("best of the squad", Detail(9), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void A_gate_passed_and_a_tap_too_late_are_marked()
+    {
+        Open(Screen.Drill("three-gates", Group));
+        Assert.Equal("late", (string)Screen.Tap(Gates, "Ada", "make", 0)["mark"]!);
+        Screen.Say("start", 1);
+        var marks = Enumerable.Range(2, 5).Select(second => (string)Screen.Tap(Gates, "Ada", "make", second)["mark"]!);
+        Assert.Equal(["", "", "", "", "gate"], marks);
+    }
+
+    [Fact]
+    public void The_board_has_the_scores_by_call_name()
+    {
+        Open(Screen.Drill("minute-trios", Group));
+        Screen.Say("start", 0);
+        Screen.Tap(Trios, "Ada", "clean", 6);
+        var scores = Screen.Boards(7)[0]!["scores"]!.AsArray();
+        Assert.Equal(["Ada 2", "Bea 0", "Cleo 0"], scores.Select(each => $"{each!["name"]} {each["figure"]}"));
+        Assert.True((bool)scores[0]!["leads"]!);
+        Assert.Contains("<b>2</b>", (string)Screen.Boards(7)[0]!["picture"]!, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void Own_counts_are_put_in_by_round_and_stand_beside_the_score()
+    {
+        Open(Screen.Drill("minute-trios", Group));
+        Assert.Empty(Parsed(Bridge.OwnCounts(0))["units"]!.AsArray());
+        Screen.Say("start", 0);
+        Assert.Null(Screen.Heard(Bridge.Count(Trios, "ada", 8, 10_000))["refused"]);
+        Assert.Contains("own count 8", Detail(11), StringComparison.Ordinal);
+        Assert.Equal("0", (string)Screen.Sheet(0, 11)["rows"]![0]!["score"]!);
+        Assert.Equal([8, null, null], Parsed(Bridge.OwnCounts(12_000))["units"]!.AsArray().Select(unit => (int?)unit!["count"]));
+        // The next round asks anew.
+        Assert.Equal([null, null, null], Parsed(Bridge.OwnCounts(80_000))["units"]!.AsArray().Select(unit => (int?)unit!["count"]));
+    }
+
+    [Fact]
+    public void A_cue_stands_while_there_is_time_to_say_it()
+    {
+        Open(Screen.Drill("minute-trios", Group));
+        Screen.Heard(Bridge.Cue("Long arms", "", 0));
+        Screen.Heard(Bridge.Cue("Elbow up", "ada", 0));
+        string Prompt(double seconds) => (string)Screen.View(seconds)["run"]!["prompt"]!;
+        Assert.Contains("Say: “Long arms”", Prompt(1), StringComparison.Ordinal);
+        Assert.Contains("“Elbow up”", Detail(1), StringComparison.Ordinal);
+        Screen.Say("start", 2);
+        Assert.DoesNotContain("Long arms", Prompt(10), StringComparison.Ordinal);
+        Assert.Contains("Long arms", Prompt(70), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void What_is_to_be_called_next_stands_with_whose_go_it_is()
+    {
+        Open(Screen.Drill("beat-the-minute", Group));
+        Screen.Say("start", 0);
+        Assert.Contains((string)Screen.Sheet(0, 6)["rows"]![0]!["asked"]!, new[] { "step in", "step back" });
+    }
+
+    [Fact]
+    public void A_note_is_of_the_drill_of_a_player_or_of_the_practice()
+    {
+        Open(Screen.Drill("minute-trios", Group));
+        Screen.Heard(Bridge.Note("Hall was cold", "*", 0));
+        Screen.Heard(Bridge.Note("Shorter next time", "", 1));
+        Screen.Heard(Bridge.Note("Good feet", "ada", 2));
+        Assert.Equal(
+            ["Ada: Good feet", "Note: Shorter next time", "Practice: Hall was cold"],
+            Screen.View(3)["run"]!["taps"]!.AsArray().Select(tap => (string)tap!["text"]!)
+        );
+    }
+
+    private static JsonNode Parsed(string json) => JsonNode.Parse(json)!;
+}
