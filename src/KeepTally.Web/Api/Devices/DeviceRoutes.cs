@@ -123,12 +123,10 @@ internal static class DeviceRoutes
                 return ApiProblem.NotFound("practice", "no drill of this team is under way", "begin a practice, then say it again");
             }
 
-            if (says.Clock is { } word)
-            {
-                return await ClockAsync(word, desk, desks);
-            }
-
-            if (await TapAsync(says, desk, desks, context.RequestAborted) is { } answer)
+            var heard = says.Clock is { } word
+                ? await ClockAsync(word, desk, desks)
+                : await TapAsync(says, desk, desks, context.RequestAborted);
+            if (heard is { } answer)
             {
                 return answer;
             }
@@ -145,7 +143,8 @@ internal static class DeviceRoutes
         }
     }
 
-    private static async Task<IResult> ClockAsync(string word, OpenDesk desk, DeviceDesk desks)
+    /// <summary>The answer to a word to the clock; null where its number was taken at the same moment, and it is to be tried again.</summary>
+    private static async Task<IResult?> ClockAsync(string word, OpenDesk desk, DeviceDesk desks)
     {
         RunCommand? command = word switch
         {
@@ -161,7 +160,11 @@ internal static class DeviceRoutes
         }
 
         var events = desk.Live.Execute(said, desk.Now);
-        await desks.WriteAsync(events);
+        if (!await desks.WriteAsync(events))
+        {
+            return null;
+        }
+
         var clock = new RunFace(desk.Live, []).At(desk.Now).Run!.Clock.Word;
         return TypedResults.Ok(new DeviceHeard(events.Count, "", 0, clock, events.Count > 0));
     }

@@ -1,6 +1,7 @@
 // Asks for the number a tap carries. Seconds can be taken with a watch.
 import { chipOf } from "./chip.js";
 
+const thumb = matchMedia("(pointer: coarse)");
 const by = (id) => document.getElementById(id);
 
 /** The number, or null where the coach thought better of it. */
@@ -11,6 +12,8 @@ export function ask(unit, what) {
   by("reading-what").textContent = what;
   by("reading-unit").textContent = unit;
   field.value = "";
+  // Under a thumb the keys of the dialog do: no keyboard comes up over them.
+  field.inputMode = thumb.matches ? "none" : "decimal";
   watch.hidden = unit !== "s";
   by("reading-laps").replaceChildren();
   by("reading-lap").hidden = true;
@@ -31,7 +34,7 @@ export function ask(unit, what) {
   });
 }
 
-/** Large keys beside those of the device: a number is typed with the thumb without a keyboard coming up. */
+/** Large keys for the thumb. */
 function press(field, digit) {
   if (digit) {
     field.value = digit === "⌫" ? field.value.slice(0, -1) : field.value + digit;
