@@ -15,7 +15,7 @@ if (args is ["--filter", ..])
     return 0;
 }
 
-// All of it, or those parts that are named: core, server, kill, browser.
+// All of it, or those parts that are named: core, fit, server, kill, browser.
 var missed = 0;
 bool Asked(string part) => args.Length == 0 || args.Contains(part);
 void Print(Figure figure)
@@ -32,6 +32,14 @@ void Print(Figure figure)
 if (Asked("core"))
 {
     foreach (var figure in CoreFigures.All().Concat(PlanFigures.All()))
+    {
+        Print(figure);
+    }
+}
+
+if (Asked("fit"))
+{
+    foreach (var figure in FitFigures.All())
     {
         Print(figure);
     }

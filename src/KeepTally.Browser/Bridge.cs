@@ -343,6 +343,14 @@ internal static partial class Bridge
         return _changes.To(_face!.At(Moment(now)), due);
     }
 
+    /// <summary>As <see cref="Look"/>, of the pads and the clock alone: what is shown of a tap at once.</summary>
+    [JSExport]
+    internal static string Glance(double now)
+    {
+        var due = Practice.AppendDue(Moment(now));
+        return _changes.To(_face!.GlanceAt(Moment(now)), due);
+    }
+
     /// <summary>The whole screen.</summary>
     [JSExport]
     internal static string View(double now) => JsonSerializer.Serialize(_face!.At(Moment(now)), ViewJson.Default.PracticeView);

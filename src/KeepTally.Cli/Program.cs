@@ -2,7 +2,7 @@ using System.CommandLine;
 using KeepTally.Cli;
 
 var root = new RootCommand(
-    "Keep Tally on the command line: replay a log, move places on, check cards, send groups round, split players, work out a timing sheet, let a made-up squad play."
+    "Keep Tally on the command line: replay a log, move places on, check cards, send groups round, split players, work out a timing sheet, let a made-up squad play, play a drill ahead, compare two shares."
 )
 {
     ReplayCommand.Build(),
@@ -12,6 +12,8 @@ var root = new RootCommand(
     SplitCommand.Build(),
     PlanCommand.Build(),
     StandInCommand.Build(),
+    FitCommand.Build(),
+    CompareCommand.Build(),
 };
 var parsed = root.Parse(args);
 if (parsed.Errors.Count > 0)

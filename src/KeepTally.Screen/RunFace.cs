@@ -19,6 +19,8 @@ public sealed class RunFace(LivePractice practice, IReadOnlyList<string> habits)
     private ClockReading _reading;
     private ClockView? _clock;
     private IReadOnlyList<Duration>? _calls;
+    private RunView? _shown;
+    private LiveRun? _run;
 
     /// <summary>Where the coach has the time left called at moments of their own; null for the card's.</summary>
     public IReadOnlyList<Duration>? Calls
@@ -34,7 +36,24 @@ public sealed class RunFace(LivePractice practice, IReadOnlyList<string> habits)
     {
         var current = practice.Current;
         var over = current >= practice.Runs.Count;
-        return new PracticeView(current, over, CanGoBack(current), over ? null : RunAt(practice.Runs[current], at));
+        _run = over ? null : practice.Runs[current];
+        _shown = _run is null ? null : RunAt(_run, at);
+        return new PracticeView(current, over, CanGoBack(current), _shown);
+    }
+
+    /// <summary>
+    /// What a tap is judged by at a glance, the pads and the clock; all else is as it was last shown until it is looked at in full.
+    /// </summary>
+    public PracticeView GlanceAt(Instant at)
+    {
+        var current = practice.Current;
+        if (_shown is null || current >= practice.Runs.Count || !ReferenceEquals(_run, practice.Runs[current]))
+        {
+            return At(at);
+        }
+
+        _shown = _shown with { Clock = ClockAt(_run, at), Sheets = SheetsOf(_run, [.. _run.OpenAt(at)], at) };
+        return new PracticeView(current, false, CanGoBack(current), _shown);
     }
 
     /// <summary>A drill ended by mistake can be gone back to until the next one has begun.</summary>

@@ -25,7 +25,8 @@ internal sealed class TapList
         internal bool IsOneWith(Line other) =>
             Said.At == other.Said.At && View.Text == other.View.Text && View.Sheet != other.View.Sheet;
 
-        internal bool Reads(RunEvent said, bool undone, string note) => View.Undone == undone && View.Note == note && Said == said;
+        internal bool Reads(RunEvent said, bool undone, string note) =>
+            View.Undone == undone && View.Note == note && (ReferenceEquals(Said, said) || Said == said);
     }
 
     internal IReadOnlyList<TapView> Of(LiveRun run)
@@ -75,7 +76,7 @@ internal sealed class TapList
             }
 
             taken[from]++;
-            if (said.Exists(next.IsOneWith))
+            if (IsSaidAlready(said, next))
             {
                 continue;
             }
@@ -85,6 +86,20 @@ internal sealed class TapList
         }
 
         return shown;
+    }
+
+    /// <summary>Whether one of the lines of the same moment, which stand last, says the same.</summary>
+    private static bool IsSaidAlready(List<Line> said, Line next)
+    {
+        for (var i = said.Count - 1; i >= 0 && said[i].Said.At == next.Said.At; i--)
+        {
+            if (next.IsOneWith(said[i]))
+            {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /// <summary>One event of a log in words; empty for what no coach would list.</summary>

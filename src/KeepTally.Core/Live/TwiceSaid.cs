@@ -31,7 +31,13 @@ public static class TwiceSaid
 
             for (var j = i - 1; j >= oldest && second.At - events[j].At <= Close; j--)
             {
-                if (sheet.Log.StandsAt(j) && sheet.Log.ReadAt(j) is RunEvent.Tap first && IsSame(first, second))
+                // The device first: it is cheap to ask, and most often one device says it all.
+                if (
+                    events[j].Id.Device != second.Id.Device
+                    && sheet.Log.StandsAt(j)
+                    && sheet.Log.ReadAt(j) is RunEvent.Tap first
+                    && IsSame(first, second)
+                )
                 {
                     return (first, second);
                 }

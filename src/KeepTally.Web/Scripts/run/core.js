@@ -1,9 +1,20 @@
 // The core, compiled to WebAssembly: every rule of the run screen lives there. Answers are JSON.
+
+// A coach taps some hundred times a practice: what a tap runs is made fast at once, not after thousands of times.
+const soonCompiled = [
+  "--jiterpreter-minimum-trace-hit-count=100",
+  "--jiterpreter-interp-entry-hit-count=20",
+  "--jiterpreter-jit-call-hit-count=20",
+];
+
 export async function loadCore() {
   // The core of this page's own release, or none: an old script never meets a new core.
   const { content: release } = document.querySelector("meta[name=release]");
   const { dotnet } = await import(`/_framework/dotnet.js?release=${release}`);
-  const { getAssemblyExports, getConfig } = await dotnet.create();
+  const { getAssemblyExports, getConfig } = await dotnet
+    .withEnvironmentVariable("MONO_INTERPRETER_OPTIONS", "-tiering")
+    .withRuntimeOptions(soonCompiled)
+    .create();
   const { Bridge } = (await getAssemblyExports(getConfig().mainAssemblyName)).KeepTally.Browser;
   const read = (text) => (text ? JSON.parse(text) : null);
   /** What came of a command: why not, why so, what is worth a sound, and the events to keep and to send, each in four lines. */
@@ -49,6 +60,7 @@ export async function loadCore() {
     cue: (text, unit, now) => answer(Bridge.Cue(text, unit, now)),
     callAt: (seconds) => Bridge.CallAt(seconds),
     look: (now) => read(Bridge.Look(now)),
+    glance: (now) => read(Bridge.Glance(now)),
     clock: (now) => read(Bridge.Clock(now)),
     pulse: (now) => Bridge.Pulse(now),
     signals: (from, to) => read(Bridge.Signals(from, to)),

@@ -43,6 +43,8 @@ const own = root.dataset.own ? root.dataset.own.split(",") : [];
 const framePause = 50;
 const viewPause = 1000;
 const receivedPause = 16;
+// What stands beside the score comes a frame after it.
+const restPause = 30;
 // Every tap is felt: a short buzz, a longer one for what it led to, a double one for what does not count.
 const buzzes = { win: 120, best: 80, gate: 50, out: 80, late: [30, 60, 30] };
 
@@ -186,13 +188,28 @@ async function begin() {
   let written;
   const around = new Binding(root, { without: "[data-drill]" });
 
+  /** What came of a tap: its score at once, and what stands beside it when that is on the screen. */
+  function tapped(answer) {
+    act(answer, core.glance);
+    if (!answer.refused) {
+      rest ??= setTimeout(showRest, restPause);
+    }
+  }
+
+  let rest;
+  function showRest() {
+    show();
+    clearTimeout(rest);
+    rest = undefined;
+  }
+
   /** Shows it at once, then keeps it, then sends it. */
-  function act(answer) {
+  function act(answer, look = core.look) {
     if (answer.refused) {
       tell(answer.refused);
       return;
     }
-    show();
+    show(look);
     by("why").textContent = answer.why;
     by("why").dataset.mark = answer.mark;
     if (answer.mark) {
@@ -227,8 +244,8 @@ async function begin() {
     }, receivedPause);
   }
 
-  function show() {
-    const look = core.look(time.now());
+  function show(how = core.look) {
+    const look = how(time.now());
     if (look.due) {
       keepAndSend(look.due);
     }
@@ -245,7 +262,9 @@ async function begin() {
     const is = (name) => changed === null || changed.has(name);
     around.show({ run: view.run }, changed);
     inside.show({ run: view.run, sheets: view.run.sheets }, changed);
-    asked.show(view.run);
+    if (how === core.look) {
+      asked.show(view.run);
+    }
     if (is("run.clock")) {
       face.show(view.run.clock);
       by("whistle").hidden = !view.run.clock.whistle;
@@ -254,7 +273,7 @@ async function begin() {
     if (is("run.taps")) {
       taps.show(view.run.taps);
     }
-    if (is("run.last")) {
+    if (is("run.last") && rest === undefined) {
       // What was said of a tap is not left standing when another device has taken it back.
       by("why").textContent = "";
     }
@@ -345,6 +364,9 @@ async function begin() {
       : screen.now.run?.taps.find(({ sheet, undone, move }) => own.includes(sheet) && !undone && !move);
 
   const undoLast = () => {
+    if (rest !== undefined) {
+      showRest();
+    }
     const last = lastHere();
     if (last) {
       act(core.undo(last.sheet, last.device, last.n, time.now()));
@@ -385,7 +407,7 @@ async function begin() {
   });
   const boards = new Boards(by("boards"), () => core.boards(time.now()));
   const pad = new Pad(root, {
-    tap: (sheet, touch) => act(core.tap(sheet, touch, time.now())),
+    tap: (sheet, touch) => tapped(core.tap(sheet, touch, time.now())),
     turn: (sheet, unit) => act(core.passTurn(sheet, unit, time.now())),
     touched: () => sound.wake(),
   });

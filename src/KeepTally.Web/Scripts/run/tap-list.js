@@ -15,10 +15,22 @@ export class TapList {
 
   show(taps) {
     this.#none.hidden = taps.length > 0;
-    // A line that reads as before is the one that stands there already.
+    // A line that reads as before is the one that stands there already, and is left where it stands.
     const lines = new Map(taps.map((tap) => [tap, this.#lines.get(tap) ?? this.#line(tap)]));
+    if (this.#lines.size === 0) {
+      // What the server drew gives way to lines that can be pressed.
+      this.#list.replaceChildren();
+    }
+    this.#lines.forEach((line, tap) => lines.has(tap) || line.remove());
     this.#lines = lines;
-    this.#list.replaceChildren(...lines.values());
+    let after = this.#list.firstElementChild;
+    for (const line of lines.values()) {
+      if (line === after) {
+        after = after.nextElementSibling;
+      } else {
+        this.#list.insertBefore(line, after);
+      }
+    }
   }
 
   #line(tap) {

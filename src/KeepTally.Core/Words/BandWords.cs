@@ -1,0 +1,35 @@
+using KeepTally.Core.Cards;
+using KeepTally.Core.Judgement;
+using KeepTally.Core.Text;
+
+namespace KeepTally.Core.Words;
+
+/// <summary>Whether a drill is too hard or too easy for whoever played it, and what the card offers then.</summary>
+public static class BandWords
+{
+    /// <summary>A sentence on how often it came off.</summary>
+    public static string Of(SuccessBand band, Share share)
+    {
+        var (low, high) = (ShareWords.Percent(band.Low), ShareWords.Percent(band.High));
+        var came = $"{Phrase.Capital(ShareWords.Of(share))}.";
+        return band.Judge(share) switch
+        {
+            BandFit.Unknown => "Nobody has had a go yet.",
+            BandFit.Within => $"About right: {ShareWords.Plain(share)} came off, between the {low} and {high} aimed at.",
+            BandFit.TooHard => $"Too hard: {came} Aimed at are {low} to {high}.",
+            BandFit.TooEasy => $"Too easy: {came} Aimed at are {low} to {high}.",
+            BandFit.PerhapsTooHard => $"Perhaps too hard, perhaps chance: {came} Aimed at are {low} to {high}.",
+            BandFit.PerhapsTooEasy => $"Perhaps too easy, perhaps chance: {came} Aimed at are {low} to {high}.",
+            _ => throw new ArgumentOutOfRangeException(nameof(share)),
+        };
+    }
+
+    /// <summary>The forms of the card that bring it nearer to the band; none where it fits.</summary>
+    public static IReadOnlyList<string> Forms(DrillCard card, SuccessBand band, Share share) =>
+        band.Judge(share) switch
+        {
+            BandFit.TooHard or BandFit.PerhapsTooHard => card.Easier,
+            BandFit.TooEasy or BandFit.PerhapsTooEasy => card.Harder,
+            _ => [],
+        };
+}

@@ -1,0 +1,54 @@
+using KeepTally.Core.Judgement;
+using KeepTally.Core.Text;
+
+namespace KeepTally.Core.Words;
+
+/// <summary>A trend in a sentence; noise is not told as progress.</summary>
+public static class TrendWords
+{
+    /// <summary>How a share has gone from practice to practice.</summary>
+    /// <param name="trend">Null where there are too few practices for one.</param>
+    /// <param name="practices">How many there are.</param>
+    /// <param name="all">All goes of them.</param>
+    public static string OfShares(Trend? trend, int practices, Share all)
+    {
+        if (all.Of == 0)
+        {
+            return "No goes have been tapped yet.";
+        }
+
+        var goes = $"{Phrase.Figure(all.Of)} {Phrase.Plural(all.Of, "go")}";
+        if (trend is null)
+        {
+            return $"{Phrase.Capital(Phrase.Of(practices, "practice"))} with {ShareWords.Plain(all)}: too few for a trend. From {Phrase.Count(Trend.Least)} practices on there is one.";
+        }
+
+        var points = $"{Points(trend.Bounds.Low)} to {Points(trend.Bounds.High)}";
+        return trend.IsChange
+            ? $"{(trend.PerWeek > 0 ? "Up" : "Down")} from {ShareWords.Percent(trend.First)} to {ShareWords.Percent(trend.Last)}: {Points(trend.PerWeek)} percentage points a week, truly anything from {points}, by {goes} in {Phrase.Of(trend.Practices, "practice")}."
+            : $"No change to speak of: {ShareWords.Percent(all.Value)} over {Phrase.Of(trend.Practices, "practice")} and {goes}. It may be anything from {points} percentage points a week.";
+    }
+
+    /// <summary>How a figure has gone from practice to practice.</summary>
+    /// <param name="name">What it is called, as "points".</param>
+    /// <param name="fewIsGood">Less of it is better.</param>
+    public static string OfFigures(Trend? trend, int practices, string name, bool fewIsGood)
+    {
+        if (trend is null)
+        {
+            return $"{Phrase.Capital(Phrase.Of(practices, "practice"))}: too few for a trend. From {Phrase.Count(Trend.Least)} on there is one.";
+        }
+
+        var bounds = $"{Signed(trend.Bounds.Low)} to {Signed(trend.Bounds.High)}";
+        return trend.IsChange
+            ? $"{(trend.PerWeek > 0 == fewIsGood ? "Worse" : "Better")}: {name} went from {Rounded(trend.First)} to {Rounded(trend.Last)}, {Signed(trend.PerWeek)} a week, truly anything from {bounds}, in {Phrase.Of(trend.Practices, "practice")}."
+            : $"No change to speak of in {name} over {Phrase.Of(trend.Practices, "practice")}. It may be anything from {bounds} a week.";
+    }
+
+    private static string Points(double share) => Signed(100 * share);
+
+    private static string Signed(double value) =>
+        (value > 0 ? "+" : "") + Rounded(value).Replace("-", "−", StringComparison.Ordinal);
+
+    private static string Rounded(double value) => Phrase.Figure(Math.Round(value, 1, MidpointRounding.AwayFromZero));
+}
