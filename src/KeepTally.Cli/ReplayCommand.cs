@@ -8,7 +8,10 @@ using KeepTally.Core.Time;
 
 namespace KeepTally.Cli;
 
-/// <summary><c>tally replay --card CARD --log LOG [--at MS]</c>: how a sheet stands, as one JSON object.</summary>
+/// <summary>
+/// <c>tally replay --card CARD --log LOG [--at MS] [--option NAME=CHOICE]</c>: how a sheet stands, or how it would by another house
+/// rule, as one JSON object.
+/// </summary>
 internal static class ReplayCommand
 {
     internal static Command Build()
@@ -19,19 +22,26 @@ internal static class ReplayCommand
         {
             Description = "The moment to look at, milliseconds from the origin; the last event if left out.",
         };
-        var command = new Command("replay", "Print how a sheet stands at a moment.") { card, log, at };
+        var option = new Option<string[]>("--option")
+        {
+            Description = "Another house rule than the log was kept by, as miss=hold; may be said more than once.",
+        };
+        var command = new Command("replay", "Print how a sheet stands at a moment.") { card, log, at, option };
         command.SetAction(parsed =>
-            Console.Out.WriteLine(Replay(parsed.GetValue(card)!, parsed.GetValue(log)!, parsed.GetValue(at)))
+            Console.Out.WriteLine(
+                Replay(parsed.GetValue(card)!, parsed.GetValue(log)!, parsed.GetValue(at), parsed.GetValue(option) ?? [])
+            )
         );
         return command;
     }
 
-    private static string Replay(string cardFile, string logFile, long? at)
+    private static string Replay(string cardFile, string logFile, long? at, string[] others)
     {
         Instant? moment = at is { } milliseconds ? new Instant(milliseconds) : null;
         var log = Unusable.Read(logFile, LogReader.Read);
-        var card = Unusable.Read(cardFile, text => CardReader.Read(text, log.Head.Options));
-        var live = Unusable.Require(logFile, Sheet.Open(card, log.Head));
+        var options = Chosen(cardFile, log.Head.Options, others);
+        var card = Unusable.Read(cardFile, text => CardReader.Read(text, options));
+        var live = Unusable.Require(logFile, Sheet.Open(card, log.Head with { Options = options }));
         foreach (var (line, runEvent) in log.Events.Where(logged => moment is null || logged.Event.At <= moment))
         {
             if (live.Add(runEvent) is { } fault)
@@ -41,5 +51,37 @@ internal static class ReplayCommand
         }
 
         return ReplayWriter.Write(live.Score.Report(moment ?? live.Log.LastAt));
+    }
+
+    /// <summary>The house rules of the log, with others in the place of those that are named.</summary>
+    private static Dictionary<string, string> Chosen(string cardFile, IReadOnlyDictionary<string, string> logged, string[] others)
+    {
+        var chosen = new Dictionary<string, string>(logged);
+        var known = others.Length == 0 ? null : Unusable.Read(cardFile, CardReader.Read).Options;
+        foreach (var other in others)
+        {
+            var split = other.IndexOf('=', StringComparison.Ordinal);
+            if (split < 1)
+            {
+                throw new Unusable($"--option: \"{other}\" is no house rule; write its name and the choice, as miss=hold");
+            }
+
+            var (name, choice) = (other[..split], other[(split + 1)..]);
+            if (!known!.TryGetValue(name, out var rule))
+            {
+                throw new Unusable($"--option: the card has no house rule \"{name}\"; use one of {string.Join(", ", known.Keys)}");
+            }
+
+            if (!rule.Choices.ContainsKey(choice))
+            {
+                throw new Unusable(
+                    $"--option: \"{choice}\" is no choice of \"{name}\"; use one of {string.Join(", ", rule.Choices.Keys)}"
+                );
+            }
+
+            chosen[name] = choice;
+        }
+
+        return chosen;
     }
 }

@@ -61,6 +61,7 @@ public static class StoreServices
         services.AddScoped<EventJournal>();
         services.AddScoped<PracticeResults>();
         services.AddScoped<BestBook>();
+        services.AddScoped<PastBook>();
         services.AddScoped<DemoClub>();
         services.AddScoped<DemoPast>();
         return services;

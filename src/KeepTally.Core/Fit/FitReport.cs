@@ -22,4 +22,5 @@ public sealed record FitReport(
 /// <param name="Points">Its points at the end.</param>
 /// <param name="Cleared">Rungs it had cleared at the end.</param>
 /// <param name="Wins">The share of runs that it won.</param>
-public sealed record UnitFit(PlayerId Unit, Distribution Points, Distribution Cleared, double Wins);
+/// <param name="ParMet">The share of runs in which it reached the par of the stage; nought where none is set.</param>
+public sealed record UnitFit(PlayerId Unit, Distribution Points, Distribution Cleared, double Wins, double ParMet);

@@ -1,5 +1,4 @@
 using System.Text.Json;
-using KeepTally.Core.Fit.Exact;
 using KeepTally.Core.Json;
 
 namespace KeepTally.Core.Fit;

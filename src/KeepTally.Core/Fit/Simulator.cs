@@ -4,6 +4,7 @@ using KeepTally.Core.Events;
 using KeepTally.Core.Faults;
 using KeepTally.Core.Identity;
 using KeepTally.Core.Rules.Endings;
+using KeepTally.Core.Rules.Measures;
 using KeepTally.Core.Rules.Zones;
 using KeepTally.Core.Scoring;
 using KeepTally.Core.Time;
@@ -74,7 +75,7 @@ public sealed class Simulator
         var (reps, seconds) = (new double[settings.Runs], new double[settings.Runs]);
         var points = Array.ConvertAll(_units, _ => new double[settings.Runs]);
         var cleared = Array.ConvertAll(_units, _ => new double[settings.Runs]);
-        var wins = new int[_units.Length];
+        var (wins, pars) = (new int[_units.Length], new int[_units.Length]);
         var (finished, playedOut) = (0, 0);
         var schedule = new RepTimes(_timeline, EndsAfter(settings.Given), settings.Pace);
         for (var run = 0; run < settings.Runs; run++)
@@ -95,6 +96,7 @@ public sealed class Simulator
                 points[unit][run] = end.Units[unit].Points;
                 cleared[unit][run] = end.Units[unit].Cleared;
                 wins[unit] += end.Winner == _units[unit] ? 1 : 0;
+                pars[unit] += HasPar(played, _units[unit]) ? 1 : 0;
             }
         }
 
@@ -111,12 +113,16 @@ public sealed class Simulator
                             unit,
                             Distribution.Of(points[index]),
                             Distribution.Of(cleared[index]),
-                            (double)wins[index] / settings.Runs
+                            (double)wins[index] / settings.Runs,
+                            (double)pars[index] / settings.Runs
                         )
                 ),
             ]
         );
     }
+
+    private bool HasPar(Played played, PlayerId unit) =>
+        _stage.Par is not null && ParJudge.IsMet(_stage, played.Score.UnitAt(unit, played.At)!, played.Ended == Ended.ByRules);
 
     private enum Ended
     {

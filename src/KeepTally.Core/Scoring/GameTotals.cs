@@ -6,13 +6,13 @@ using KeepTally.Core.Time;
 namespace KeepTally.Core.Scoring;
 
 /// <summary>What a unit has done over all games of a sheet.</summary>
-internal static class GameTotals
+public static class GameTotals
 {
     /// <summary>
     /// Counts and times are added up, bests are the best of all, and what tells of a moment (the rung, what is asked) is of the
     /// last game. A unit that came in later is in the later games only.
     /// </summary>
-    internal static UnitReport Of(Stage stage, IReadOnlyList<ScoreReport> games, PlayerId unit)
+    public static UnitReport Of(Stage stage, IReadOnlyList<ScoreReport> games, PlayerId unit)
     {
         UnitReport[] own = [.. games.SelectMany(game => game.Units).Where(each => each.Id == unit)];
         return own.Length == 1

@@ -16,7 +16,7 @@ public static class ParWords
             return "";
         }
 
-        return BetterOf(stage, par.By) == Better.High
+        return ParJudge.BetterOf(stage, par.By) == Better.High
             ? value >= par.Value
                 ? "par met"
                 : unit.Done
@@ -30,11 +30,4 @@ public static class ParWords
                     ? "par met"
                     : $"par {par.By.Figure(par.Value)}";
     }
-
-    /// <summary>Which end is the good one: as the stage ranks by it, else less of time, outs and places, and more of all else.</summary>
-    public static Better BetterOf(Stage stage, MeasureKind by) =>
-        stage.Measures.FirstOrDefault(measure => measure.By == by) is { } measure ? measure.Better
-        : by == MeasureKinds.Seconds || by == MeasureKinds.Outs || by == MeasureKinds.Place ? Better.Low
-        : by == MeasureKinds.Late || by == MeasureKinds.Voids ? Better.Low
-        : Better.High;
 }

@@ -1,7 +1,5 @@
 using KeepTally.Core.Cards;
 using KeepTally.Core.Dealing;
-using KeepTally.Core.Events;
-using KeepTally.Core.Formats;
 using KeepTally.Core.Live;
 using KeepTally.Core.Rules.Measures;
 using KeepTally.Store.Database;
@@ -30,32 +28,20 @@ public sealed class BestBook(TallyDb db, ScoredRuns outcomes)
             .ToArray();
         var cards = sheets.Select(each => each.Sheet.Card.Id).Distinct().ToArray();
         var past = await PastOf(practice, cards, cancellationToken);
-        var prints = new Dictionary<string, string>(StringComparer.Ordinal);
+        var keys = new ScoringKeys();
         var bests = new Dictionary<string, PastBests>(StringComparer.Ordinal);
         foreach (var run in await outcomes.OfRunsAsync(past, cancellationToken))
         {
             foreach (var (row, outcome) in run.Sheets.Where(sheet => sheet.Row.Stop is null && sheet.Row.CardJson is null))
             {
-                Take(Print(run.Run.CardJson, outcome.Head), outcome);
+                Take(keys.Of(run.Run.CardJson, outcome.Head), outcome);
             }
         }
 
         return sheets.ToDictionary(
             each => each.Sheet.Row.Id,
-            each => bests.GetValueOrDefault(Print(each.Run.CardJson, each.Sheet.Head), PastBests.None)
+            each => bests.GetValueOrDefault(keys.Of(each.Run.CardJson, each.Sheet.Head), PastBests.None)
         );
-
-        // What decides the score of a sheet: the card, its stage and its house rules.
-        string Print(string json, LogHead head)
-        {
-            if (!prints.TryGetValue(json, out var print))
-            {
-                prints[json] = print = ScoringPrint.Of(json);
-            }
-
-            var rules = head.Options.OrderBy(option => option.Key, StringComparer.Ordinal);
-            return $"{head.Drill}\n{head.Stage}\n{string.Join(',', rules.Select(option => $"{option.Key}={option.Value}"))}\n{print}";
-        }
 
         void Take(string print, ScoredSheet outcome)
         {

@@ -50,6 +50,7 @@ public sealed class EndpointWalkTests(EndpointWalkTests.Club club) : IClassFixtu
         ["/plan/{id:int}/offers"] = club => $"/plan/{club.Practice}/offers",
         ["/plan/{id:int}/print"] = club => $"/plan/{club.Practice}/print",
         ["/results/{id:int}"] = club => $"/results/{club.Practice}",
+        ["/players/{id:int}"] = club => $"/players/{club.Player}",
         ["/circuit/{block:int}/{handler?}"] = club => $"/circuit/{club.Block}",
         ["/api/practices/{practice:int}/events"] = club => $"/api/practices/{club.Practice}/events",
         ["/api/practices/{practice:int}/guests"] = club => $"/api/practices/{club.Practice}/guests",
@@ -182,6 +183,8 @@ public sealed class EndpointWalkTests(EndpointWalkTests.Club club) : IClassFixtu
 
         public string Sheet { get; private set; } = "";
 
+        public int Player { get; private set; }
+
         /// <summary>A practice of the team that those who have no business here belong to.</summary>
         private int Other { get; set; }
 
@@ -194,6 +197,9 @@ public sealed class EndpointWalkTests(EndpointWalkTests.Club club) : IClassFixtu
             Sheet = (await Home.BegunAsync())[0];
             OtherTeam = await Home.WithAsync<TallyDb, int>(db =>
                 db.Teams.Where(team => team.Name.Contains("hockey")).Select(team => team.Id).SingleAsync()
+            );
+            Player = await Home.WithAsync<TallyDb, int>(db =>
+                db.Players.Where(player => player.Name == "Ada Fenwick").Select(player => player.Id).SingleAsync()
             );
             Block = await Home.WithAsync<TallyDb, int>(db => db.Blocks.Select(block => block.Id).FirstAsync());
             Other = (await Home.WithAsync<BlockWriter, int?>(blocks => blocks.BeginAsync(OtherTeam)))!.Value;

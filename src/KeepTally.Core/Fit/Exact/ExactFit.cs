@@ -8,11 +8,6 @@ using KeepTally.Core.Rules.Zones;
 
 namespace KeepTally.Core.Fit.Exact;
 
-/// <summary>What can be reckoned of a drill without playing it.</summary>
-/// <param name="Reps">The reps to be expected.</param>
-/// <param name="Wins">In a match the chance of each side; else empty.</param>
-public sealed record ExactAnswer(double Reps, IReadOnlyList<(PlayerId Unit, double Chance)> Wins);
-
 /// <summary>
 /// Finds the answer by formula or by reckoning every way a drill can go, where its rules are of a kind that has one. It stands
 /// beside what was played ahead, and the two must agree.
@@ -26,7 +21,7 @@ public static class ExactFit
             : skill switch
             {
                 Skill.Own { Units: [{ Record: null } unit] } => OfOne(stage, unit),
-                Skill.Rally rally => OfRace(stage, rally),
+                Skill.Rally rally => stage.Until.Count == 1 ? OfRace(stage, rally) : null,
                 Skill.Own or Skill.Ball => null,
                 _ => throw new InvalidOperationException("The kinds of skill are a closed set."),
             };
@@ -39,9 +34,7 @@ public static class ExactFit
         }
 
         double Chance(OutcomeResult result) =>
-            unit
-                .Outcomes.Where(each => stage.Outcomes.First(outcome => outcome.Id == each.Outcome).Result == result)
-                .Sum(each => each.Chance);
+            unit.Outcomes.Where(each => ResultOf(stage, each.Outcome) == result).Sum(each => each.Chance);
         var (made, tried) = (Chance(OutcomeResult.Success), 1 - Chance(OutcomeResult.Neutral));
         if (made <= 0 || tried <= 0)
         {
@@ -60,6 +53,10 @@ public static class ExactFit
         };
         return attempts is { } goes && double.IsFinite(goes) ? new ExactAnswer(goes / tried, []) : null;
     }
+
+    /// <summary>A go of which nothing is tapped is no attempt.</summary>
+    private static OutcomeResult ResultOf(Stage stage, string id) =>
+        stage.Outcomes.FirstOrDefault(outcome => outcome.Id == id)?.Result ?? OutcomeResult.Neutral;
 
     private static double? OfLadder(Ladder ladder, Stage stage, double chance)
     {
@@ -84,11 +81,24 @@ public static class ExactFit
     private static double InARow(Stage stage, int count, double chance) =>
         stage.Streak == StreakMiss.Hold ? ExpectedTries.ForSuccesses(count, chance) : ExpectedTries.InARow(count, chance);
 
-    private static ExactAnswer? OfRace(Stage stage, Skill.Rally rally)
+    private static ExactAnswer? OfRace(Stage stage, Skill.Rally rally) =>
+        RaceOf(stage, rally) is { } race && Race.Of(race.Target, race.Lead, race.Rallies) is { } answer
+            ? new ExactAnswer(
+                answer.Rallies,
+                [(new PlayerId(stage.Sides[0]), answer.FirstWins), (new PlayerId(stage.Sides[1]), 1 - answer.FirstWins)]
+            )
+            : null;
+
+    /// <summary>The race a match is, where it is one of two sides to so many points; else null.</summary>
+    internal static RaceTerms? RaceOf(Stage stage, Skill.Rally rally)
     {
         if (
-            stage is not { Play: Play.Match, Sides: [var first, var second], Until: [PointsEnding ending] }
+            stage is not { Play: Play.Match, Sides: [var first, _], Until: [PointsEnding ending, ..] }
             || stage.Ladder is not null
+            || stage.Until.Any(each => each is not PointsEnding and not TimeEnding)
+            || ending.AtLeast != (int)ending.AtLeast
+            || ending.AtLeast < 1
+            || ending.Lead != (int)ending.Lead
         )
         {
             return null;
@@ -110,18 +120,21 @@ public static class ExactFit
                 (one, other) = toFirst ? (one + award.Points, other) : (one, other + award.Points);
             }
 
-            rallies.Add(((int)one, (int)other, each.Chance));
             if (one != (int)one || other != (int)other || one < 0 || other < 0)
             {
                 return null;
             }
+
+            rallies.Add(((int)one, (int)other, each.Chance));
         }
 
-        return
-            ending.AtLeast == (int)ending.AtLeast
-            && ending.Lead == (int)ending.Lead
-            && Race.Of((int)ending.AtLeast, (int)ending.Lead, rallies) is { } race
-            ? new ExactAnswer(race.Rallies, [(new PlayerId(first), race.FirstWins), (new PlayerId(second), 1 - race.FirstWins)])
-            : null;
+        return new RaceTerms((int)ending.AtLeast, (int)ending.Lead, rallies);
     }
+}
+
+/// <summary>To what two sides race, and what a rally may give each of them.</summary>
+internal sealed record RaceTerms(int Target, int Lead, IReadOnlyList<(int First, int Second, double Chance)> Rallies)
+{
+    /// <summary>The chance of the first side with so many points at the start.</summary>
+    internal double FirstWins(int head, int start) => Race.Of(Target, Lead, Rallies, head, start)?.FirstWins ?? 0.5;
 }

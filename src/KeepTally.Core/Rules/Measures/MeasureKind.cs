@@ -53,7 +53,7 @@ public sealed class MeasureKind
     internal Func<Stage, Better, string> Ranked { get; }
 
     /// <summary>A value in words.</summary>
-    internal Func<double, string> Told { get; }
+    public Func<double, string> Told { get; }
 
     /// <summary>How the card writes it.</summary>
     public override string ToString() => Word;

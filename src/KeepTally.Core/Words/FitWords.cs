@@ -1,0 +1,90 @@
+using KeepTally.Core.Cards;
+using KeepTally.Core.Fit;
+using KeepTally.Core.Fit.Exact;
+using KeepTally.Core.Rules.Endings;
+using KeepTally.Core.Rules.Ladders;
+using KeepTally.Core.Rules.Measures;
+using KeepTally.Core.Rules.Zones;
+using KeepTally.Core.Text;
+using KeepTally.Core.Time;
+
+namespace KeepTally.Core.Words;
+
+/// <summary>What will come of a drill, in sentences.</summary>
+public static class FitWords
+{
+    /// <summary>"7 of 10 tries"; "hardly ever" and "nearly always" where tenths would claim too much.</summary>
+    public static string Tries(double share) =>
+        share <= 0 ? "never"
+        : share >= 1 ? "always"
+        : share < 0.05 ? "hardly ever"
+        : share > 0.95 ? "nearly always"
+        : $"in {Phrase.Figure(Math.Round(10 * share, MidpointRounding.AwayFromZero))} of 10 tries";
+
+    /// <summary>What is to be expected, a sentence each.</summary>
+    /// <param name="given">The time there is for it; null where it does not matter.</param>
+    /// <param name="exact">What can be reckoned besides; null where nothing can.</param>
+    public static IReadOnlyList<string> Of(Stage stage, FitReport fit, Duration? given, ExactAnswer? exact)
+    {
+        var words = new List<string>();
+        var match = stage.Play == Play.Match;
+        var ends =
+            stage.Until.Any(ending => ending is not TimeEnding)
+            || stage.Ladder?.Rungs.Count is not null
+            || stage.Targets is not null;
+        if (ends)
+        {
+            words.Add(
+                given is { } time
+                    ? $"It is played out within {Phrase.Span(time)} {Tries(fit.PlayedOut)}."
+                    : $"It is played out {Tries(fit.PlayedOut)}."
+            );
+        }
+
+        words.Add(
+            $"It lasts {Clock(fit.Seconds.Half)} in the middle: one try in ten is over by {Clock(fit.Seconds.Tenth)}, nine in ten by {Clock(fit.Seconds.NineTenths)}."
+        );
+        words.Add(
+            $"{(match ? "Rallies" : "Goes")} to expect: {Figure(fit.Reps.Mean)}, in most tries {Phrase.Figure(fit.Reps.Tenth)} to {Phrase.Figure(fit.Reps.NineTenths)}."
+                + (exact is not null && given is null ? $" Reckoned without playing: {Figure(exact.Reps)}." : "")
+        );
+        if (match)
+        {
+            words.AddRange(fit.Units.Select(unit => $"{Phrase.Capital(Phrase.Words(unit.Unit.Value))} wins {Tries(unit.Wins)}."));
+            return words;
+        }
+
+        var one = fit.Units[0];
+        if (stage.Ladder is not null)
+        {
+            words.Add(
+                $"Steps cleared: {Figure(one.Cleared.Mean)}, in most tries {Phrase.Figure(one.Cleared.Tenth)} to {Phrase.Figure(one.Cleared.NineTenths)}."
+            );
+        }
+
+        if (one.Points.Deviation > 0 || one.Points.Mean != 0)
+        {
+            words.Add(
+                $"Points: {Figure(one.Points.Mean)}. Players of just this skill end between {Phrase.Figure(one.Points.Tenth)} and {Phrase.Figure(one.Points.NineTenths)} by luck alone in 8 of 10 tries."
+            );
+        }
+
+        if (stage.Par is { } par)
+        {
+            words.Add($"The par of {par.By.Told(par.Value)} is met {Tries(one.ParMet)}.");
+        }
+
+        return words;
+    }
+
+    /// <summary>What would make a match even; empty where it is, or cannot be told.</summary>
+    public static string Even(EvenStart? start) =>
+        start is null
+            ? ""
+            : $"A start of {Phrase.Of(start.Points, "point")} for {Phrase.Words(start.Side.Value)} would make it even: it wins {Tries(start.Chance)} then.";
+
+    private static string Clock(double seconds) => Phrase.Clock(Duration.FromSeconds(Math.Round(seconds)));
+
+    private static string Figure(double value) =>
+        Phrase.Figure(Math.Round(value, value < 20 ? 1 : 0, MidpointRounding.AwayFromZero));
+}

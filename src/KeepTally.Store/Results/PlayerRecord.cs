@@ -1,0 +1,76 @@
+using KeepTally.Core.Cards;
+using KeepTally.Core.Identity;
+using KeepTally.Core.Scoring;
+
+namespace KeepTally.Store.Results;
+
+/// <summary>What one player did over time, of that player alone.</summary>
+/// <param name="Drills">Drills in which players score by themselves, one for each way of scoring, the latest first.</param>
+/// <param name="Practices">Practices the player was on a sheet in, the latest first.</param>
+/// <param name="Loads">What counts toward the player's load, day by day, the latest first.</param>
+/// <param name="Skills">What was practised, by skill, the one longest ago first.</param>
+public sealed record PlayerRecord(
+    IReadOnlyList<(DrillCard Card, Stage Stage, PlayerPast Past)> Drills,
+    IReadOnlyList<PastPractice> Practices,
+    IReadOnlyList<LoadDay> Loads,
+    IReadOnlyList<(string Skill, int Practices, DateOnly Last)> Skills
+)
+{
+    /// <param name="sheets">Of the whole team, the oldest first.</param>
+    public static PlayerRecord Of(PlayerId player, IReadOnlyList<PastSheet> sheets)
+    {
+        var own = sheets.Where(sheet => WasOn(player, sheet)).ToArray();
+        return new PlayerRecord(
+            [
+                .. own.GroupBy(sheet => sheet.Scoring)
+                    .SelectMany(alike => DrillPast.Of([.. alike]))
+                    .OrderByDescending(way => way.Days[^1].Practice.Date)
+                    .SelectMany(way => way.Players.Where(past => past.Id == player).Select(past => (way.Card, way.Stage, past))),
+            ],
+            [.. own.Select(sheet => sheet.Practice).Distinct().OrderByDescending(practice => practice.Date)],
+            LoadDay.Of(player, own),
+            [
+                .. own.SelectMany(sheet => sheet.Outcome.Card.Skills, (sheet, skill) => (skill, sheet.Practice))
+                    .GroupBy(each => each.skill, StringComparer.Ordinal)
+                    .Select(skill =>
+                        (
+                            skill.Key,
+                            skill.Select(each => each.Practice.Id).Distinct().Count(),
+                            skill.Max(each => each.Practice.Date)
+                        )
+                    )
+                    .OrderBy(skill => skill.Item3)
+                    .ThenBy(skill => skill.Key, StringComparer.Ordinal),
+            ]
+        );
+    }
+
+    private static bool WasOn(PlayerId player, PastSheet sheet) =>
+        sheet.Outcome.Report.Games.Any(game => game.Stays.Any(stay => stay.Player == player));
+}
+
+/// <summary>What a player's arm, legs or back had to bear on a day, as far as it was tapped for that player.</summary>
+/// <param name="Kind">What is counted, as <c>throw</c>.</param>
+/// <param name="Count">How many.</param>
+public sealed record LoadDay(DateOnly Date, string Kind, int Count)
+{
+    /// <summary>Goes of a group or a side are nobody's in particular and are not counted.</summary>
+    internal static IReadOnlyList<LoadDay> Of(PlayerId player, IReadOnlyList<PastSheet> sheets) =>
+        [
+            .. sheets
+                .Where(sheet => sheet.Outcome.Card.Load is not null && sheet.Outcome.Stage.Scores == Scorer.Player)
+                .SelectMany(
+                    sheet => sheet.Outcome.Report.Games.SelectMany(game => game.Units.Where(unit => unit.Id == player)),
+                    (sheet, unit) =>
+                        (sheet.Practice.Date, sheet.Outcome.Card.Load!.Kind, Count: Counted(sheet.Outcome.Card.Load, unit))
+                )
+                .GroupBy(each => (each.Date, each.Kind))
+                .Select(day => new LoadDay(day.Key.Date, day.Key.Kind, day.Sum(each => each.Count)))
+                .Where(day => day.Count > 0)
+                .OrderByDescending(day => day.Date)
+                .ThenBy(day => day.Kind, StringComparer.Ordinal),
+        ];
+
+    private static int Counted(Load load, UnitReport unit) =>
+        load.Per == "attempt" ? unit.Attempts : unit.Counts.Sum(count => count.Value);
+}

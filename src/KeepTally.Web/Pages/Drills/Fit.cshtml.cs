@@ -1,0 +1,134 @@
+using KeepTally.Core.Cards;
+using KeepTally.Core.Fit;
+using KeepTally.Core.Fit.Exact;
+using KeepTally.Core.Judgement;
+using KeepTally.Core.Time;
+using KeepTally.Core.Words;
+using KeepTally.Store.Book;
+using KeepTally.Store.Results;
+using KeepTally.Store.Squads;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace KeepTally.Web.Pages.Drills;
+
+/// <summary>A drill played ahead: what its rules mean for these players, in the time there is.</summary>
+public sealed class FitModel(DrillBook book, PastBook past, SquadBook squad) : PageModel
+{
+    private const double LongestPace = 3600;
+    private const double LongestMinutes = 600;
+
+    public required DrillCard Card { get; set; }
+
+    public required string CardId { get; set; }
+
+    public Stage Stage => Card.Stages[StageIndex];
+
+    public int StageIndex { get; private set; }
+
+    /// <summary>The house rules it is played by.</summary>
+    public IReadOnlyDictionary<string, string> Chosen => Card.Chosen;
+
+    /// <summary>What the squad has done in it lately, scored alike; nothing where it has not played it.</summary>
+    public Share Record { get; private set; }
+
+    /// <summary>How often a go comes off, of a hundred; the squad's record where it is left out.</summary>
+    public double Percent { get; private set; }
+
+    /// <summary>It is as unsure as the record it was read from.</summary>
+    public bool IsOfRecord { get; private set; }
+
+    public double Minutes { get; private set; }
+
+    /// <summary>Seconds from one go of a player to the next.</summary>
+    public double Pace { get; private set; }
+
+    /// <summary>What is to be expected, a sentence each; null where nothing can be played ahead.</summary>
+    public IReadOnlyList<string>? Words { get; private set; }
+
+    /// <summary>What is wrong with what was asked for, or null.</summary>
+    public string? Fault { get; private set; }
+
+    public async Task<IActionResult> OnGetAsync(
+        string id,
+        int stage,
+        double? percent,
+        double? minutes,
+        double? pace,
+        CancellationToken cancellationToken
+    )
+    {
+        if (await book.FindAsync(id, null, cancellationToken) is not { } page)
+        {
+            return NotFound();
+        }
+
+        (Card, CardId, StageIndex) = (page.Card, page.Row.Id, Math.Clamp(stage, 0, page.Card.Stages.Count - 1));
+        await ReadRecordAsync(cancellationToken);
+        Percent = percent ?? (Record.Of > 0 ? Math.Round(100 * Record.Value) : 50);
+        // What the coach writes is meant; what the record says is not known any better than it is.
+        IsOfRecord = percent is null && Record.Of > 0 && Stage.Play != Play.Match;
+        Minutes = minutes ?? (Card.Minutes > 0 ? Card.Minutes : 8);
+        Pace = pace ?? UsualPace();
+        Fault =
+            !ModelState.IsValid ? "Write numbers, as 45 or 7.5."
+            : Percent is < 0 or > 100 ? "Write how many goes of a hundred come off, from 0 to 100."
+            : Minutes is <= 0 or > LongestMinutes ? "Write minutes from 0.5 to 600."
+            : Pace is < 0.5 or > LongestPace ? "Write seconds from one go to the next, from 0.5 to 3600."
+            : null;
+        if (Fault is null)
+        {
+            PlayAhead(cancellationToken);
+        }
+
+        return Request.Headers.ContainsKey("HX-Request") ? Partial("_Fit", this) : Page();
+    }
+
+    private void PlayAhead(CancellationToken cancellationToken)
+    {
+        var (share, given) = (Percent / 100, Duration.FromMinutes(Minutes));
+        if (DrillSkill.Of(Stage, share, Counts, IsOfRecord ? Record : null) is not { } skill)
+        {
+            return;
+        }
+
+        var opened = Simulator.Open(Card, StageIndex, skill);
+        if (!opened.IsOk)
+        {
+            Fault = opened.Faults[0].Told;
+            return;
+        }
+
+        var settings = new FitSettings(Duration.FromSeconds(Pace)) { Given = given };
+        var fit = opened.Value.Run(settings, cancellationToken);
+        Words =
+        [
+            .. FitWords.Of(Stage, fit, given, ExactFit.Of(Stage, skill)),
+            .. FitWords.Even(EvenStart.Of(Stage, skill)) is { Length: > 0 } even ? [even] : Array.Empty<string>(),
+        ];
+    }
+
+    private IReadOnlyDictionary<string, int>? Counts { get; set; }
+
+    private async Task ReadRecordAsync(CancellationToken cancellationToken)
+    {
+        var team = await squad.TeamAsync(null, cancellationToken);
+        var ways = DrillPast.Of(await past.OfTeamAsync(team.Id, CardId, null, cancellationToken));
+        var way = ways.FirstOrDefault(each => each.Stage.Name == Stage.Name);
+        (Record, Counts) = (way?.All ?? default, way?.Counts);
+    }
+
+    /// <summary>A rep, times as many as share the spots that score in a group of the best size.</summary>
+    private double UsualPace()
+    {
+        var rep = Math.Max(1, Card.SecondsPerRep);
+        if (Stage.Scores != Scorer.Player)
+        {
+            return rep;
+        }
+
+        var goes = (double)
+            KeepTally.Core.Planning.Activity.Of(Card, Stage, 600 * rep, Math.Max(1, Card.Players.Best)).RepsPerPlayer;
+        return goes > 0 ? Math.Round(Math.Max(rep, KeepTally.Core.Planning.Activity.WorkSeconds(Stage, 600 * rep) / goes), 1) : rep;
+    }
+}

@@ -1,0 +1,61 @@
+using KeepTally.Core.Judgement;
+using KeepTally.Store.Book;
+using KeepTally.Store.Results;
+using KeepTally.Store.Squads;
+using KeepTally.Store.Tables;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace KeepTally.Web.Pages.Drills;
+
+/// <summary>What became of a card: how a team did in it from practice to practice, like only with like.</summary>
+public sealed class PastModel(DrillBook book, PastBook past, SquadBook squad) : PageModel
+{
+    public required string CardId { get; set; }
+
+    public required string Name { get; set; }
+
+    public required Team Shown { get; set; }
+
+    public IReadOnlyList<Team> Teams { get; private set; } = [];
+
+    /// <summary>One for each way it was scored, the latest first.</summary>
+    public IReadOnlyList<DrillPast> Ways { get; private set; } = [];
+
+    /// <summary>The team looked at; the first where none is named.</summary>
+    [BindProperty(SupportsGet = true)]
+    public int? Team { get; set; }
+
+    /// <summary>How often a go should come off at the least, of a hundred.</summary>
+    [BindProperty(SupportsGet = true)]
+    public int Low { get; set; } = 50;
+
+    /// <summary>And at the most.</summary>
+    [BindProperty(SupportsGet = true)]
+    public int High { get; set; } = 80;
+
+    /// <summary>What orders the players: by name, or by what is sure of them.</summary>
+    [BindProperty(SupportsGet = true)]
+    public string By { get; set; } = "name";
+
+    public SuccessBand Band =>
+        Low >= 0 && Low < High && High <= 100 ? new SuccessBand(Low / 100.0, High / 100.0) : SuccessBand.Usual;
+
+    public async Task<IActionResult> OnGetAsync(string id, CancellationToken cancellationToken)
+    {
+        if (await book.FindAsync(id, null, cancellationToken) is not { } page)
+        {
+            return NotFound();
+        }
+
+        (CardId, Name) = (page.Row.Id, page.Card.Name);
+        Teams = await squad.TeamsAsync(cancellationToken);
+        Shown = await squad.TeamAsync(Team, cancellationToken);
+        Ways = DrillPast.Of(await past.OfTeamAsync(Shown.Id, CardId, null, cancellationToken));
+        return Page();
+    }
+
+    /// <summary>The players in the order asked for: who is surely good first, or by name.</summary>
+    public IEnumerable<PlayerPast> Ordered(DrillPast way) =>
+        By == "sure" ? way.Players.OrderByDescending(player => player.All.Bounds.Low) : way.Players;
+}

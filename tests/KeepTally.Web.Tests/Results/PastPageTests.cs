@@ -1,0 +1,181 @@
+using System.Text.RegularExpressions;
+using KeepTally.Core.Judgement;
+using KeepTally.Store.Database;
+using KeepTally.Store.Demo;
+using KeepTally.Store.Practices;
+using KeepTally.Store.Results;
+using KeepTally.Store.Tables;
+using Microsoft.EntityFrameworkCore;
+
+namespace KeepTally.Web.Tests.Results;
+
+/// <summary>What eight weeks of practices say: of a drill, of a player, and of what is to come.</summary>
+public sealed partial class PastPageTests(PastPageTests.Club club) : IClassFixture<PastPageTests.Club>
+{
+    [Fact]
+    public async Task A_drills_past_adds_up_to_the_results_of_its_practices()
+    {
+        var page = await club.Home.Visit().OpenAsync("/drills/three-gates/past");
+        var table = page.QuerySelectorAll("table").First(each => each.QuerySelector("caption")!.TextContent == "By practice");
+        var (made, of) = (0, 0);
+        foreach (var row in table.QuerySelectorAll("tbody tr"))
+        {
+            var cells = row.QuerySelectorAll("td").Select(cell => cell.TextContent.Trim()).ToArray();
+            made += int.Parse(cells[1], System.Globalization.CultureInfo.InvariantCulture);
+            of += int.Parse(cells[2], System.Globalization.CultureInfo.InvariantCulture);
+        }
+
+        var results = await club.ResultsOfAsync("three-gates");
+        Assert.Equal((results.Sum(row => row.Report.Successes), results.Sum(row => row.Report.Attempts)), (made, of));
+        // Three practices of eight had it: too few for a trend, and it says so.
+        Assert.Contains(
+            $"{made} of {of}: too few for a trend",
+            page.QuerySelector(".judged")!.TextContent,
+            StringComparison.Ordinal
+        );
+        Assert.NotNull(page.QuerySelector("svg.trend-picture[aria-label]"));
+    }
+
+    [Fact]
+    public async Task Players_stand_by_what_is_sure_of_them_when_that_is_asked()
+    {
+        var page = await club.Home.Visit().OpenAsync("/drills/minute-trios/past?by=sure");
+        var table = page.QuerySelectorAll("table")
+            .First(each => each.QuerySelector("caption")!.TextContent.StartsWith("By player", StringComparison.Ordinal));
+        var low = table
+            .QuerySelectorAll("tbody tr")
+            .Select(row => row.QuerySelectorAll("td").Select(cell => cell.TextContent.Trim()).ToArray())
+            .Select(cells => new Share(Whole(cells[1]), Whole(cells[2])).Bounds.Low)
+            .ToArray();
+
+        Assert.True(low.Length > 8);
+        Assert.Equal(low.OrderDescending(), low);
+
+        static int Whole(string text) => int.Parse(text, System.Globalization.CultureInfo.InvariantCulture);
+    }
+
+    [Fact]
+    public async Task A_players_page_is_of_that_player_alone()
+    {
+        var players = await club.Home.WithAsync<TallyDb, List<Player>>(db => db.Players.AsNoTracking().ToListAsync());
+        var one = players.First(player => player.Name == "Ada Fenwick");
+        var page = await club.Home.Visit().OpenAsync($"/players/{one.Id}");
+        var text = page.QuerySelector("main")!.TextContent;
+
+        Assert.Contains("Ada Fenwick", text, StringComparison.Ordinal);
+        Assert.All(
+            players.Where(player => player.Name != one.Name),
+            other => Assert.DoesNotContain(other.Name, text, StringComparison.Ordinal)
+        );
+        // What is told of throws is what was tapped for her in drills that count them.
+        var load = page.QuerySelectorAll("section")
+            .Single(section => section.QuerySelector("h2")!.TextContent == "Load")
+            .QuerySelectorAll("tbody tr")
+            .Sum(row => int.Parse(row.QuerySelectorAll("td")[1].TextContent, System.Globalization.CultureInfo.InvariantCulture));
+        var results = (await club.ResultsOfAsync("three-gates"))
+            .Concat(await club.ResultsOfAsync("minute-trios"))
+            .Concat(await club.ResultsOfAsync("clean-or-not"))
+            .Where(row => row.Unit.Name == one.Name)
+            .Sum(row => row.Report.Attempts);
+        var taps = (await club.ResultsOfAsync("corner-calls"))
+            .Where(row => row.Unit.Name == one.Name)
+            .Sum(row => row.Report.Counts.Sum(count => count.Value));
+        Assert.Equal(results + taps, load);
+    }
+
+    [Fact]
+    public async Task Another_skill_or_time_makes_another_fit()
+    {
+        var hard = await PlayedOutAsync("percent=35&minutes=6");
+        var easy = await PlayedOutAsync("percent=80&minutes=6");
+        var longer = await PlayedOutAsync("percent=80&minutes=600");
+
+        Assert.True(hard < easy, $"{hard} < {easy}");
+        Assert.True(easy <= longer, $"{easy} <= {longer}");
+    }
+
+    [Fact]
+    public async Task By_itself_it_goes_by_the_squads_record()
+    {
+        var results = await club.ResultsOfAsync("three-gates");
+        var share = new Share(results.Sum(row => row.Report.Successes), results.Sum(row => row.Report.Attempts));
+        var page = await club.Home.Visit().OpenAsync("/drills/three-gates/fit");
+
+        Assert.Contains(
+            $"By the squad's record here: {share.Made} of {share.Of}",
+            page.QuerySelector("#fit")!.TextContent,
+            StringComparison.Ordinal
+        );
+    }
+
+    [Theory]
+    [InlineData("percent=101", "from 0 to 100")]
+    [InlineData("minutes=0", "from 0.5 to 600")]
+    [InlineData("pace=many", "Write numbers")]
+    public async Task What_cannot_be_played_is_told(string asked, string words)
+    {
+        var page = await club.Home.Visit().OpenAsync($"/drills/three-gates/fit?{asked}");
+
+        Assert.Contains(words, page.QuerySelector("#fit [role=alert]")!.TextContent, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task Every_card_of_the_book_can_be_looked_at_ahead()
+    {
+        var cards = await club.Home.WithAsync<TallyDb, List<string>>(db => db.Cards.Select(card => card.Id).ToListAsync());
+        foreach (var card in cards)
+        {
+            var page = await club.Home.Visit().OpenAsync($"/drills/{card}/fit?percent=55");
+            Assert.Null(page.QuerySelector("#fit [role=alert]"));
+        }
+    }
+
+    private async Task<int> PlayedOutAsync(string asked)
+    {
+        var page = await club.Home.Visit().OpenAsync($"/drills/three-gates/fit?{asked}");
+        var words = page.QuerySelector(".fit-lines li")!.TextContent;
+        return words.Contains("never", StringComparison.Ordinal) ? 0
+            : words.Contains("hardly", StringComparison.Ordinal) ? 0
+            : words.Contains("nearly", StringComparison.Ordinal) || words.Contains("always", StringComparison.Ordinal) ? 10
+            : int.Parse(Tenths().Match(words).Groups[1].Value, System.Globalization.CultureInfo.InvariantCulture);
+    }
+
+    [GeneratedRegex("in (\\d+) of 10 tries")]
+    private static partial Regex Tenths();
+
+    /// <summary>The whole demo with its past.</summary>
+    public sealed class Club : IAsyncLifetime
+    {
+        public Installation Home { get; } = Installation.Whole();
+
+        public async ValueTask InitializeAsync()
+        {
+            await Home.InitializeAsync();
+            await Home.WithAsync<DemoPast, bool>(async past =>
+            {
+                await past.SeedAsync(CancellationToken.None);
+                return true;
+            });
+        }
+
+        /// <summary>Every row of a drill in every practice, as the results have it.</summary>
+        public async Task<IReadOnlyList<Core.Scoring.DrillRow>> ResultsOfAsync(string card)
+        {
+            var rows = new List<Core.Scoring.DrillRow>();
+            foreach (
+                var id in await Home.WithAsync<TallyDb, List<int>>(db => db.Practices.Select(practice => practice.Id).ToListAsync())
+            )
+            {
+                rows.AddRange(
+                    (await Home.WithAsync<PracticeResults, IReadOnlyList<DrillResult>>(results => results.OfAsync(id)))
+                        .Where(drill => drill.Begun && drill.Card.Id == card)
+                        .SelectMany(drill => drill.Rows)
+                );
+            }
+
+            return rows;
+        }
+
+        public async ValueTask DisposeAsync() => await Home.DisposeAsync();
+    }
+}
