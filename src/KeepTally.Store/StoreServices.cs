@@ -62,6 +62,7 @@ public static class StoreServices
         services.AddScoped<PracticeResults>();
         services.AddScoped<BestBook>();
         services.AddScoped<PastBook>();
+        services.AddScoped<OtherSchool>();
         services.AddScoped<DemoClub>();
         services.AddScoped<DemoPast>();
         return services;

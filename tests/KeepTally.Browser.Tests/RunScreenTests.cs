@@ -50,6 +50,22 @@ public sealed class RunScreenTests
     }
 
     [Fact]
+    public void A_glance_shows_the_score_and_the_look_after_it_the_rest()
+    {
+        Screen.Say("start", 0);
+        Bridge.Look(1000);
+        Screen.Tap("minute-trios-A", "Ada Fenwick", "clean", 10);
+        var glance = Bridge.Glance(10_000);
+        var look = Bridge.Look(10_030);
+
+        Assert.Contains("\"score\":\"2\"", glance, StringComparison.Ordinal);
+        Assert.DoesNotContain("taps", glance, StringComparison.Ordinal);
+        Assert.Contains("Ada F \u00b7 Clean", System.Text.RegularExpressions.Regex.Unescape(look), StringComparison.Ordinal);
+        Assert.DoesNotContain("\"score\"", look, StringComparison.Ordinal);
+        Assert.Equal("2", (string)Screen.Sheet(0, 11)["rows"]![0]!["score"]!);
+    }
+
+    [Fact]
     public void Two_of_one_name_are_told_apart_wherever_they_stand()
     {
         Assert.Equal(

@@ -61,7 +61,15 @@ test.describe("no page offends against the rules of access", () => {
       await page.goto(path);
       await access.judge(path);
     }
-    for (const path of ["/drills", "/drills/minute-trios", "/drills/import", "/drills/edit/never-twice"]) {
+    for (const path of [
+      "/drills",
+      "/drills/minute-trios",
+      "/drills/import",
+      "/drills/edit/never-twice",
+      "/drills/minute-trios/past",
+      "/drills/three-gates/fit",
+      "/players/1",
+    ]) {
       await page.goto(path);
       await access.judge(path);
     }

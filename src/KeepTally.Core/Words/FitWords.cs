@@ -13,18 +13,17 @@ namespace KeepTally.Core.Words;
 /// <summary>What will come of a drill, in sentences.</summary>
 public static class FitWords
 {
-    /// <summary>"7 of 10 tries"; "hardly ever" and "nearly always" where tenths would claim too much.</summary>
+    /// <summary>"7 of 10 tries"; "in hardly any try" and "in nearly every try" where tenths would claim too much.</summary>
     public static string Tries(double share) =>
-        share <= 0 ? "never"
-        : share >= 1 ? "always"
-        : share < 0.05 ? "hardly ever"
-        : share > 0.95 ? "nearly always"
+        share <= 0 ? "in no try"
+        : share >= 1 ? "in every try"
+        : share < 0.05 ? "in hardly any try"
+        : share > 0.95 ? "in nearly every try"
         : $"in {Phrase.Figure(Math.Round(10 * share, MidpointRounding.AwayFromZero))} of 10 tries";
 
     /// <summary>What is to be expected, a sentence each.</summary>
     /// <param name="given">The time there is for it; null where it does not matter.</param>
-    /// <param name="exact">What can be reckoned besides; null where nothing can.</param>
-    public static IReadOnlyList<string> Of(Stage stage, FitReport fit, Duration? given, ExactAnswer? exact)
+    public static IReadOnlyList<string> Of(Stage stage, FitReport fit, Duration? given)
     {
         var words = new List<string>();
         var match = stage.Play == Play.Match;
@@ -46,7 +45,6 @@ public static class FitWords
         );
         words.Add(
             $"{(match ? "Rallies" : "Goes")} to expect: {Figure(fit.Reps.Mean)}, in most tries {Phrase.Figure(fit.Reps.Tenth)} to {Phrase.Figure(fit.Reps.NineTenths)}."
-                + (exact is not null && given is null ? $" Reckoned without playing: {Figure(exact.Reps)}." : "")
         );
         if (match)
         {
@@ -76,6 +74,47 @@ public static class FitWords
 
         return words;
     }
+
+    /// <summary>How long it would take if time did not end it; nothing where only time does.</summary>
+    /// <param name="exact">What can be reckoned without playing; null where nothing can.</param>
+    public static IReadOnlyList<string> LetRun(Stage stage, FitReport? whole, ExactAnswer? exact)
+    {
+        if (whole is null)
+        {
+            return [];
+        }
+
+        var reckoned = exact is null
+            ? ""
+            : $" Reckoned without playing that is {Figure(exact.Reps)} {(stage.Play == Play.Match ? "rallies" : "goes")} on the mean; played, {Figure(whole.Reps.Mean)}.";
+        return whole.Finished < 0.5
+            ? ["Let run, it would hardly end at all."]
+            :
+            [
+                $"Let run, it would take {Clock(whole.Seconds.Half)} in the middle, and one try in ten {Clock(whole.Seconds.NineTenths)} or longer.{reckoned}",
+            ];
+    }
+
+    /// <summary>A drill on a timing sheet in one sentence: what it needs against what it was given.</summary>
+    /// <param name="within">As it is played in the time it was given.</param>
+    /// <param name="whole">As it is played until it ends; null where only the time ends it.</param>
+    public static string InTime(Stage stage, FitReport within, FitReport? whole, Duration given)
+    {
+        if (whole is null || !Ends(stage))
+        {
+            return $"Some {Figure(within.Reps.Mean)} goes {(stage.Scores == Scorer.Player ? "each" : "of a group")} in {Phrase.Span(given)}.";
+        }
+
+        var lasts =
+            whole.Seconds.Half > given.TotalSeconds
+                ? $"takes {Clock(whole.Seconds.Half)} in the middle"
+                : $"is over after {Clock(whole.Seconds.Half)} in the middle";
+        return $"It {lasts}, you gave {Clock(given.TotalSeconds)}: played out {Tries(within.PlayedOut)}.";
+    }
+
+    /// <summary>Its own rules end it, whatever the time.</summary>
+    public static bool Ends(Stage stage) =>
+        stage.Until.Any(ending => ending is not TimeEnding) || stage.Ladder?.Rungs.Count is not null || stage.Targets is not null;
 
     /// <summary>What would make a match even; empty where it is, or cannot be told.</summary>
     public static string Even(EvenStart? start) =>

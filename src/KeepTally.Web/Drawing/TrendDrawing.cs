@@ -11,10 +11,10 @@ namespace KeepTally.Web.Drawing;
 /// </summary>
 public static class TrendDrawing
 {
-    private const double Width = 640;
-    private const double Height = 240;
+    private const double Width = 420;
+    private const double Height = 210;
     private const double Left = 44;
-    private const double Right = 14;
+    private const double Right = 24;
     private const double Top = 12;
     private const double Bottom = 30;
 
@@ -38,10 +38,10 @@ public static class TrendDrawing
             Add($"""<text class="trend-mark" x="{Left - 8}" y="{Y(mark) + 5}" text-anchor="end">{100 * mark}%</text>""");
         }
 
-        if (trend is not null)
+        if (trend is { IsChange: true })
         {
             Add(
-                $"""<line class="trend-line{(trend.IsChange ? "" : " is-unsure")}" x1="{X(days[0].Date)}" y1="{Y(Math.Clamp(trend.First, 0, 1))}" x2="{X(days[^1].Date)}" y2="{Y(Math.Clamp(trend.Last, 0, 1))}"/>"""
+                $"""<line class="trend-line" x1="{X(days[0].Date)}" y1="{Y(Math.Clamp(trend.First, 0, 1))}" x2="{X(days[^1].Date)}" y2="{Y(Math.Clamp(trend.Last, 0, 1))}"/>"""
             );
         }
 

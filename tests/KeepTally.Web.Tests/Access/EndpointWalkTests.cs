@@ -48,8 +48,10 @@ public sealed class EndpointWalkTests(EndpointWalkTests.Club club) : IClassFixtu
         ["/groups/{id:int}"] = club => $"/groups/{club.Practice}",
         ["/plan/{id:int}"] = club => $"/plan/{club.Practice}",
         ["/plan/{id:int}/offers"] = club => $"/plan/{club.Practice}/offers",
+        ["/plan/{id:int}/ahead"] = club => $"/plan/{club.Practice}/ahead",
         ["/plan/{id:int}/print"] = club => $"/plan/{club.Practice}/print",
         ["/results/{id:int}"] = club => $"/results/{club.Practice}",
+        ["/results/{id:int}/judged/{run:int}"] = club => $"/results/{club.Practice}/judged/{club.Run}",
         ["/players/{id:int}"] = club => $"/players/{club.Player}",
         ["/circuit/{block:int}/{handler?}"] = club => $"/circuit/{club.Block}",
         ["/api/practices/{practice:int}/events"] = club => $"/api/practices/{club.Practice}/events",
@@ -185,6 +187,8 @@ public sealed class EndpointWalkTests(EndpointWalkTests.Club club) : IClassFixtu
 
         public int Player { get; private set; }
 
+        public int Run { get; private set; }
+
         /// <summary>A practice of the team that those who have no business here belong to.</summary>
         private int Other { get; set; }
 
@@ -197,6 +201,9 @@ public sealed class EndpointWalkTests(EndpointWalkTests.Club club) : IClassFixtu
             Sheet = (await Home.BegunAsync())[0];
             OtherTeam = await Home.WithAsync<TallyDb, int>(db =>
                 db.Teams.Where(team => team.Name.Contains("hockey")).Select(team => team.Id).SingleAsync()
+            );
+            Run = await Home.WithAsync<TallyDb, int>(db =>
+                db.Runs.Where(run => run.Block!.PracticeId == Practice).Select(run => run.Id).FirstAsync()
             );
             Player = await Home.WithAsync<TallyDb, int>(db =>
                 db.Players.Where(player => player.Name == "Ada Fenwick").Select(player => player.Id).SingleAsync()

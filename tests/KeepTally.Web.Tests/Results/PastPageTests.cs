@@ -108,6 +108,58 @@ public sealed partial class PastPageTests(PastPageTests.Club club) : IClassFixtu
         );
     }
 
+    [Fact]
+    public async Task A_run_judged_by_other_numbers_is_as_if_it_had_been_kept_so_and_nothing_changes()
+    {
+        var (practice, run) = await club.RunOfAsync("three-gates");
+        var before = await club.ResultsOfAsync("three-gates");
+        var visitor = club.Home.Visit();
+        var address = $"/results/{practice}/judged/{run}";
+        var same = await visitor.OpenAsync(address);
+        Assert.Null(same.QuerySelector(".judged"));
+
+        // One make clears a step: nobody clears fewer than before, and somebody clears more.
+        var easy = await visitor.OpenAsync($"{address}?number.stages[0].ladder.pass.successes=1");
+        var cells = easy.QuerySelectorAll("tbody tr")
+            .Select(row => row.QuerySelectorAll("td").Select(cell => cell.TextContent.Trim()).ToArray())
+            .Where(row => row[1] != "–")
+            .Select(row => (Was: Whole(row[1]), Would: Whole(row[4])))
+            .ToArray();
+        Assert.NotEmpty(cells);
+        Assert.All(cells, row => Assert.True(row.Would >= row.Was));
+        Assert.Contains(cells, row => row.Would > row.Was);
+        Assert.Contains("would have.", easy.QuerySelector(".judged")!.TextContent, StringComparison.Ordinal);
+
+        var wrong = await visitor.OpenAsync($"{address}?number.stages[0].ladder.pass.successes=none");
+        Assert.Contains("is no number", wrong.QuerySelector("[role=alert]")!.TextContent, StringComparison.Ordinal);
+        Assert.Equal(
+            before.Select(row => row.Report.Cleared),
+            (await club.ResultsOfAsync("three-gates")).Select(row => row.Report.Cleared)
+        );
+
+        static int Whole(string text) => int.Parse(text, System.Globalization.CultureInfo.InvariantCulture);
+    }
+
+    [Fact]
+    public async Task A_timing_sheet_is_played_ahead_drill_by_drill()
+    {
+        var (practice, _) = await club.RunOfAsync("three-gates");
+        var page = await club.Home.Visit().OpenAsync($"/plan/{practice}/ahead");
+        var lines = page.QuerySelectorAll("tbody tr").Select(row => row.TextContent).ToArray();
+
+        Assert.Equal(3, lines.Length);
+        Assert.Contains(
+            lines,
+            line =>
+                line.Contains("Three gates", StringComparison.Ordinal)
+                && line.Contains("you gave 6:00: played out in", StringComparison.Ordinal)
+        );
+        Assert.Contains(
+            lines,
+            line => line.Contains("Minute trios", StringComparison.Ordinal) && line.Contains("goes each", StringComparison.Ordinal)
+        );
+    }
+
     [Theory]
     [InlineData("percent=101", "from 0 to 100")]
     [InlineData("minutes=0", "from 0.5 to 600")]
@@ -134,9 +186,9 @@ public sealed partial class PastPageTests(PastPageTests.Club club) : IClassFixtu
     {
         var page = await club.Home.Visit().OpenAsync($"/drills/three-gates/fit?{asked}");
         var words = page.QuerySelector(".fit-lines li")!.TextContent;
-        return words.Contains("never", StringComparison.Ordinal) ? 0
+        return words.Contains("in no try", StringComparison.Ordinal) ? 0
             : words.Contains("hardly", StringComparison.Ordinal) ? 0
-            : words.Contains("nearly", StringComparison.Ordinal) || words.Contains("always", StringComparison.Ordinal) ? 10
+            : words.Contains("every try", StringComparison.Ordinal) ? 10
             : int.Parse(Tenths().Match(words).Groups[1].Value, System.Globalization.CultureInfo.InvariantCulture);
     }
 
@@ -175,6 +227,18 @@ public sealed partial class PastPageTests(PastPageTests.Club club) : IClassFixtu
 
             return rows;
         }
+
+        /// <summary>The first run of a card in the past.</summary>
+        public Task<(int Practice, int Run)> RunOfAsync(string card) =>
+            Home.WithAsync<TallyDb, (int, int)>(async db =>
+            {
+                var run = await db
+                    .Runs.Where(each => each.Block!.CardVersion!.CardId == card)
+                    .OrderBy(each => each.Id)
+                    .Select(each => new { each.Id, each.Block!.PracticeId })
+                    .FirstAsync();
+                return (run.PracticeId, run.Id);
+            });
 
         public async ValueTask DisposeAsync() => await Home.DisposeAsync();
     }

@@ -15,6 +15,9 @@ namespace KeepTally.Web.Pages.Drills;
 /// <summary>A drill played ahead: what its rules mean for these players, in the time there is.</summary>
 public sealed class FitModel(DrillBook book, PastBook past, SquadBook squad) : PageModel
 {
+    /// <summary>How often it is played without a limit of time, and for so many goes at the most.</summary>
+    private const int LetRun = 4000;
+
     private const double LongestPace = 3600;
     private const double LongestMinutes = 600;
 
@@ -69,7 +72,7 @@ public sealed class FitModel(DrillBook book, PastBook past, SquadBook squad) : P
         // What the coach writes is meant; what the record says is not known any better than it is.
         IsOfRecord = percent is null && Record.Of > 0 && Stage.Play != Play.Match;
         Minutes = minutes ?? (Card.Minutes > 0 ? Card.Minutes : 8);
-        Pace = pace ?? UsualPace();
+        Pace = pace ?? GoPace.Of(Card, Stage, Math.Max(1, Card.Players.Best)).TotalSeconds;
         Fault =
             !ModelState.IsValid ? "Write numbers, as 45 or 7.5."
             : Percent is < 0 or > 100 ? "Write how many goes of a hundred come off, from 0 to 100."
@@ -101,9 +104,17 @@ public sealed class FitModel(DrillBook book, PastBook past, SquadBook squad) : P
 
         var settings = new FitSettings(Duration.FromSeconds(Pace)) { Given = given };
         var fit = opened.Value.Run(settings, cancellationToken);
+        var untimed = Untimed.Of(Card, StageIndex);
+        var whole = FitWords.Ends(Stage)
+            ? Simulator
+                .Open(untimed, StageIndex, skill)
+                .Require()
+                .Run(settings with { Given = null, Runs = LetRun, Cap = LetRun }, cancellationToken)
+            : null;
         Words =
         [
-            .. FitWords.Of(Stage, fit, given, ExactFit.Of(Stage, skill)),
+            .. FitWords.Of(Stage, fit, given),
+            .. FitWords.LetRun(untimed.Stages[StageIndex], whole, ExactFit.Of(untimed.Stages[StageIndex], skill)),
             .. FitWords.Even(EvenStart.Of(Stage, skill)) is { Length: > 0 } even ? [even] : Array.Empty<string>(),
         ];
     }
@@ -116,19 +127,5 @@ public sealed class FitModel(DrillBook book, PastBook past, SquadBook squad) : P
         var ways = DrillPast.Of(await past.OfTeamAsync(team.Id, CardId, null, cancellationToken));
         var way = ways.FirstOrDefault(each => each.Stage.Name == Stage.Name);
         (Record, Counts) = (way?.All ?? default, way?.Counts);
-    }
-
-    /// <summary>A rep, times as many as share the spots that score in a group of the best size.</summary>
-    private double UsualPace()
-    {
-        var rep = Math.Max(1, Card.SecondsPerRep);
-        if (Stage.Scores != Scorer.Player)
-        {
-            return rep;
-        }
-
-        var goes = (double)
-            KeepTally.Core.Planning.Activity.Of(Card, Stage, 600 * rep, Math.Max(1, Card.Players.Best)).RepsPerPlayer;
-        return goes > 0 ? Math.Round(Math.Max(rep, KeepTally.Core.Planning.Activity.WorkSeconds(Stage, 600 * rep) / goes), 1) : rep;
     }
 }

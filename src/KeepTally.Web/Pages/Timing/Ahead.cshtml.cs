@@ -1,0 +1,90 @@
+using KeepTally.Core.Cards;
+using KeepTally.Core.Fit;
+using KeepTally.Core.Judgement;
+using KeepTally.Core.Planning;
+using KeepTally.Core.Time;
+using KeepTally.Core.Words;
+using KeepTally.Store.Planning;
+using KeepTally.Store.Results;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace KeepTally.Web.Pages.Timing;
+
+/// <summary>A timing sheet played ahead, drill by drill: what will be played out in the time it was given, by the squad's own record.</summary>
+public sealed class AheadModel(PlanBook plans, PastBook past) : PageModel
+{
+    /// <summary>Fewer than for one drill: a sheet has many, and tells tenths.</summary>
+    private const int Runs = 2000;
+
+    private const int Cap = 2000;
+
+    /// <summary>What is taken where there is no record.</summary>
+    private const double Unknown = 0.5;
+
+    public required OpenPlan Open { get; set; }
+
+    public IReadOnlyList<AheadLine> Lines { get; private set; } = [];
+
+    public async Task<IActionResult> OnGetAsync(int id, CancellationToken cancellationToken)
+    {
+        if (await plans.OpenAsync(id, cancellationToken) is not { } open)
+        {
+            return NotFound();
+        }
+
+        Open = open;
+        var sheets = (await past.OfTeamAsync(open.Practice.TeamId, null, null, cancellationToken))
+            .Where(sheet => sheet.Practice.Id != id)
+            .ToLookup(sheet => sheet.Outcome.Card.Id);
+        Lines =
+        [
+            .. PlanReport
+                .Of(open.Plan, open.Shelf)
+                .Blocks.Where(block => block.Block is PlanBlock.Drill)
+                .Select(block => LineOf((PlanBlock.Drill)block.Block, block, sheets, cancellationToken)),
+        ];
+        return Page();
+    }
+
+    private AheadLine LineOf(
+        PlanBlock.Drill drill,
+        BlockReport block,
+        ILookup<string, PastSheet> sheets,
+        CancellationToken cancellationToken
+    )
+    {
+        var name = Open.Shelf.NameOf(drill);
+        if (Open.Shelf.Played(drill, Open.Plan.Players) is not { } card)
+        {
+            return new AheadLine(name, drill.Card, default, "This card does not read or is not in the book.");
+        }
+
+        var index = Math.Min(drill.Stage ?? 0, card.Stages.Count - 1);
+        var stage = card.Stages[index];
+        var way = DrillPast.Of([.. sheets[drill.Card]]).FirstOrDefault(each => each.Stage.Name == stage.Name);
+        var record = stage.Play == Play.Match ? default : way?.All ?? default;
+        var skill = DrillSkill.Of(stage, record.Of > 0 ? record.Value : Unknown, way?.Counts, record.Of > 0 ? record : null);
+        if (skill is null || Simulator.Open(card, index, skill) is not { IsOk: true, Value: { } simulator })
+        {
+            return new AheadLine(name, drill.Card, record, "Nothing on this card tells how it will go.");
+        }
+
+        var given = Duration.FromSeconds(drill.Seconds);
+        var settings = new FitSettings(GoPace.Of(card, stage, block.GroupSizes.DefaultIfEmpty(1).Max()))
+        {
+            Runs = Runs,
+            Cap = Cap,
+            Given = given,
+        };
+        var within = simulator.Run(settings, cancellationToken);
+        var whole = FitWords.Ends(stage)
+            ? Simulator.Open(Untimed.Of(card, index), index, skill).Require().Run(settings with { Given = null }, cancellationToken)
+            : null;
+        return new AheadLine(name, drill.Card, record, FitWords.InTime(stage, within, whole, given));
+    }
+}
+
+/// <summary>A drill of a sheet played ahead.</summary>
+/// <param name="Record">The squad's record in it; nothing where it was taken at a half.</param>
+public sealed record AheadLine(string Name, string Card, Share Record, string Words);

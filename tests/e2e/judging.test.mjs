@@ -1,0 +1,35 @@
+// What eight weeks of practices say, and what is to come: read by a coach at a desk.
+import { expect, test } from "./application.mjs";
+
+test("a player's trend is read, a skill changed, and the fit moves; a past run is judged by the other school", async ({
+  page,
+}) => {
+  await page.goto("/drills/minute-trios/past");
+  await expect(page.locator(".judged").first()).toContainText(/No change to speak of|Up from|Down from/);
+  await expect(page.getByRole("img", { name: /Share of goes/ })).toBeVisible();
+
+  await page.goto("/squad");
+  await page.getByRole("link", { name: "Ada Fenwick", exact: true }).click();
+  await expect(page.getByRole("heading", { name: "Ada Fenwick" })).toBeVisible();
+  await expect(page.locator(".judged").first()).toContainText(/trend|change|Up|Down/);
+  await expect(page.getByRole("heading", { name: "Load" })).toBeVisible();
+
+  await page.goto("/drills/three-gates/fit");
+  const played = page.locator(".fit-lines li").first();
+  await page.getByLabel("Of a hundred goes come off").fill("30");
+  await expect(played).toHaveText(/in (no|hardly any) try|in [12] of 10/);
+  await page.getByLabel("Of a hundred goes come off").fill("90");
+  await expect(played).toHaveText(/in (every|nearly every) try|in 9 of 10/);
+  await page.getByLabel("Of a hundred goes come off").fill("130");
+  await expect(page.getByRole("alert")).toContainText("from 0 to 100");
+
+  await page.goto("/results");
+  await page.locator(".practice-list a", { hasText: "Shooting on the move" }).last().click();
+  await page
+    .getByRole("region", { name: /Three gates/ })
+    .getByRole("link", { name: "Judged by the other school" })
+    .click();
+  await page.getByLabel("Makes to clear a step").fill("1");
+  await page.getByRole("button", { name: "Judge" }).click();
+  await expect(page.locator(".judged")).toContainText("by the other school");
+});
