@@ -57,15 +57,14 @@ test.describe("no page offends against the rules of access", () => {
   test.afterEach(() => expect(access.offences).toEqual([]));
 
   test("before practice", async ({ page }) => {
-    for (const path of ["/", "/squad", "/kept", "/squad?edit=1", "/squad/import", "/results", "/nowhere"]) {
-      await page.goto(path);
-      await access.judge(path);
-    }
     for (const path of [
-      "/drills",
-      "/drills/minute-trios",
-      "/drills/import",
-      "/drills/edit/never-twice",
+      "/",
+      "/squad",
+      "/kept",
+      "/squad?edit=1",
+      "/squad/import",
+      "/results",
+      "/nowhere",
       "/drills/minute-trios/past",
       "/drills/three-gates/fit",
       "/players/1",
@@ -73,10 +72,14 @@ test.describe("no page offends against the rules of access", () => {
       await page.goto(path);
       await access.judge(path);
     }
+    for (const path of ["/drills", "/drills/minute-trios", "/drills/import", "/drills/edit/never-twice"]) {
+      await page.goto(path);
+      await access.judge(path);
+    }
     await page.getByRole("button", { name: "Try it" }).click();
     await page.locator("#try-pad[aria-busy=false]").waitFor();
     await access.judge("try it");
-    for (const path of ["/plan", "/plan/1", "/plan/1/offers", "/plan/1/print", "/plan/equipment"]) {
+    for (const path of ["/plan", "/plan/1", "/plan/1/offers", "/plan/1/print", "/plan/1/ahead", "/plan/equipment"]) {
       await page.goto(path);
       await access.judge(path);
     }

@@ -41,6 +41,8 @@ try {
   await shot("drills");
   await page.goto("/drills/three-gates");
   await shot("card", { fullPage: true });
+  await page.goto("/drills/minute-trios/past");
+  await shot("past", { fullPage: true });
   await page.goto("/drills/minute-trios/set-up");
   await shot("set-up", { fullPage: true });
   await page.goto("/drills/three-lanes/set-up/edit");
@@ -121,9 +123,6 @@ try {
   await board.close();
   await phone();
   await shot("run-phone");
-  await page.evaluate(() => (document.documentElement.dataset.bsTheme = "dark"));
-  await shot("run-hall");
-  await page.evaluate(() => (document.documentElement.dataset.bsTheme = "light"));
   await page.locator('#clock[data-state="change"]').waitFor({ timeout: 70_000 });
   await page.waitForTimeout(1500);
   await shot("run-change");
