@@ -63,6 +63,7 @@ public static class StoreServices
         services.AddScoped<BestBook>();
         services.AddScoped<PastBook>();
         services.AddScoped<OtherSchool>();
+        services.AddScoped<ResultCorrection>();
         services.AddScoped<DemoClub>();
         services.AddScoped<DemoPast>();
         return services;

@@ -33,3 +33,21 @@ test("a player's trend is read, a skill changed, and the fit moves; a past run i
   await page.getByRole("button", { name: "Judge" }).click();
   await expect(page.locator(".judged")).toContainText("by the other school");
 });
+
+test("a past tap is put right at a desk, and the results say what it was", async ({ page }) => {
+  await page.goto("/results");
+  await page.locator(".practice-list a", { hasText: "Clean under pressure" }).last().click();
+  const drill = page.getByRole("region", { name: /Clean or not/ });
+  await drill.getByRole("link", { name: "Every tap of A" }).click();
+  await page
+    .locator(".taps-kept li", { hasText: "Miss" })
+    .first()
+    .getByRole("link", { name: /^Change/ })
+    .click();
+  await page.locator('select[name="outcome"]').selectOption("clean");
+  await page.getByRole("button", { name: "Put it right" }).click();
+  await expect(page.locator(".taps-kept li", { hasText: "Miss" }).first()).toBeVisible();
+  await page.goto("/results");
+  await page.locator(".practice-list a", { hasText: "Clean under pressure" }).last().click();
+  await expect(drill.getByText("One tap put right afterwards")).toBeVisible();
+});

@@ -12,6 +12,9 @@ namespace KeepTally.Core.Scoring;
 /// <param name="Begun">Whether it was started at all.</param>
 public sealed record DrillSheet(string Name, LogHead Head, IReadOnlyList<Unit> Units, bool Begun, ScoreReport Report)
 {
+    /// <summary>What it is known by where it is kept; empty where it is not.</summary>
+    public string Id { get; init; } = "";
+
     /// <summary>More than one game was played on it.</summary>
     public bool IsSeries => Report.Games.Count > 1;
 }

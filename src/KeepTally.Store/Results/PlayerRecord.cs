@@ -54,8 +54,8 @@ public sealed record PlayerRecord(
 /// <param name="Count">How many.</param>
 public sealed record LoadDay(DateOnly Date, string Kind, int Count)
 {
-    /// <summary>Goes of a group or a side are nobody's in particular and are not counted.</summary>
-    internal static IReadOnlyList<LoadDay> Of(PlayerId player, IReadOnlyList<PastSheet> sheets) =>
+    /// <summary>Day by day, the latest first. Goes of a group or a side are nobody's in particular and are not counted.</summary>
+    public static IReadOnlyList<LoadDay> Of(PlayerId player, IReadOnlyList<PastSheet> sheets) =>
         [
             .. sheets
                 .Where(sheet => sheet.Outcome.Card.Load is not null && sheet.Outcome.Stage.Scores == Scorer.Player)

@@ -46,7 +46,10 @@ public sealed class PracticeResults(ScoredRuns outcomes)
                 sheet.Outcome.Units,
                 sheet.Outcome.Begun,
                 sheet.Outcome.Report
-            ))
+            )
+            {
+                Id = sheet.Row.Id,
+            })
             .ToArray();
         var (card, stage) = (recorded[0].Outcome.Card, recorded[0].Outcome.Stage);
         return new DrillResult(

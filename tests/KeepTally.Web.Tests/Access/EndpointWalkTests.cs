@@ -52,6 +52,7 @@ public sealed class EndpointWalkTests(EndpointWalkTests.Club club) : IClassFixtu
         ["/plan/{id:int}/print"] = club => $"/plan/{club.Practice}/print",
         ["/results/{id:int}"] = club => $"/results/{club.Practice}",
         ["/results/{id:int}/judged/{run:int}"] = club => $"/results/{club.Practice}/judged/{club.Run}",
+        ["/results/{id:int}/correct/{sheet}"] = club => $"/results/{club.Practice}/correct/{club.Sheet}",
         ["/players/{id:int}"] = club => $"/players/{club.Player}",
         ["/circuit/{block:int}/{handler?}"] = club => $"/circuit/{club.Block}",
         ["/api/practices/{practice:int}/events"] = club => $"/api/practices/{club.Practice}/events",

@@ -141,6 +141,48 @@ public sealed partial class PastPageTests(PastPageTests.Club club) : IClassFixtu
     }
 
     [Fact]
+    public async Task A_past_tap_is_put_right_with_a_trace_and_taken_back()
+    {
+        var (practice, _) = await club.RunOfAsync("clean-or-not");
+        var visitor = club.Home.Visit();
+        var results = await visitor.OpenAsync($"/results/{practice}");
+        var address = results
+            .QuerySelectorAll("a")
+            .First(link => link.GetAttribute("href")!.Contains("/correct/", StringComparison.Ordinal))
+            .GetAttribute("href")!;
+        var before = await club.ResultsOfAsync("clean-or-not");
+        var all = await visitor.OpenAsync(address);
+        var miss = all.QuerySelectorAll("ol.taps-kept li")
+            .First(line => line.TextContent.Contains("Miss", StringComparison.Ordinal));
+        var open = await visitor.OpenAsync(miss.QuerySelector("a.chip")!.GetAttribute("href")!);
+        using var said = await visitor.SendAsync(open, "#amend", ("outcome", "clean"));
+        Assert.Equal(System.Net.HttpStatusCode.Redirect, said.StatusCode);
+
+        // One more success of as many goes, and the results say what it was first.
+        var after = await club.ResultsOfAsync("clean-or-not");
+        Assert.Equal(before.Sum(row => row.Report.Successes) + 1, after.Sum(row => row.Report.Successes));
+        Assert.Equal(before.Sum(row => row.Report.Attempts), after.Sum(row => row.Report.Attempts));
+        Assert.Contains(
+            "put right afterwards",
+            (await visitor.OpenAsync($"/results/{practice}")).Body!.TextContent,
+            StringComparison.Ordinal
+        );
+        var trail = await club.Home.WithAsync<TallyDb, List<AuditEntry>>(db => db.Audit.AsNoTracking().ToListAsync());
+        Assert.Contains(
+            trail,
+            entry => entry.Act == AuditAct.Correction && entry.About.StartsWith("A tap of ", StringComparison.Ordinal)
+        );
+
+        // Put right the other way, all is as it was.
+        var again = await visitor.OpenAsync(miss.QuerySelector("a.chip")!.GetAttribute("href")!);
+        using var back = await visitor.SendAsync(again, "#amend", ("outcome", "miss"));
+        Assert.Equal(
+            before.Select(row => (row.Unit.Id, row.Report.Points)),
+            (await club.ResultsOfAsync("clean-or-not")).Select(row => (row.Unit.Id, row.Report.Points))
+        );
+    }
+
+    [Fact]
     public async Task A_timing_sheet_is_played_ahead_drill_by_drill()
     {
         var (practice, _) = await club.RunOfAsync("three-gates");
@@ -171,15 +213,20 @@ public sealed partial class PastPageTests(PastPageTests.Club club) : IClassFixtu
         Assert.Contains(words, page.QuerySelector("#fit [role=alert]")!.TextContent, StringComparison.Ordinal);
     }
 
-    [Fact]
-    public async Task Every_card_of_the_book_can_be_looked_at_ahead()
+    /// <summary>A ladder, zones, a match, turns, a group, and one without a success; every card is played in the core's own tests.</summary>
+    [Theory]
+    [InlineData("two-rings")]
+    [InlineData("corner-calls")]
+    [InlineData("win-it-score-it")]
+    [InlineData("stay-on")]
+    [InlineData("keep-it-up")]
+    [InlineData("warm-hands")]
+    public async Task A_card_of_any_kind_can_be_looked_at_ahead(string card)
     {
-        var cards = await club.Home.WithAsync<TallyDb, List<string>>(db => db.Cards.Select(card => card.Id).ToListAsync());
-        foreach (var card in cards)
-        {
-            var page = await club.Home.Visit().OpenAsync($"/drills/{card}/fit?percent=55");
-            Assert.Null(page.QuerySelector("#fit [role=alert]"));
-        }
+        var page = await club.Home.Visit().OpenAsync($"/drills/{card}/fit?percent=55");
+
+        Assert.Null(page.QuerySelector("#fit [role=alert]"));
+        Assert.NotNull(page.QuerySelector("#fit li, #fit .says"));
     }
 
     private async Task<int> PlayedOutAsync(string asked)

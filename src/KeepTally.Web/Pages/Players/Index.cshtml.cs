@@ -1,4 +1,6 @@
 using KeepTally.Core.Judgement;
+using KeepTally.Core.Loads;
+using KeepTally.Core.Words;
 using KeepTally.Store.Results;
 using KeepTally.Store.Squads;
 using KeepTally.Store.Tables;
@@ -37,6 +39,27 @@ public sealed class IndexModel(SquadBook squad, PastBook past, TimeProvider cloc
             await past.OfTeamAsync(player.TeamId, null, Today.AddDays(-7 * Weeks), cancellationToken)
         );
         return Page();
+    }
+
+    /// <summary>How old the player is at least; null where the year of birth is not written down.</summary>
+    public int? Age => Player.BirthYear is { } born ? LoadLimits.AgeOn(born, Today) : null;
+
+    /// <summary>Where a limit was passed or rest cut short, and where rest is due today; a sentence each.</summary>
+    public IReadOnlyList<string> LoadSaid =>
+        [
+            .. Record
+                .Loads.GroupBy(load => load.Kind)
+                .SelectMany(kind =>
+                    Age is { } age && LoadLimits.For(kind.Key, age) is { } limit
+                        ? Said(limit, kind.Key, [.. kind.Select(load => (load.Date, load.Count))])
+                        : []
+                ),
+        ];
+
+    private IEnumerable<string> Said(LoadLimit limit, string kind, IReadOnlyList<(DateOnly, int)> days)
+    {
+        LoadWarning?[] all = [LoadJudge.On(Today, limit, days), .. LoadJudge.OfPast(limit, days)];
+        return all.OfType<LoadWarning>().Select(warning => LoadWords.Of(warning, kind));
     }
 
     /// <summary>What was counted of a kind in the seven days up to a day, that day too.</summary>

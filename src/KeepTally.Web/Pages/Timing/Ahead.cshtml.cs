@@ -1,18 +1,21 @@
 using KeepTally.Core.Cards;
 using KeepTally.Core.Fit;
 using KeepTally.Core.Judgement;
+using KeepTally.Core.Loads;
 using KeepTally.Core.Planning;
 using KeepTally.Core.Time;
 using KeepTally.Core.Words;
 using KeepTally.Store.Planning;
 using KeepTally.Store.Results;
+using KeepTally.Store.Squads;
+using KeepTally.Store.Tables;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace KeepTally.Web.Pages.Timing;
 
 /// <summary>A timing sheet played ahead, drill by drill: what will be played out in the time it was given, by the squad's own record.</summary>
-public sealed class AheadModel(PlanBook plans, PastBook past) : PageModel
+public sealed class AheadModel(PlanBook plans, PastBook past, SquadBook squad) : PageModel
 {
     /// <summary>Fewer than for one drill: a sheet has many, and tells tenths.</summary>
     private const int Runs = 2000;
@@ -26,6 +29,9 @@ public sealed class AheadModel(PlanBook plans, PastBook past) : PageModel
 
     public IReadOnlyList<AheadLine> Lines { get; private set; } = [];
 
+    /// <summary>Players for whom rest is due on the day of the practice, where it has drills that load them.</summary>
+    public IReadOnlyList<(string Player, string Words)> Resting { get; private set; } = [];
+
     public async Task<IActionResult> OnGetAsync(int id, CancellationToken cancellationToken)
     {
         if (await plans.OpenAsync(id, cancellationToken) is not { } open)
@@ -34,9 +40,11 @@ public sealed class AheadModel(PlanBook plans, PastBook past) : PageModel
         }
 
         Open = open;
-        var sheets = (await past.OfTeamAsync(open.Practice.TeamId, null, null, cancellationToken))
+        var done = (await past.OfTeamAsync(open.Practice.TeamId, null, null, cancellationToken))
             .Where(sheet => sheet.Practice.Id != id)
-            .ToLookup(sheet => sheet.Outcome.Card.Id);
+            .ToArray();
+        var sheets = done.ToLookup(sheet => sheet.Outcome.Card.Id);
+        Resting = RestingOn(open, done, await squad.ListAsync(open.Practice.TeamId, cancellationToken));
         Lines =
         [
             .. PlanReport
@@ -45,6 +53,39 @@ public sealed class AheadModel(PlanBook plans, PastBook past) : PageModel
                 .Select(block => LineOf((PlanBlock.Drill)block.Block, block, sheets, cancellationToken)),
         ];
         return Page();
+    }
+
+    private static IReadOnlyList<(string Player, string Words)> RestingOn(
+        OpenPlan open,
+        IReadOnlyList<PastSheet> done,
+        IReadOnlyList<Player> players
+    )
+    {
+        var day = open.Practice.Date;
+        var kinds = open
+            .Plan.Blocks.SelectMany(block => block.Cards)
+            .Select(card => open.Shelf.Find(card)?.Load?.Kind)
+            .OfType<string>()
+            .Distinct()
+            .ToArray();
+        return
+        [
+            .. players
+                .Where(player => player.BirthYear is not null)
+                .SelectMany(
+                    player => LoadDay.Of(player.UnitId, done).Where(load => kinds.Contains(load.Kind)).GroupBy(load => load.Kind),
+                    (player, loads) =>
+                        (
+                            player.Name,
+                            loads.Key,
+                            Due: LoadLimits.For(loads.Key, LoadLimits.AgeOn(player.BirthYear!.Value, day)) is { } limit
+                                ? LoadJudge.On(day, limit, loads.Select(load => (load.Date, load.Count)))
+                                : null
+                        )
+                )
+                .Where(each => each.Due is not null)
+                .Select(each => (each.Name, LoadWords.Of(each.Due!, each.Key))),
+        ];
     }
 
     private AheadLine LineOf(

@@ -1,0 +1,39 @@
+namespace KeepTally.Core.Loads;
+
+/// <summary>Published limits of load for the young. They are of no league: a league's own rules and medical people come first.</summary>
+public static class LoadLimits
+{
+    /// <summary>What the figures of <see cref="Throws"/> are from.</summary>
+    public const string SourceOfThrows =
+        "Guidelines for youth and adolescent pitchers, USA Baseball and Major League Baseball, 2014; from memory";
+
+    private static readonly RestStep[] Young = [new(1, 0), new(21, 1), new(36, 2), new(51, 3), new(66, 4)];
+
+    private static readonly RestStep[] Growing = [new(1, 0), new(31, 1), new(46, 2), new(61, 3), new(76, 4)];
+
+    private static readonly RestStep[] NearlyGrown = [new(1, 0), new(31, 1), new(46, 2), new(61, 3), new(81, 4)];
+
+    /// <summary>
+    /// Throws of a hard ball at full effort. No such table is known for other throws; these are the careful stand-in.
+    /// </summary>
+    public static IReadOnlyList<LoadLimit> Throws { get; } =
+    [
+        new(7, 8, 50, [new(1, 0), new(21, 1), new(36, 2)]),
+        new(9, 10, 75, Young),
+        new(11, 12, 85, Young),
+        new(13, 14, 95, Young),
+        new(15, 16, 95, Growing),
+        new(17, 18, 105, NearlyGrown),
+        new(19, 22, 120, [.. NearlyGrown, new(106, 5)]),
+    ];
+
+    /// <summary>The limit for a kind of load and an age; null where none is published. Who is younger than the youngest has the limit of those.</summary>
+    /// <param name="kind">What is counted, as <c>throw</c> on a card.</param>
+    public static LoadLimit? For(string kind, int age) =>
+        kind != "throw" ? null
+        : age < Throws[0].FromAge ? Throws[0]
+        : Throws.FirstOrDefault(limit => age >= limit.FromAge && age <= limit.ToAge);
+
+    /// <summary>How old somebody born in a year is at least on a day: where only the year is known, the younger age is the careful one.</summary>
+    public static int AgeOn(int birthYear, DateOnly day) => day.Year - birthYear - (day is { Month: 12, Day: 31 } ? 0 : 1);
+}

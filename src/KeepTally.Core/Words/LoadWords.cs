@@ -1,0 +1,29 @@
+using System.Globalization;
+using KeepTally.Core.Loads;
+using KeepTally.Core.Text;
+
+namespace KeepTally.Core.Words;
+
+/// <summary>A player's load in sentences. They defer to leagues and to medical people, always.</summary>
+public static class LoadWords
+{
+    /// <summary>What goes with every word on load.</summary>
+    public const string Defers = "Your league's rules and medical people come first.";
+
+    /// <param name="kind">What is counted, as <c>throw</c>.</param>
+    public static string Of(LoadWarning warning, string kind) =>
+        warning switch
+        {
+            LoadWarning.OverDay over =>
+                $"{Day(over.Day)}: {Of(over.Count, kind)}, more than the {Phrase.Figure(over.Most)} a day that are published for this age.",
+            LoadWarning.TooSoon soon =>
+                $"{Day(soon.Day)}: after {Of(soon.Count, kind)} on {Day(soon.After)} {Phrase.Of(soon.RestDays, "day")} of rest were due.",
+            LoadWarning.StillResting rest =>
+                $"{Of(rest.Count, kind)} on {Day(rest.After)}: {Phrase.Of(rest.RestDays, "day")} of rest are due, and {Day(rest.Day)} is one of them.",
+            _ => throw new ArgumentOutOfRangeException(nameof(warning)),
+        };
+
+    private static string Of(int count, string kind) => $"{Phrase.Figure(count)} {Phrase.Plural(count, kind)}";
+
+    private static string Day(DateOnly day) => day.ToString("d MMMM", CultureInfo.InvariantCulture);
+}
