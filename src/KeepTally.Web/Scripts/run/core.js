@@ -1,6 +1,7 @@
 // The core, compiled to WebAssembly: every rule of the run screen lives there. Answers are JSON.
 
-// A coach taps some hundred times a practice: what a tap runs is made fast at once, not after thousands of times.
+// A coach taps some hundred times a practice: what a tap runs is made fast at once, not after thousands of times. The dearest of
+// the interpreter's passes is left out, since the page would be longer in opening for little.
 const soonCompiled = [
   "--jiterpreter-minimum-trace-hit-count=100",
   "--jiterpreter-interp-entry-hit-count=20",
@@ -12,7 +13,7 @@ export async function loadCore() {
   const { content: release } = document.querySelector("meta[name=release]");
   const { dotnet } = await import(`/_framework/dotnet.js?release=${release}`);
   const { getAssemblyExports, getConfig } = await dotnet
-    .withEnvironmentVariable("MONO_INTERPRETER_OPTIONS", "-tiering")
+    .withEnvironmentVariable("MONO_INTERPRETER_OPTIONS", "-tiering,-ssa")
     .withRuntimeOptions(soonCompiled)
     .create();
   const { Bridge } = (await getAssemblyExports(getConfig().mainAssemblyName)).KeepTally.Browser;
