@@ -44,6 +44,9 @@ public sealed class IndexModel(SquadBook squad, PastBook past, TimeProvider cloc
     /// <summary>How old the player is at least; null where the year of birth is not written down.</summary>
     public int? Age => Player.BirthYear is { } born ? LoadLimits.AgeOn(born, Today) : null;
 
+    /// <summary>Whether there is a published limit for anything that was counted, at this age.</summary>
+    public bool HasLimits => Age is { } age && Record.Loads.Any(load => LoadLimits.For(load.Kind, age) is not null);
+
     /// <summary>Where a limit was passed or rest cut short, and where rest is due today; a sentence each.</summary>
     public IReadOnlyList<string> LoadSaid =>
         [
