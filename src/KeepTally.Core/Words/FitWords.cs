@@ -27,11 +27,7 @@ public static class FitWords
     {
         var words = new List<string>();
         var match = stage.Play == Play.Match;
-        var ends =
-            stage.Until.Any(ending => ending is not TimeEnding)
-            || stage.Ladder?.Rungs.Count is not null
-            || stage.Targets is not null;
-        if (ends)
+        if (Ends(stage))
         {
             words.Add(
                 given is { } time
@@ -102,7 +98,11 @@ public static class FitWords
     {
         if (whole is null || !Ends(stage))
         {
-            return $"Some {Figure(within.Reps.Mean)} goes {(stage.Scores == Scorer.Player ? "each" : "of a group")} in {Phrase.Span(given)}.";
+            var goes =
+                stage.Play == Play.Match ? "rallies"
+                : stage.Scores == Scorer.Player ? "goes each"
+                : "goes of a group";
+            return $"Some {Figure(within.Reps.Mean)} {goes} in {Phrase.Span(given)}.";
         }
 
         var lasts =

@@ -40,7 +40,7 @@ public sealed class ResultCorrection(RunStore runs, EventJournal journal)
 
     /// <summary>Takes a tap back, or puts it back; why it cannot be, or null.</summary>
     public async Task<Fault?> UndoAsync(OpenCorrection open, EventId of) =>
-        open.Live.Undo(open.Sheet, of, Instant.Origin) is { Count: > 0 } appended
+        open.Kept.Log.Find(of) is RunEvent.Tap && open.Live.Undo(open.Sheet, of, Instant.Origin) is { Count: > 0 } appended
             ? await WriteAsync(appended)
             : new Fault("of", "there is no such tap on this sheet", "look at the results again");
 

@@ -34,24 +34,22 @@ public sealed class ShareTests
         Assert.Equal((low, high), (Math.Round(bounds.Low, 4), Math.Round(bounds.High, 4)));
     }
 
-    [Fact]
-    public void Goes_that_would_settle_it_are_the_fewest_that_do()
+    /// <summary>So many goes on, in steps in which the makes of both stay whole, it is settled; so many fewer it is not.</summary>
+    [Theory]
+    [InlineData(7, 10, 5, 10, 10)]
+    [InlineData(12, 20, 9, 20, 20)]
+    [InlineData(3, 4, 30, 60, 4)]
+    [InlineData(2, 10, 3, 10, 10)]
+    public void Goes_that_would_settle_it_are_the_fewest_that_do(int a, int of, int b, int other, int step)
     {
-        foreach (var (a, of, b, other) in new[] { (7, 10, 5, 10), (12, 20, 9, 20), (3, 4, 30, 60) })
-        {
-            var difference = new ShareDifference(new Share(a, of), new Share(b, other));
-            var goes = difference.GoesToSettle()!.Value;
+        var goes = new ShareDifference(new Share(a, of), new Share(b, other)).GoesToSettle()!.Value;
+        var enough = (goes + step - 1) / step * step;
 
-            Assert.True(After(goes).IsSettled);
-            Assert.False(After(goes - (10 * of)).IsSettled && goes > 10 * of);
+        Assert.True(After(enough).IsSettled);
+        Assert.False(After(enough - step).IsSettled);
 
-            // Going on in whole makes, to within what rounding does.
-            ShareDifference After(int more) =>
-                new(
-                    new Share((int)Math.Ceiling((double)a / of * (of + more)), of + more),
-                    new Share((int)Math.Floor((double)b / other * (other + more)), other + more)
-                );
-        }
+        ShareDifference After(int more) =>
+            new(new Share(a * (of + more) / of, of + more), new Share(b * (other + more) / other, other + more));
     }
 
     [Fact]

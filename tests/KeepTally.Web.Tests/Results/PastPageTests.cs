@@ -102,7 +102,7 @@ public sealed partial class PastPageTests(PastPageTests.Club club) : IClassFixtu
         var page = await club.Home.Visit().OpenAsync("/drills/three-gates/fit");
 
         Assert.Contains(
-            $"By the squad's record here: {share.Made} of {share.Of}",
+            $"By the record of Saltmarsh Terns under-14 here: {share.Made} of {share.Of}",
             page.QuerySelector("#fit")!.TextContent,
             StringComparison.Ordinal
         );
@@ -200,6 +200,23 @@ public sealed partial class PastPageTests(PastPageTests.Club club) : IClassFixtu
             lines,
             line => line.Contains("Minute trios", StringComparison.Ordinal) && line.Contains("goes each", StringComparison.Ordinal)
         );
+    }
+
+    [Fact]
+    public async Task The_record_is_of_the_team_asked_for_and_says_nothing_of_who_wins_a_match()
+    {
+        var other = await club.Home.WithAsync<TallyDb, int>(db =>
+            db.Teams.Where(team => team.Name.Contains("hockey")).Select(team => team.Id).SingleAsync()
+        );
+        var theirs = await club.Home.Visit().OpenAsync($"/drills/three-gates/fit?team={other}");
+        Assert.DoesNotContain("record of", theirs.QuerySelector("#fit")!.TextContent, StringComparison.Ordinal);
+        Assert.Equal("50", theirs.QuerySelector("input[name=percent]")!.GetAttribute("value"));
+
+        // It was played in the past, and goals alone are tapped: both sides have the same chance till somebody says otherwise.
+        Assert.NotEmpty(await club.ResultsOfAsync("win-it-score-it"));
+        var match = await club.Home.Visit().OpenAsync("/drills/win-it-score-it/fit");
+        Assert.Equal("50", match.QuerySelector("input[name=percent]")!.GetAttribute("value"));
+        Assert.Contains("wins in 5 of 10 tries", match.QuerySelector("#fit")!.TextContent, StringComparison.Ordinal);
     }
 
     [Theory]

@@ -7,6 +7,7 @@ using KeepTally.Core.Words;
 using KeepTally.Store.Book;
 using KeepTally.Store.Results;
 using KeepTally.Store.Squads;
+using KeepTally.Store.Tables;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
@@ -29,13 +30,16 @@ public sealed class FitModel(DrillBook book, PastBook past, SquadBook squad) : P
 
     public int StageIndex { get; private set; }
 
-    /// <summary>The house rules it is played by.</summary>
-    public IReadOnlyDictionary<string, string> Chosen => Card.Chosen;
+    public required Team Shown { get; set; }
 
-    /// <summary>What the squad has done in it lately, scored alike; nothing where it has not played it.</summary>
+    /// <summary>The team whose record it is; the first where none is named.</summary>
+    [BindProperty(SupportsGet = true)]
+    public int? Team { get; set; }
+
+    /// <summary>What the team did in this stage, as it was scored last; nothing where it has not played it, or in a match.</summary>
     public Share Record { get; private set; }
 
-    /// <summary>How often a go comes off, of a hundred; the squad's record where it is left out.</summary>
+    /// <summary>How often a go comes off, of a hundred; the team's record where it is left out, in a match a half.</summary>
     public double Percent { get; private set; }
 
     /// <summary>It is as unsure as the record it was read from.</summary>
@@ -70,7 +74,7 @@ public sealed class FitModel(DrillBook book, PastBook past, SquadBook squad) : P
         await ReadRecordAsync(cancellationToken);
         Percent = percent ?? (Record.Of > 0 ? Math.Round(100 * Record.Value) : 50);
         // What the coach writes is meant; what the record says is not known any better than it is.
-        IsOfRecord = percent is null && Record.Of > 0 && Stage.Play != Play.Match;
+        IsOfRecord = percent is null && Record.Of > 0;
         Minutes = minutes ?? (Card.Minutes > 0 ? Card.Minutes : 8);
         Pace = pace ?? GoPace.Of(Card, Stage, Math.Max(1, Card.Players.Best)).TotalSeconds;
         Fault =
@@ -123,9 +127,11 @@ public sealed class FitModel(DrillBook book, PastBook past, SquadBook squad) : P
 
     private async Task ReadRecordAsync(CancellationToken cancellationToken)
     {
-        var team = await squad.TeamAsync(null, cancellationToken);
-        var ways = DrillPast.Of(await past.OfTeamAsync(team.Id, CardId, null, cancellationToken));
+        Shown = await squad.TeamAsync(Team, cancellationToken);
+        var ways = DrillPast.Of(await past.OfTeamAsync(Shown.Id, CardId, null, cancellationToken));
         var way = ways.FirstOrDefault(each => each.Stage.Name == Stage.Name);
-        (Record, Counts) = (way?.All ?? default, way?.Counts);
+        // In a match makes of both sides are added up: they do not say who scores more often.
+        Record = Stage.Play == Play.Match ? default : way?.All ?? default;
+        Counts = way?.Counts;
     }
 }
