@@ -14,6 +14,18 @@ internal static class BrowserFigures
         var printed = node.StandardOutput.ReadToEnd();
         node.WaitForExit();
         using var result = JsonDocument.Parse(printed);
+        var board = result.RootElement.GetProperty("board");
+        yield return new Figure(
+            "press to the board on another device, drawn, median",
+            board.GetProperty("median").GetDouble(),
+            "ms"
+        );
+        yield return new Figure(
+            "press to the board on another device, drawn, p95",
+            board.GetProperty("p95").GetDouble(),
+            "ms",
+            Most: 100
+        );
         foreach (var (name, words) in new[] { ("plain", ""), ("slowed", ", slowed four times") })
         {
             var pass = result.RootElement.GetProperty(name);

@@ -1,5 +1,5 @@
-// What a tap costs the browser: a run screen with nine pads, tapped by a thumb, beside a fixed piece of script in the same
-// page. Prints one JSON line. Runs on what ./check or ./demo published; takes the tools of the end-to-end tests.
+// What a tap costs the browser: a run screen with twelve pads, tapped by a thumb, beside a fixed piece of script in the same
+// page, and how soon the players' board on another device shows it. Prints one JSON line. Runs on what ./check or ./demo published; takes the tools of the end-to-end tests.
 import { createRequire } from "node:module";
 import { resolve } from "node:path";
 
@@ -60,6 +60,42 @@ async function scriptPerTap(page, session, count) {
   return ((await script(() => page.evaluate(press, count))) - still) / count;
 }
 
+/** Waits on the board for its next change, and tells when the frame with it was drawn, by the machine's clock. */
+function nextFrame() {
+  const grid = document.querySelector("[data-boards]");
+  return new Promise((done) => {
+    const seen = new MutationObserver(() => {
+      seen.disconnect();
+      requestAnimationFrame(() => requestAnimationFrame(() => done(performance.timeOrigin + performance.now())));
+    });
+    seen.observe(grid, { childList: true, subtree: true, characterData: true });
+  });
+}
+
+/** Presses what changes the score, or takes it back; tells when, by the machine's clock. */
+function change(undo) {
+  const pad = document.querySelector("[data-drill]:not([hidden]) .pad[data-outcome=clean]");
+  const began = performance.timeOrigin + performance.now();
+  if (undo) {
+    document.getElementById("undo").click();
+  } else {
+    pad.dispatchEvent(new PointerEvent("pointerdown", { bubbles: true, button: 0 }));
+  }
+  return began;
+}
+
+/** From a press on the run screen to the frame of the board on another device that shows it. */
+async function toBoard(run, board, count) {
+  const times = [];
+  for (let i = 0; i < count; i++) {
+    const drawn = board.evaluate(nextFrame);
+    await run.waitForTimeout(150);
+    const began = await run.evaluate(change, i % 2 === 1);
+    times.push((await drawn) - began);
+  }
+  return times;
+}
+
 const app = new Application();
 await app.start();
 const browser = await chromium.launch(config.use.launchOptions);
@@ -73,7 +109,7 @@ await session.send("Profiler.enable");
 await session.send("Profiler.setSamplingInterval", { interval: 200 });
 const result = {};
 try {
-  await page.goto("/drills/clean-or-not");
+  await page.goto("/drills/minute-trios");
   await page.getByLabel("Practice", { exact: true }).selectOption({ label: "A new one, today" });
   await page.getByRole("button", { name: "Put it in" }).click();
   await page.getByRole("button", { name: "Start practice" }).click();
@@ -82,6 +118,17 @@ try {
   await screen.go.click();
   await page.waitForTimeout(6000);
   result.pads = await page.locator("[data-drill]:not([hidden]) .pad:visible").count();
+  const board = await (
+    await browser.newContext({
+      baseURL: app.url,
+      viewport: { width: 1280, height: 800 },
+      storageState: await page.context().storageState(),
+    })
+  ).newPage();
+  await board.goto(page.url().replace("/run/", "/board/"));
+  await board.locator("#board[aria-busy=false]").waitFor();
+  result.board = figures(await toBoard(page, board, taps));
+  await board.close();
   result.rows = await page.locator("[data-drill]:not([hidden]) .row-pad").count();
   for (const [name, rate] of [
     ["plain", 1],

@@ -10,11 +10,15 @@ namespace KeepTally.Browser;
 /// <summary>A drill that is open on this device, by what it is known by on the page.</summary>
 internal sealed record OpenRun(string Id, LiveRun Live);
 
+/// <summary>Who somebody is on record who joined on this device alone, without a network.</summary>
+internal readonly record struct Settled(PlayerId From, PlayerId To);
+
 /// <summary>Opens the drills of a practice as the server hands it over.</summary>
 internal static class PracticeOpener
 {
     /// <param name="open">What is open already, where the practice is opened anew; its sheets go on.</param>
-    internal static Result<IReadOnlyList<OpenRun>> Open(PracticeFile file, IReadOnlyList<OpenRun>? open)
+    /// <param name="settled">Somebody who has been written down since: what was said of them is said of who they are on record.</param>
+    internal static Result<IReadOnlyList<OpenRun>> Open(PracticeFile file, IReadOnlyList<OpenRun>? open, Settled? settled = null)
     {
         var known = (open ?? []).SelectMany(run => run.Live.Sheets).ToDictionary(sheet => sheet.Id);
         var runs = new List<OpenRun>();
@@ -24,7 +28,7 @@ internal static class PracticeOpener
             foreach (var sheet in run.Sheets)
             {
                 var id = new SheetId(sheet.Id);
-                if (known.TryGetValue(id, out var live) && !HasNewcomer(live.Sheet, sheet))
+                if (known.TryGetValue(id, out var live) && settled is null && !HasNewcomer(live.Sheet, sheet))
                 {
                     sheets.Add(live with { Bests = BestsOf(sheet) });
                     continue;
@@ -37,7 +41,7 @@ internal static class PracticeOpener
                 }
 
                 // Somebody joined for today: the sheet goes on with all that was said on it.
-                opened.Value.AddAll([.. live?.Sheet.Log.Events ?? []]);
+                opened.Value.AddAll([.. (live?.Sheet.Log.Events ?? []).Select(Told)]);
                 sheets.Add(new RunSheet(id, sheet.Name, opened.Value, sheet.Stop) { Bests = BestsOf(sheet) });
             }
 
@@ -50,10 +54,39 @@ internal static class PracticeOpener
             );
         }
 
+        RunEvent Told(RunEvent said) => settled is { } who ? Renaming.Of(said, who.From, who.To) : said;
+
         // After what has begun elsewhere, before what is still to come.
         var begun = (open ?? []).Where(run => run.Live.IsStarted && runs.TrueForAll(other => other.Id != run.Id));
         runs.InsertRange(runs.FindLastIndex(run => run.Live.IsStarted) + 1, begun);
         return Result.Ok<IReadOnlyList<OpenRun>>(runs);
+    }
+
+    /// <summary>The same drills with one more who may come in, written down on this device alone.</summary>
+    internal static IReadOnlyList<OpenRun> With(IReadOnlyList<OpenRun> open, Member guest) =>
+        [
+            .. open.Select(run =>
+                run with
+                {
+                    Live = new LiveRun(run.Live.Name, [.. run.Live.Sheets.Select(sheet => With(sheet, guest))], run.Live.Planned)
+                    {
+                        PlannedStart = run.Live.PlannedStart,
+                    },
+                }
+            ),
+        ];
+
+    private static RunSheet With(RunSheet sheet, Member guest)
+    {
+        var head = sheet.Sheet.Head;
+        if (head.Everyone.Any(member => member.Id == guest.Id))
+        {
+            return sheet;
+        }
+
+        var opened = Sheet.Open(sheet.Sheet.Card, head with { Bench = [.. head.Bench ?? [], guest] }).Require();
+        opened.AddAll([.. sheet.Sheet.Log.Events]);
+        return new RunSheet(sheet.Id, sheet.Name, opened, sheet.Stop) { Bests = sheet.Bests };
     }
 
     private static bool HasNewcomer(Sheet live, SheetFile sheet) =>

@@ -70,6 +70,7 @@ internal sealed class ViewChanges
         Truth(json, "canMove", was.CanMove, now.CanMove);
         Truth(json, "canStop", was.CanStop, now.CanStop);
         Truth(json, "ownCounts", was.OwnCounts, now.OwnCounts);
+        Text(json, "noteNow", was.NoteNow, now.NoteNow);
         if (was.Moves != now.Moves)
         {
             Part(json, "moves", null, now.Moves, ViewJson.Default.ClockMovesView);

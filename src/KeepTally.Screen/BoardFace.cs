@@ -13,6 +13,9 @@ namespace KeepTally.Screen;
 /// <summary>Puts who is where, and who goes where next, onto boards that players read from afar.</summary>
 public static class BoardFace
 {
+    /// <summary>So many boards have room for two rows each, to be read from the back of a hall.</summary>
+    private const int Roomy = 2;
+
     public static IReadOnlyList<BoardView> Of(LivePractice practice, Instant at)
     {
         if (practice.Current >= practice.Runs.Count)
@@ -21,10 +24,11 @@ public static class BoardFace
         }
 
         var run = practice.Runs[practice.Current];
-        return [.. run.OpenAt(at).Select(each => Of(each, run.Sheets.ToList().IndexOf(each), at))];
+        var open = run.OpenAt(at).ToArray();
+        return [.. open.Select(each => Of(each, run.Sheets.ToList().IndexOf(each), open.Length > Roomy, at))];
     }
 
-    private static BoardView Of(RunSheet each, int order, Instant at)
+    private static BoardView Of(RunSheet each, int order, bool flat, Instant at)
     {
         var live = each.Sheet;
         var moving = live.AfterRest(at).Moves;
@@ -35,7 +39,8 @@ public static class BoardFace
         var board = PlaceBoard.Of(
             live.Stage.Places,
             place => Math.Max(StandAt(from, place).Count, StandAt(to, place).Count),
-            place => scene is null ? null : StandingSpot.Of(scene, place)
+            place => scene is null ? null : StandingSpot.Of(scene, place),
+            flat
         );
         var letters = BibLetters.Of([.. people.Select(live.Head.NameOf)]);
         return new BoardView(

@@ -1,4 +1,5 @@
 using KeepTally.Core.Cards;
+using KeepTally.Core.Clock;
 using KeepTally.Core.Live;
 using KeepTally.Core.Time;
 using KeepTally.Core.Words;
@@ -18,6 +19,12 @@ internal static class HalfWords
                 : "Half-time."
             : "";
     }
+
+    /// <summary>"Note at half-time" or "Note in the break", while it lasts; else empty.</summary>
+    internal static string Note(LiveRun run, Instant at) =>
+        run.ClockAt(at)?.Interval.Kind != IntervalKind.Break ? ""
+        : At(run, at).Length > 0 ? "Note at half-time"
+        : "Note in the break";
 
     /// <summary>"First half Plain 3, Striped 2."; empty before the break, and where there are no halves.</summary>
     internal static string First(Sheet sheet, Instant at) =>

@@ -36,12 +36,18 @@ public sealed class PlaceBoard
 
     /// <param name="most">The most players who stand at a place, and with <see cref="Waiting"/> who have none.</param>
     /// <param name="at">Where on the floor a spot is, y away from whoever looks; null where it is not drawn.</param>
-    public static PlaceBoard Of(IReadOnlyList<Place> places, Func<string, int> most, Func<Place, Spot?>? at = null)
+    /// <param name="flat">Few spots stand in one row, for want of room.</param>
+    public static PlaceBoard Of(
+        IReadOnlyList<Place> places,
+        Func<string, int> most,
+        Func<Place, Spot?>? at = null,
+        bool flat = false
+    )
     {
         var boxes = new List<(BoardPlace Box, int Columns, double Cell)>();
         var y = 0.0;
         var spots = places.Where(place => place.Kind == PlaceKind.Spot).ToArray();
-        foreach (var row in SpotRows.Of(spots, at ?? (_ => null)))
+        foreach (var row in SpotRows.Of(spots, at ?? (_ => null), flat))
         {
             var width = (Width - (Gap * (row.Columns - 1))) / row.Columns;
             var largest = row.Spots.Max(each => Math.Max(each.Spot.Size, most(each.Spot.Id)));

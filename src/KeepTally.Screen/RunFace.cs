@@ -101,6 +101,7 @@ public sealed class RunFace(LivePractice practice, IReadOnlyList<string> habits)
                 ),
             ],
             Array.Exists(open, each => OwnCountFace.Takes(each.Sheet)),
+            HalfWords.Note(run, at),
             [.. habits.Select(practice.Seen)],
             TwiceAt(open, at)
         );

@@ -9,8 +9,8 @@ namespace KeepTally.Screen;
 internal sealed record SpotRow(int Columns, IReadOnlyList<(Place Spot, int Column)> Spots);
 
 /// <summary>
-/// Spots in rows and columns: two rows as they lie on the floor where all of them are drawn, else as evenly as can be. Three or
-/// fewer stand in one row, where they are largest.
+/// Spots in rows and columns: as they lie on the floor where all of them are drawn, in one row or in a far and a near one, else
+/// as evenly as can be.
 /// </summary>
 internal static class SpotRows
 {
@@ -19,11 +19,12 @@ internal static class SpotRows
     /// <summary>Where they lie this much wider than deep, one row shows how they lie.</summary>
     private const double Flat = 3;
 
-    internal static IReadOnlyList<SpotRow> Of(Place[] spots, Func<Place, Spot?> at)
+    /// <param name="flat">Few spots stand in one row, left to right as they lie: beside other boards two rows would be small.</param>
+    internal static IReadOnlyList<SpotRow> Of(Place[] spots, Func<Place, Spot?> at, bool flat = false)
     {
         var drawn = spots.Select(spot => (Spot: spot, At: at(spot))).ToArray();
-        return spots.Length is >= Most and <= 2 * Most && Array.TrueForAll(drawn, each => each.At is not null)
-            ? OnFloor([.. drawn.Select(each => (each.Spot, each.At!.Value))])
+        return spots.Length is > 1 and <= 2 * Most && Array.TrueForAll(drawn, each => each.At is not null)
+            ? OnFloor([.. drawn.Select(each => (each.Spot, each.At!.Value))], flat && spots.Length < Most)
             :
             [
                 .. spots
@@ -33,13 +34,13 @@ internal static class SpotRows
     }
 
     /// <summary>A far row and a near one, parted where nobody stands between. More would be small from afar.</summary>
-    private static SpotRow[] OnFloor((Place Spot, Spot At)[] drawn)
+    private static SpotRow[] OnFloor((Place Spot, Spot At)[] drawn, bool flat)
     {
         var (left, far) = (drawn.Min(each => each.At.X), drawn.Max(each => each.At.Y));
         var (wide, deep) = (drawn.Max(each => each.At.X) - left, far - drawn.Min(each => each.At.Y));
         var byDepth = drawn.OrderByDescending(each => each.At.Y).ToArray();
         var parted =
-            drawn.Length <= Most && wide > deep * Flat
+            flat || (drawn.Length <= Most && wide > deep * Flat)
                 ? drawn.Length
                 : Enumerable
                     .Range(1, drawn.Length - 1)

@@ -87,7 +87,7 @@ public sealed class PeopleTests
         var boards = Screen.Boards(0);
 
         Assert.Equal(["A", "B"], Names(boards));
-        Assert.Equal(["Shooter", "Rebounder", "Feeder"], Names(boards[0]!["places"]!));
+        Assert.Equal(["Rebounder", "Shooter", "Feeder"], Names(boards[0]!["places"]!));
         var bibs = boards[0]!["bibs"]!.AsArray();
         Assert.Equal(["A", "B", "C"], bibs.Select(bib => (string)bib!["letters"]!));
         Assert.All(bibs, bib => Assert.StartsWith("M", (string)bib!["arrow"]!, StringComparison.Ordinal));

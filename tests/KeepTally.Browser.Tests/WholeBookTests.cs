@@ -241,6 +241,7 @@ public sealed class WholeBookTests
                     zone,
                     TagsOf(),
                     outcome.Reading is null ? double.NaN : 5 + _draw.Below(20),
+                    outcome.Reading == "s" ? "2.5,2.75" : "",
                     _now * 1000
                 )
             );

@@ -20,9 +20,17 @@ test("without a network the pad works, survives a reload, and sends when it can"
   await context.setOffline(true);
   await screen.tap("Ada", "Goal");
   await screen.expectScore("Ada", 3);
+  await page.locator("#who-open").click();
+  await page.getByLabel("Somebody who is not in the squad").fill("Nia Farrow");
+  await page.getByRole("button", { name: "Joins today" }).click();
+  await page.locator("#who-bench").getByRole("button", { name: "Nia Farrow" }).click();
+  await page.locator(".who-chip", { hasText: "Esme" }).click();
+  await page.getByRole("button", { name: "Done" }).click();
+  await expect(page.locator("#undo-what")).toContainText("Nia in");
   await page.reload();
   await screen.ready();
   await screen.expectScore("Ada", 3);
+  await expect(page.locator("#undo-what")).toContainText("Nia in");
   await screen.tap("Dora", "Goal");
   await expect(screen.net).toHaveText(/wait since/);
   await page.goto("/squad");
@@ -33,9 +41,17 @@ test("without a network the pad works, survives a reload, and sends when it can"
 
   await context.setOffline(false);
   await expect(screen.net).toHaveText("Saved");
+  // Who joined without a network is known to all since, and once.
+  await page.reload();
+  await screen.ready();
+  await expect(screen.taps.filter({ hasText: "Nia in" })).toHaveCount(1);
+  await page.locator("#who-open").click();
+  await expect(page.locator(".who-chip", { hasText: "Nia" })).toHaveCount(1);
+  await page.getByRole("button", { name: "Done" }).click();
   const csv = await (await page.request.get("/results/1?handler=Csv")).text();
   expect(csv).toMatch(/Ada Fenwick,,1,3,2,2/);
   expect(csv).toMatch(/Dora Quill,,2,1,1,1/);
+  expect(csv).toContain("Nia Farrow");
 });
 
 test("a tap on one device is seen on another, and undone there", async ({ page, browser, app }) => {

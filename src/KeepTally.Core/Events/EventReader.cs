@@ -12,6 +12,7 @@ public static class EventReader
     internal const int LongestWord = 200;
     internal const int LongestDevice = 64;
     internal const int MostTags = 20;
+    private const int MostLaps = 100;
     internal static readonly Instant LatestAt = new(1_000_000_000_000_000);
     private const double MostAdded = 3600;
     private const int LongestNote = 2000;
@@ -67,7 +68,7 @@ public static class EventReader
                 Only(place);
                 return new RunEvent.End(id, at);
             case "tap":
-                Only(place, "unit", "outcome", "zone", "tags", "value");
+                Only(place, "unit", "outcome", "zone", "tags", "value", "laps");
                 return new RunEvent.Tap(
                     id,
                     at,
@@ -76,7 +77,10 @@ public static class EventReader
                     ShortText(place, "zone"),
                     Tags(place),
                     place.Find("value")?.Number()
-                );
+                )
+                {
+                    Laps = Laps(place),
+                };
             case "amend":
                 Only(place, "of", "unit", "outcome", "zone", "value", "counts");
                 return new RunEvent.Amend(
@@ -225,6 +229,22 @@ public static class EventReader
             ),
             of.Need("n", "which event")?.Whole(0, int.MaxValue) ?? 0
         );
+    }
+
+    private static double[]? Laps(JsonPlace place)
+    {
+        if (place.Find("laps") is not { } laps)
+        {
+            return null;
+        }
+
+        var read = laps.Items().Select(lap => lap.Number()).ToArray();
+        if (read.Length is 0 or > MostLaps)
+        {
+            laps.Wrong("this is no row of laps", $"write 1 to {MostLaps} numbers");
+        }
+
+        return read;
     }
 
     private static Dictionary<string, string>? Tags(JsonPlace place)

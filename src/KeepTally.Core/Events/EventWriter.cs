@@ -149,6 +149,17 @@ public static class EventWriter
         {
             json.WriteNumber("value", number);
         }
+
+        if (tap.Laps is { } laps)
+        {
+            json.WriteStartArray("laps");
+            foreach (var lap in laps)
+            {
+                json.WriteNumberValue(lap);
+            }
+
+            json.WriteEndArray();
+        }
     }
 
     /// <summary>What is not so is left out.</summary>

@@ -34,6 +34,9 @@ public abstract record RunEvent(EventId Id, Instant At)
         double? Value
     ) : RunEvent(Id, At)
     {
+        /// <summary>What a watch read lap by lap, in the unit of <c>Value</c>; null where it was not told so.</summary>
+        public IReadOnlyList<double>? Laps { get; init; }
+
         /// <summary>It counts though it came late: a coach says so afterwards, by an <see cref="Amend"/>.</summary>
         public bool CountsLate { get; init; }
     }

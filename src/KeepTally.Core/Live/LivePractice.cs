@@ -159,7 +159,10 @@ public sealed class LivePractice(DeviceId device, IReadOnlyList<LiveRun> runs)
             command.Zone,
             command.Tags is { Count: > 0 } ? command.Tags : null,
             command.Value
-        );
+        )
+        {
+            Laps = command.Laps is { Count: > 0 } ? command.Laps : null,
+        };
         if (live.Add(tap) is { } fault)
         {
             return fault;

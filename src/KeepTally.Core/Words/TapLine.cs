@@ -18,6 +18,7 @@ public static class TapLine
             (tap.Tags ?? new Dictionary<string, string>())
                 .Select(tag => Phrase.Words(tag.Value))
                 .Concat(tap.Value is { } value ? [Phrase.Figure(value)] : [])
+                .Concat(tap.Laps is { } laps ? [$"laps {string.Join(" + ", laps.Select(Phrase.Figure))}"] : [])
         );
         return (name is null ? outcome : $"{name} · {outcome}") + (more.Length > 0 ? $" ({more})" : "");
     }

@@ -1,6 +1,7 @@
 using System.Globalization;
 using KeepTally.Core.Events;
 using KeepTally.Core.Faults;
+using KeepTally.Core.Live;
 using KeepTally.Store.Database;
 using KeepTally.Store.Tables;
 using Microsoft.EntityFrameworkCore;
@@ -10,27 +11,33 @@ namespace KeepTally.Store.Practices;
 /// <summary>Somebody who is not in the squad and joins a practice that runs.</summary>
 public sealed class GuestBook(TallyDb db)
 {
-    private const int LongestName = 60;
-
     /// <summary>
     /// Writes a guest down and puts them on the bench of every sheet of the practice, so that they may come in. A guest of an earlier
     /// day is the same one again. They are kept as who is not in the squad: with their results, and erased like anybody.
     /// </summary>
-    public async Task<Result<Guest>> AddAsync(Practice practice, string name, CancellationToken cancellationToken = default)
+    /// <param name="late">They have joined already, on a device without a network: one of the squad by that name is who was meant.</param>
+    public async Task<Result<Guest>> AddAsync(
+        Practice practice,
+        string name,
+        bool late = false,
+        CancellationToken cancellationToken = default
+    )
     {
-        var clean = name.Trim();
-        if (clean.Length is 0 or > LongestName)
+        var read = GuestName.Read(name);
+        if (!read.IsOk)
         {
-            return Result.Fail<Guest>(new Fault("name", "a guest needs a name", $"write one of 1 to {LongestName} letters"));
+            return Result.Fail<Guest>([.. read.Faults]);
         }
+
+        var clean = read.Value;
 
         var known = await db
             .Players.Where(player => player.TeamId == practice.TeamId && player.Name == clean)
             .OrderBy(player => player.Archived)
             .FirstOrDefaultAsync(cancellationToken);
-        if (known is { Archived: false })
+        if (known is { Archived: false } && !late)
         {
-            return Result.Fail<Guest>(new Fault("name", $"{clean} is in the squad", "tap the name below"));
+            return Result.Fail<Guest>(GuestName.Known(clean));
         }
 
         await using var transaction = await db.Database.BeginTransactionAsync(cancellationToken);

@@ -15,7 +15,7 @@ public sealed class BestBook(TallyDb db, ScoredRuns outcomes)
     /// <summary>So many runs back of each card.</summary>
     private const int RunsBack = 20;
 
-    /// <summary>The bests for each sheet of a practice, by its id; of the stations of a circuit none are kept.</summary>
+    /// <summary>The bests for each sheet of a practice, by its id: a station of a circuit is its own drill.</summary>
     public async Task<IReadOnlyDictionary<string, PastBests>> OfAsync(
         Practice practice,
         IReadOnlyList<StoredRun> runs,
@@ -23,7 +23,6 @@ public sealed class BestBook(TallyDb db, ScoredRuns outcomes)
     )
     {
         var sheets = runs.SelectMany(run => run.Sheets, (run, sheet) => (run.Run, Sheet: sheet))
-            .Where(each => each.Sheet.Row.Stop is null && each.Sheet.Row.CardJson is null)
             .Where(each => each.Sheet.Card.Stages[each.Sheet.Head.Stage].Scores == Scorer.Player)
             .ToArray();
         var cards = sheets.Select(each => each.Sheet.Card.Id).Distinct().ToArray();
@@ -32,15 +31,15 @@ public sealed class BestBook(TallyDb db, ScoredRuns outcomes)
         var bests = new Dictionary<string, PastBests>(StringComparer.Ordinal);
         foreach (var run in await outcomes.OfRunsAsync(past, cancellationToken))
         {
-            foreach (var (row, outcome) in run.Sheets.Where(sheet => sheet.Row.Stop is null && sheet.Row.CardJson is null))
+            foreach (var (row, outcome) in run.Sheets)
             {
-                Take(keys.Of(run.Run.CardJson, outcome.Head), outcome);
+                Take(keys.Of(row.CardJson ?? run.Run.CardJson, outcome.Head), outcome);
             }
         }
 
         return sheets.ToDictionary(
             each => each.Sheet.Row.Id,
-            each => bests.GetValueOrDefault(keys.Of(each.Run.CardJson, each.Sheet.Head), PastBests.None)
+            each => bests.GetValueOrDefault(keys.Of(each.Sheet.Row.CardJson ?? each.Run.CardJson, each.Sheet.Head), PastBests.None)
         );
 
         void Take(string print, ScoredSheet outcome)
@@ -53,16 +52,22 @@ public sealed class BestBook(TallyDb db, ScoredRuns outcomes)
         }
     }
 
+    /// <summary>The last runs of each card, and of circuits, which may have had it at a station.</summary>
     private async Task<IReadOnlyList<int>> PastOf(Practice practice, string[] cards, CancellationToken cancellationToken)
     {
         var found = await db
-            .Runs.Where(run => run.Block!.Circuit == null && cards.Contains(run.Block.CardVersion!.CardId))
+            .Runs.Where(run => run.Block!.Pause == null)
+            .Where(run => run.Block!.Circuit != null || cards.Contains(run.Block.CardVersion!.CardId))
             .Join(db.Practices, run => run.Block!.PracticeId, each => each.Id, (run, each) => new { run, each })
             .Where(pair => pair.each.TeamId == practice.TeamId && pair.each.Id != practice.Id && pair.each.Date <= practice.Date)
             .OrderByDescending(pair => pair.each.Date)
             .ThenByDescending(pair => pair.run.Id)
-            .Select(pair => new { pair.run.Id, pair.run.Block!.CardVersion!.CardId })
+            .Select(pair => new
+            {
+                pair.run.Id,
+                Card = pair.run.Block!.CardVersion == null ? "" : pair.run.Block.CardVersion.CardId,
+            })
             .ToListAsync(cancellationToken);
-        return [.. found.GroupBy(run => run.CardId).SelectMany(card => card.Take(RunsBack)).Select(run => run.Id)];
+        return [.. found.GroupBy(run => run.Card).SelectMany(card => card.Take(RunsBack)).Select(run => run.Id)];
     }
 }

@@ -24,7 +24,7 @@ internal static class GuestsEndpoint
             return ApiProblem.NotFound("practice", $"there is no practice {practice}", "open it from Today");
         }
 
-        var added = await guests.AddAsync(found, guest.Name ?? "", cancellationToken);
+        var added = await guests.AddAsync(found, guest.Name ?? "", guest.Late, cancellationToken);
         if (!added.IsOk)
         {
             var fault = added.Faults[0];
@@ -43,7 +43,8 @@ internal static class GuestsEndpoint
 }
 
 /// <param name="Name">What the guest is called.</param>
-internal sealed record NewGuest(string? Name);
+/// <param name="Late">They joined already, on a device that had no network.</param>
+internal sealed record NewGuest(string? Name, bool Late = false);
 
 /// <param name="Player">Who the guest is in logs.</param>
 internal sealed record WrittenGuest(string Player, string Name);

@@ -51,6 +51,23 @@ public sealed class LogProperties
                 }
             );
 
+    /// <summary>Who somebody is stands in many places of an event; the text of the line knows them all.</summary>
+    [Fact]
+    public void Somebody_is_told_by_another_name_wherever_an_event_names_them() =>
+        AnyHistory.Sample(history =>
+        {
+            foreach (var each in history.Events)
+            {
+                var line = EventWriter.Write(each);
+                Assert.Equal(
+                    line.Replace("\":\"a\"", "\":\"zz\"", StringComparison.Ordinal)
+                        .Replace("\"device\":\"zz\"", "\"device\":\"a\"", StringComparison.Ordinal)
+                        .Replace("\"reason\":\"zz\"", "\"reason\":\"a\"", StringComparison.Ordinal),
+                    EventWriter.Write(Renaming.Of(each, new PlayerId("a"), new PlayerId("zz")))
+                );
+            }
+        });
+
     [Fact]
     public void Undoing_and_redoing_changes_nothing() =>
         Gen.Select(AnyHistory, Gen.Int[0, 1000])

@@ -104,7 +104,23 @@ async function say(what) {
   }
 }
 
+/** What is said in a practice is heard as it is said; where the line breaks, asking goes on and the line is taken up again. */
+async function listen(mine, practice, heard) {
+  const ends = new AbortController();
+  const line = { practice, end: () => ends.abort() };
+  mine.line = line;
+  try {
+    await mine.listen(practice, heard, ends.signal);
+  } catch {
+    // The line broke, or another practice is listened to.
+  }
+  if (mine.line === line) {
+    mine.line = null;
+  }
+}
+
 async function follow(mine) {
+  let askAgain = () => {};
   while (door === mine) {
     const asked = Date.now();
     try {
@@ -121,11 +137,19 @@ async function follow(mine) {
       const told = (asked + Date.now()) / 2;
       mine.ahead = Math.round(now.at - told);
       show(now, told);
+      if (now.practice !== null && mine.line?.practice !== now.practice) {
+        mine.line?.end();
+        listen(mine, now.practice, () => askAgain());
+      }
     } catch {
       part("state").textContent = "No answer. Trying again.";
     }
-    await new Promise((done) => setTimeout(done, every));
+    await new Promise((done) => {
+      askAgain = done;
+      setTimeout(done, every);
+    });
   }
+  mine.line?.end();
 }
 
 function connect(key) {

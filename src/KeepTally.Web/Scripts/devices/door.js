@@ -13,6 +13,27 @@ export class Door {
     return this.#ask("GET", "/api/device/now");
   }
 
+  /**
+   * Listens to a practice until it is told to stop: whatever is said there by anybody is told at once, as a clock that is
+   * stopped while a horn waits.
+   */
+  async listen(practice, heard, stop) {
+    const answer = await fetch(`/api/practices/${practice}/events`, {
+      headers: { Authorization: `Bearer ${this.#key}` },
+      redirect: "manual",
+      signal: stop,
+    });
+    if (!answer.ok) {
+      throw new Error(`answered ${answer.status}`);
+    }
+    const words = answer.body.pipeThrough(new TextDecoderStream()).getReader();
+    for (let piece; !(piece = await words.read()).done;) {
+      if (piece.value.includes("data: {")) {
+        heard();
+      }
+    }
+  }
+
   /** @returns { said } or { fault }, once the server has answered. */
   async say(what) {
     const word = what.clock ? what : { ...what, n: this.#number(), at: Date.now() + this.ahead };

@@ -30,14 +30,18 @@ export async function loadCore() {
   return {
     open: (practice, device) => Bridge.Open(practice, device),
     /** The runs in their order now, by what they are known by; none where it cannot be read. */
-    reopen: (practice, device) => Bridge.Reopen(practice, device).split(",").filter(Boolean),
+    reopen: (practice, device, { from, to } = { from: "", to: "" }) =>
+      Bridge.Reopen(practice, device, from, to).split(",").filter(Boolean),
+    /** Somebody joins on this device alone; why not, or an empty text. */
+    writeDown: ({ id, name }) => Bridge.WriteDown(id, name),
+    renamed: (line, from, to) => Bridge.Renamed(line, from, to),
     receive: (sheet, device, n, line) => Bridge.Receive(sheet, device, n, line),
     receiveAll: (sheet, lines) => Bridge.ReceiveAll(sheet, lines.join("\n")),
     retract: (sheet, line) => Bridge.Retract(sheet, line),
     describe: (sheet, line) => Bridge.Describe(sheet, line),
-    tap: (sheet, { unit, outcome, zone, tags, value }, now) => {
+    tap: (sheet, { unit, outcome, zone, tags, value, laps = [] }, now) => {
       const more = tags && Object.keys(tags).length > 0 ? JSON.stringify(tags) : "";
-      return answer(Bridge.Tap(sheet, unit, outcome, zone, more, value ?? NaN, now));
+      return answer(Bridge.Tap(sheet, unit, outcome, zone, more, value ?? NaN, laps.join(","), now));
     },
     passTurn: (sheet, unit, now) => answer(Bridge.PassTurn(sheet, unit, now)),
     execute: (command, reason, now) => answer(Bridge.Execute(command, reason, now)),

@@ -86,6 +86,13 @@ export class Keep {
     return this.#put(this.#unkept.splice(0));
   }
 
+  /** What waits is told otherwise, line by line. */
+  async rewrite(told) {
+    const waiting = [...this.#waiting.values()].map((event) => ({ ...event, line: told(event.line) }));
+    waiting.forEach((event) => this.#waiting.set(key(event), event));
+    await this.#put(waiting);
+  }
+
   /** These are on record at the server. */
   async sent(events) {
     events.forEach((event) => this.#waiting.delete(key(event)));

@@ -42,14 +42,14 @@ export class Pad {
     const row = pad.closest(".row-pad");
     const { outcome = null, zone = null, reading } = pad.dataset;
     const [sheet, unit] = [sheetOf(pad), unitOf(pad)];
-    const value = reading ? await ask(reading, pad.querySelector(".pad-label").textContent) : null;
-    if (reading && value === null) {
+    const read = reading ? await ask(reading, pad.querySelector(".pad-label").textContent) : {};
+    if (read === null) {
       return;
     }
     // A button of a job stands beside the lines and carries no tags.
     const pressed = [...(row?.querySelectorAll("button[data-tag][aria-pressed=true]") ?? [])];
     const tags = Object.fromEntries(pressed.map((tag) => [tag.dataset.tag, tag.dataset.value]));
-    this.#tap(sheet, { unit, outcome, zone, tags, value });
+    this.#tap(sheet, { unit, outcome, zone, tags, ...read });
     if (row) {
       pressSaid(row);
     }

@@ -4,7 +4,7 @@ import { chipOf } from "./chip.js";
 const thumb = matchMedia("(pointer: coarse)");
 const by = (id) => document.getElementById(id);
 
-/** The number, or null where the coach thought better of it. */
+/** The number, as { value } with the laps it is made of; null where the coach thought better of it. */
 export function ask(unit, what) {
   const dialog = by("reading");
   const field = by("reading-value");
@@ -25,13 +25,20 @@ export function ask(unit, what) {
     dialog.addEventListener(
       "close",
       () => {
-        stop();
+        const laps = stop();
         const value = field.value.trim().replace(",", ".");
-        done(dialog.returnValue === "take" && value !== "" && Number.isFinite(Number(value)) ? Number(value) : null);
+        const taken = dialog.returnValue === "take" && value !== "" && Number.isFinite(Number(value));
+        done(taken ? { value: Number(value), laps: lapsOf(Number(value), laps) } : null);
       },
       { once: true },
     );
   });
+}
+
+/** A lap taken alone, or a number that was typed over the watch, is not made of laps. */
+function lapsOf(value, laps) {
+  const sum = laps.reduce((all, lap) => all + lap, 0);
+  return laps.length > 1 && Math.abs(sum - value) < 0.005 ? laps : [];
 }
 
 /** Large keys for the thumb. */
@@ -80,5 +87,8 @@ function stopwatch(button, field) {
     }
   };
   lap.onclick = () => began !== null && addLap(field, laps, Number(seconds()));
-  return () => clearInterval(showing);
+  return () => {
+    clearInterval(showing);
+    return laps;
+  };
 }

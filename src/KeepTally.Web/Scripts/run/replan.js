@@ -33,6 +33,12 @@ export class Replan {
     }
   }
 
+  /** Opens it anew whatever is new: somebody who joined here is known by who they are on record. */
+  async settle(settled) {
+    const page = await this.#fetch();
+    return page !== null && this.#take(page, settled);
+  }
+
   /** The page as the server makes it now; none without a network: the version is told again with the next line. */
   async #fetch() {
     const response = await fetch(location.pathname, { cache: "no-store" }).catch(() => null);
@@ -43,16 +49,17 @@ export class Replan {
     return page.getElementById("run") ? page : null;
   }
 
-  #take(page) {
+  #take(page, settled) {
     this.#version = Math.max(Number(page.getElementById("run").dataset.sheetVersion), this.#version + 1);
-    const runs = this.#core.reopen(page.getElementById("practice").textContent, this.#device);
+    const runs = this.#core.reopen(page.getElementById("practice").textContent, this.#device, settled);
     if (runs.length === 0) {
-      return;
+      return false;
     }
     this.#order(page, runs, ".run-strip", ".run-strip > li", (line, index) => (line.dataset.block = index), true);
     this.#order(page, runs, null, "section[data-drill]", (section, index) => (section.dataset.drill = index), false);
     this.#order(page, runs, null, ".set-up-of", (part, index) => (part.dataset.of = index), false);
     this.#done();
+    return true;
   }
 
   /** Puts what stands for each run in the order of the runs; of new ones, and where asked for of all, the server's is taken. */

@@ -31,7 +31,7 @@ import { View } from "./view.js";
 import { ThisScreen } from "./this-screen.js";
 import { stayAwake } from "./wake.js";
 import { Boards } from "../board/boards.js";
-import { welcome } from "./guest.js";
+import { Guests } from "./guest.js";
 import { Who } from "./who.js";
 import { Wire } from "./wire.js";
 import { Written } from "./written.js";
@@ -100,6 +100,8 @@ async function begin() {
     tell(`This practice cannot be read: ${fault}`, true);
     return;
   }
+  const guests = new Guests(practice, { core, keep, reopen: (is) => replan.settle(is) });
+  guests.writeDown();
   const kept = (await keep.all()).filter((event) => event.sent >= 0);
   Map.groupBy(kept, (event) => event.sheet).forEach((events, sheet) =>
     core.receiveAll(
@@ -122,6 +124,8 @@ async function begin() {
   unkept.add(await keep.refusals());
   const wire = new Wire({
     keep,
+    ready: () => guests.settle(),
+    holds: (events) => guests.hold(events),
     state: (now) => state.show(now),
     refused(events) {
       events.forEach(({ sheet, line }) => core.retract(sheet, line));
@@ -164,6 +168,7 @@ async function begin() {
     core,
     device,
     done() {
+      guests.writeDown();
       screen.forget();
       show();
       showOwn();
@@ -376,10 +381,21 @@ async function begin() {
   const execute = (command, reason = "") => own.length === 0 && act(core.execute(command, reason, time.now()));
   const go = () => screen.now.run && execute(screen.now.run.primary);
 
+  /** Where there is no network, the screen knows of a guest at once all the same. */
+  async function welcome(name) {
+    const told = await guests.welcome(name);
+    if (told.name) {
+      screen.forget();
+      show();
+      who.renew();
+    }
+    return told;
+  }
+
   const who = new Who({
     look: () => core.who(time.now()),
     change: (change) => act(core.changeRoster(change, time.now())),
-    welcome: (name) => welcome(practice, name),
+    welcome: (name) => welcome(name),
   });
   new Habits(root, {
     look: () => core.habits(),
@@ -492,6 +508,10 @@ async function begin() {
   by("go").addEventListener("click", go);
   by("undo").addEventListener("click", undoLast);
   by("more-open").addEventListener("click", () => showMore());
+  by("note-now")?.addEventListener("click", () => {
+    showMore(true);
+    by("note").elements[0].focus();
+  });
   by("who-open").addEventListener("click", () => {
     // Once it is said who comes and goes, the pad is what the thumb wants.
     showMore(false);

@@ -8,6 +8,8 @@ export class Wire {
   #refused;
   #outdone;
   #trouble;
+  #ready;
+  #holds;
   #sheets = new Map();
   #online = false;
   #signedIn = true;
@@ -17,13 +19,16 @@ export class Wire {
    * @param state takes {online, waiting, since, signedIn}. @param refused takes events with the word why the server did not take them.
    * @param outdone takes what stands on record under the id of an event of ours.
    * @param trouble takes what else the server says.
+   * @param ready is done before anything is sent; @param holds says which events of a sheet have to wait.
    */
-  constructor({ keep, state, refused, outdone, trouble }) {
+  constructor({ keep, state, refused, outdone, trouble, ready = () => {}, holds = () => false }) {
     this.#keep = keep;
     this.#state = state;
     this.#refused = refused;
     this.#outdone = outdone;
     this.#trouble = trouble;
+    this.#ready = ready;
+    this.#holds = holds;
     // A line that stands may be dead for long before it is known: the browser's word and a send that fails say so sooner.
     addEventListener("offline", () => this.#fails(true));
     addEventListener("online", () => {
@@ -81,7 +86,7 @@ export class Wire {
     sheet.sending = true;
     clearTimeout(sheet.timer);
     try {
-      for (let events; (events = this.#keep.unsent().get(id));) {
+      for (let events; (events = await this.#next(id));) {
         await this.#sendBatch(id, events);
       }
       sheet.failures = 0;
@@ -92,6 +97,16 @@ export class Wire {
       sheet.sending = false;
       this.#tell();
     }
+  }
+
+  /** What of a sheet can be sent; none where nothing waits. What has to wait for more than a network is tried again with the rest. */
+  async #next(id) {
+    await this.#ready();
+    const events = this.#keep.unsent().get(id);
+    if (events && this.#holds(events)) {
+      throw new Error("Somebody of it is not written down yet.");
+    }
+    return events;
   }
 
   async #sendBatch(sheet, events) {

@@ -1,0 +1,211 @@
+using System.Globalization;
+using System.Runtime.InteropServices.JavaScript;
+using System.Text.Json;
+using KeepTally.Core.Events;
+using KeepTally.Core.Floor;
+using KeepTally.Core.Identity;
+using KeepTally.Core.Live;
+using KeepTally.Core.Scoring;
+using KeepTally.Core.Time;
+using KeepTally.Core.Words;
+using KeepTally.Screen;
+
+namespace KeepTally.Browser;
+
+/// <summary>What a coach does, made events: each answers with what came of it.</summary>
+internal static partial class Bridge
+{
+    /// <summary>Takes a touch of the pad and says why it did what it did.</summary>
+    /// <param name="tags">What else it says, as a JSON object; empty where nothing.</param>
+    /// <param name="value">The number it carries; not a number where none.</param>
+    /// <param name="laps">What a watch read lap by lap, with commas between; empty where nothing.</param>
+    [JSExport]
+    internal static string Tap(
+        string sheet,
+        string? unit,
+        string? outcome,
+        string? zone,
+        string tags,
+        double value,
+        string laps,
+        double now
+    )
+    {
+        var live = Practice.Find(new SheetId(sheet));
+        var before = live?.Score.Snapshot(live.Stamp(Moment(now)));
+        var whose = Player(unit) ?? live?.Score.Turn;
+        var bests = BestsOf(new SheetId(sheet));
+        var best = BestOf(live, bests, whose, live?.Stamp(Moment(now)) ?? default);
+        var fault = Practice.Tap(
+            new SheetId(sheet),
+            new TapCommand(
+                Player(unit),
+                outcome,
+                zone,
+                tags.Length == 0 ? null : JsonSerializer.Deserialize(tags, ViewJson.Default.DictionaryStringString),
+                double.IsNaN(value) ? null : value,
+                laps.Length == 0 ? null : [.. laps.Split(',').Select(lap => double.Parse(lap, CultureInfo.InvariantCulture))]
+            ),
+            Moment(now),
+            out var appended
+        );
+        if (live is null || appended is not [{ Event: RunEvent.Tap tap }])
+        {
+            return Answers.Of(appended, fault?.ToString());
+        }
+
+        var after = live.Score.Snapshot(tap.At);
+        return Answers.Of(
+            appended,
+            fault?.ToString(),
+            TapWords.Explain(live, tap, before!, after),
+            TapMark.Of(live.ResultOf(tap.Id), before!, after, best, BestOf(live, bests, whose, tap.At))
+        );
+    }
+
+    private static PastBests BestsOf(SheetId sheet) =>
+        Practice.Runs.SelectMany(run => run.Sheets).FirstOrDefault(each => each.Id == sheet)?.Bests ?? PastBests.None;
+
+    private static BestKind BestOf(Sheet? live, PastBests bests, PlayerId? unit, Instant at) =>
+        bests.Squad is not null && unit is { } whose && live?.Score.UnitAt(whose, at) is { } report
+            ? bests.Judge(live.Stage, report)
+            : BestKind.None;
+
+    /// <summary>Passes the turn to a unit, or with an empty text to the next.</summary>
+    [JSExport]
+    internal static string PassTurn(string sheet, string unit, double now)
+    {
+        var fault = Practice.PassTurn(new SheetId(sheet), Player(unit), Moment(now), out var appended);
+        return Answers.Of(appended, fault?.ToString());
+    }
+
+    /// <summary>Another game on a sheet that is played out.</summary>
+    /// <param name="ends">Sides change ends first.</param>
+    /// <param name="moves">Those who wait come on first.</param>
+    [JSExport]
+    internal static string Again(string sheet, bool ends, bool moves, double now) =>
+        Move(() => Practice.Again(new SheetId(sheet), ends, moves, Moment(now)));
+
+    /// <summary>Something looked for all practice long was seen, of a player or, with an empty text, of the team.</summary>
+    [JSExport]
+    internal static string See(string habit, string player, double now)
+    {
+        var fault = Practice.See(habit, Player(player), Moment(now), out var appended);
+        return Answers.Of(appended, fault?.ToString());
+    }
+
+    /// <summary>Moves the places of a sheet on, and says who won.</summary>
+    [JSExport]
+    internal static string RotateWith(string sheet, string winner, double now) =>
+        Move(() => Practice.RotateWith(new SheetId(sheet), new PlayerId(winner), Moment(now)));
+
+    /// <summary>Executes a command on the drill under way.</summary>
+    /// <param name="word">One of <see cref="RunCommand"/> by name.</param>
+    [JSExport]
+    internal static string Execute(string word, string reason, double now) =>
+        Enum.TryParse<RunCommand>(word, ignoreCase: true, out var meant)
+            ? Move(() => Practice.Execute(meant, Moment(now), reason))
+            : Answers.Of([], $"\"{word}\" is not a command.");
+
+    /// <summary>Where a command changes whose lines of the pad they are, it is told.</summary>
+    private static string Move(Func<IReadOnlyList<SheetEvent>> command)
+    {
+        var open = Practice.Current < Practice.Runs.Count ? Practice.Runs[Practice.Current].Sheets : [];
+        var before = open.ToDictionary(each => each.Id, each => Slots(each.Sheet));
+        var appended = command();
+        var moved = appended
+            .Where(each => each.Event is RunEvent.Rotate or RunEvent.Again or RunEvent.Substitution)
+            .Select(each => each.Sheet)
+            .Where(before.ContainsKey)
+            .ToHashSet();
+        var next = open.Where(each => moved.Contains(each.Id))
+            .Select(each => (each.Name, Words: TapWords.WhoIsNext(each.Sheet, before[each.Id])))
+            .Where(each => each.Words.Length > 0)
+            .Select(each => each.Name.Length == 0 || moved.Count == 1 ? each.Words : $"{each.Name}: {each.Words}");
+        return Answers.Of(appended, null, string.Join(' ', next));
+    }
+
+    private static HashSet<PlayerId> Slots(Sheet sheet) => [.. ScoringSlots.At(sheet.Stage, sheet.UnitsOn, sheet.Floor)];
+
+    /// <summary>Puts right what a tap said; what is empty stays as it was.</summary>
+    [JSExport]
+    internal static string Amend(
+        string sheet,
+        string device,
+        int n,
+        string unit,
+        string outcome,
+        string zone,
+        bool counts,
+        double now
+    )
+    {
+        var (id, of) = (new SheetId(sheet), new EventId(new DeviceId(device), n));
+        var change = new TapAmendment(Player(unit), Word(outcome), Word(zone), null, counts ? true : null);
+        var fault = Practice.Amend(id, of, change, Moment(now), out var appended);
+        if (fault is not null || Practice.Find(id) is not { } live)
+        {
+            return Answers.Of(appended, fault?.ToString());
+        }
+
+        if (appended is [.., { Event: RunEvent.Tap moved, Sheet: var to }])
+        {
+            return Answers.Of(appended, null, $"Put right: {RunFace.Describe(to, Practice.Find(to)!, moved)}.");
+        }
+
+        var words = RunFace.Describe(id, live, live.Log.Read(of)!);
+        var stillLate = counts && live.ResultOf(of)?.Kind == EventResultKind.Late;
+        return Answers.Of(appended, null, stillLate ? $"{words}: say whose it was, then it counts." : $"Put right: {words}.");
+
+        static string? Word(string text) => text.Length == 0 ? null : text;
+    }
+
+    /// <summary>Writes something down about a unit, or with an empty text for it about the drill, with a star about the practice.</summary>
+    [JSExport]
+    internal static string Note(string text, string unit, double now)
+    {
+        var fault = Practice.Note(text, unit == "*" ? null : Player(unit), Moment(now), out var appended, unit == "*");
+        return Answers.Of(appended, fault?.ToString(), fault is null ? "Written down." : "");
+    }
+
+    /// <summary>A unit says itself how many it had.</summary>
+    [JSExport]
+    internal static string Count(string sheet, string unit, int count, double now)
+    {
+        var fault = Practice.Count(new SheetId(sheet), new PlayerId(unit), count, Moment(now), out var appended);
+        return Answers.Of(appended, fault?.ToString());
+    }
+
+    /// <summary>Pins what is to be said before the next rep, to a unit or, with an empty text for it, to all.</summary>
+    [JSExport]
+    internal static string Cue(string text, string unit, double now)
+    {
+        var fault = Practice.Cue(text, Player(unit), Moment(now), out var appended);
+        return Answers.Of(appended, fault?.ToString(), fault is not null || text.Trim().Length == 0 ? "" : "Pinned.");
+    }
+
+    [JSExport]
+    internal static string Undo(string sheet, string device, int n, double now)
+    {
+        var (id, of) = (new SheetId(sheet), new EventId(new DeviceId(device), n));
+        var appended = Practice.Undo(id, of, Moment(now));
+        var live = Practice.Find(id);
+        var words = appended.Count > 0 && live?.Log.Read(of) is { } reached ? RunFace.Describe(id, live, reached) : "";
+        return Answers.Of(
+            appended,
+            null,
+            words.Length == 0 ? ""
+                : live!.Log.IsUndone(of) ? $"Taken back: {words}."
+                : $"Put back: {words}."
+        );
+    }
+
+    /// <summary>Changes the roster, by a change as JSON.</summary>
+    [JSExport]
+    internal static string ChangeRoster(string change, double now)
+    {
+        var file = JsonSerializer.Deserialize(change, ViewJson.Default.ChangeFile)!;
+        var wished = file.Sheet is { } sheet ? new SheetId(sheet) : (SheetId?)null;
+        return Move(() => Practice.ChangeRoster(new RosterChange(Player(file.Off), Player(file.In), wished), Moment(now)));
+    }
+}

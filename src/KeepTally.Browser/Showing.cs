@@ -1,0 +1,97 @@
+using System.Runtime.InteropServices.JavaScript;
+using System.Text.Json;
+using KeepTally.Core.Clock;
+using KeepTally.Core.Events;
+using KeepTally.Core.Identity;
+using KeepTally.Screen;
+
+namespace KeepTally.Browser;
+
+/// <summary>What is to be shown and heard at a moment.</summary>
+internal static partial class Bridge
+{
+    /// <summary>What of a tap can be put right; an empty text where nothing can.</summary>
+    [JSExport]
+    internal static string Amendable(string sheet, string device, int n) =>
+        AmendFace.Of(Practice, new SheetId(sheet), new EventId(new DeviceId(device), n)) is { } view
+            ? JsonSerializer.Serialize(view, ViewJson.Default.AmendView)
+            : "";
+
+    /// <summary>The grid of what units have counted themselves.</summary>
+    [JSExport]
+    internal static string OwnCounts(double now) =>
+        JsonSerializer.Serialize(OwnCountFace.Of(Practice, Moment(now)), ViewJson.Default.OwnCountsView);
+
+    /// <summary>Who is on the drill under way and who may come in.</summary>
+    [JSExport]
+    internal static string Who(double now) => JsonSerializer.Serialize(WhoFace.Of(Practice, Moment(now)), ViewJson.Default.WhoView);
+
+    /// <summary>What is looked for all practice long: how often it was seen, and of whom.</summary>
+    [JSExport]
+    internal static string Habits() =>
+        JsonSerializer.Serialize(HabitFace.Of(Practice, _habits), ViewJson.Default.IReadOnlyListHabitView);
+
+    /// <summary>The boards of the drill under way, one for each sheet.</summary>
+    [JSExport]
+    internal static string Boards(double now) =>
+        JsonSerializer.Serialize(BoardFace.Of(Practice, Moment(now)), ViewJson.Default.IReadOnlyListBoardView);
+
+    /// <summary>Appends what the clock calls for by now, and hands over what has changed on the screen since the last look.</summary>
+    [JSExport]
+    internal static string Look(double now)
+    {
+        var due = Practice.AppendDue(Moment(now));
+        return _changes.To(_face!.At(Moment(now)), due);
+    }
+
+    /// <summary>As <see cref="Look"/>, of the pads and the clock alone: what is shown of a tap at once.</summary>
+    [JSExport]
+    internal static string Glance(double now)
+    {
+        var due = Practice.AppendDue(Moment(now));
+        return _changes.To(_face!.GlanceAt(Moment(now)), due);
+    }
+
+    /// <summary>The whole screen.</summary>
+    [JSExport]
+    internal static string View(double now) => JsonSerializer.Serialize(_face!.At(Moment(now)), ViewJson.Default.PracticeView);
+
+    /// <summary>What is left of the interval, from 0 to 1, for every frame; -1 where the clock reads differently than at the last.</summary>
+    [JSExport]
+    internal static double Pulse(double now) => _pulse!.At(Moment(now));
+
+    /// <summary>The clock alone; an empty text once all drills are over.</summary>
+    [JSExport]
+    internal static string Clock(double now) =>
+        Practice.Current < Practice.Runs.Count
+            ? JsonSerializer.Serialize(
+                ClockFace.Of(Practice.Runs[Practice.Current], Moment(now), _face!.Calls),
+                ViewJson.Default.ClockView
+            )
+            : "";
+
+    /// <summary>Has the time left called at these seconds in place of the card's; why not, or an empty text.</summary>
+    [JSExport]
+    internal static string CallAt(string seconds)
+    {
+        var read = OwnCalls.Read(seconds);
+        if (!read.IsOk)
+        {
+            return read.Faults[0].Told;
+        }
+
+        _face!.Calls = read.Value.Count > 0 ? read.Value : null;
+        return "";
+    }
+
+    /// <summary>What is to be heard later than <paramref name="from"/> and not later than <paramref name="to"/>, while the clock runs.</summary>
+    [JSExport]
+    internal static string Signals(double from, double to)
+    {
+        var signals =
+            Practice.Current < Practice.Runs.Count
+                ? SignalFace.Of(Practice.Runs[Practice.Current], Moment(from), Moment(to), _face!.Calls)
+                : [];
+        return JsonSerializer.Serialize(signals, ViewJson.Default.IReadOnlyListSignalView);
+    }
+}
