@@ -6,7 +6,7 @@ namespace KeepTally.Bench;
 internal static class Measure
 {
     private const int Runs = 9;
-    private static readonly TimeSpan WarmUp = TimeSpan.FromMilliseconds(400);
+    private static readonly TimeSpan WarmUp = TimeSpan.FromSeconds(2);
 
     /// <summary>The median of milliseconds a run.</summary>
     /// <param name="prepare">Makes what a run works on; not timed.</param>

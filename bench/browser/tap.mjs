@@ -66,7 +66,10 @@ function nextFrame() {
   return new Promise((done) => {
     const seen = new MutationObserver(() => {
       seen.disconnect();
-      requestAnimationFrame(() => requestAnimationFrame(() => done(performance.timeOrigin + performance.now())));
+      // A message posted in a frame's own turn is taken once that frame is drawn.
+      const { port1, port2 } = new MessageChannel();
+      port1.onmessage = () => done(performance.timeOrigin + performance.now());
+      requestAnimationFrame(() => port2.postMessage(null));
     });
     seen.observe(grid, { childList: true, subtree: true, characterData: true });
   });

@@ -2,7 +2,7 @@ using System.CommandLine;
 using KeepTally.Cli;
 
 var root = new RootCommand(
-    "Keep Tally on the command line: replay a log, move places on, check cards, send groups round, split players, work out a timing sheet, let a made-up squad play, play a drill ahead, compare two shares."
+    "Keep Tally on the command line: replay a log, move places on, check cards, send groups round, split players, work out a timing sheet, let a made-up squad play, play a drill ahead, compare two shares, report a practice."
 )
 {
     ReplayCommand.Build(),
@@ -14,6 +14,7 @@ var root = new RootCommand(
     StandInCommand.Build(),
     FitCommand.Build(),
     CompareCommand.Build(),
+    ReportCommand.Build(),
 };
 var parsed = root.Parse(args);
 if (parsed.Errors.Count > 0)

@@ -61,6 +61,8 @@ public static class StoreServices
         services.AddScoped<EventJournal>();
         services.AddScoped<PracticeResults>();
         services.AddScoped<BestBook>();
+        services.AddScoped<PracticeExport>();
+        services.AddScoped<PracticeImport>();
         services.AddScoped<PastBook>();
         services.AddScoped<OtherSchool>();
         services.AddScoped<ResultCorrection>();

@@ -9,7 +9,11 @@ namespace KeepTally.Core.Events;
 public static class Renaming
 {
     /// <summary>The same event of <paramref name="to"/>, where it is of <paramref name="from"/>; else as it is.</summary>
-    public static RunEvent Of(RunEvent runEvent, PlayerId from, PlayerId to)
+    public static RunEvent Of(RunEvent runEvent, PlayerId from, PlayerId to) => Of(runEvent, id => id == from ? to : id);
+
+    /// <summary>The same event with everybody it names told by another name.</summary>
+    /// <param name="name">The other name of somebody; the same where they have none.</param>
+    public static RunEvent Of(RunEvent runEvent, Func<PlayerId, PlayerId> name)
     {
         return runEvent switch
         {
@@ -24,7 +28,7 @@ public static class Renaming
             },
             RunEvent.Note note => note with { Unit = Named(note.Unit) },
             RunEvent.Habit habit => habit with { Player = Named(habit.Player) },
-            RunEvent.OwnCount count => count with { Unit = count.Unit == from ? to : count.Unit },
+            RunEvent.OwnCount count => count with { Unit = name(count.Unit) },
             RunEvent.Cue cue => cue with { Unit = Named(cue.Unit) },
             RunEvent.Substitution sub => sub with { Out = Named(sub.Out), In = Named(sub.In) },
             RunEvent.Start
@@ -41,6 +45,6 @@ public static class Renaming
             _ => throw new InvalidOperationException("An event that nobody renames."),
         };
 
-        PlayerId? Named(PlayerId? id) => id == from ? to : id;
+        PlayerId? Named(PlayerId? id) => id is { } known ? name(known) : null;
     }
 }

@@ -8,6 +8,9 @@ namespace KeepTally.Core.Words;
 /// <summary>How a unit stands to the par of its stage, in a few words.</summary>
 public static class ParWords
 {
+    /// <summary>The par is met.</summary>
+    public const string Met = "par met";
+
     /// <summary>"par met", "3 to par", "past par"; empty where no par is set, or nothing was done yet.</summary>
     public static string Of(Stage stage, UnitReport unit)
     {
@@ -18,7 +21,7 @@ public static class ParWords
 
         return ParJudge.BetterOf(stage, par.By) == Better.High
             ? value >= par.Value
-                ? "par met"
+                ? Met
                 : unit.Done
                     ? "under par"
                     : par.By.IsCount
@@ -27,7 +30,7 @@ public static class ParWords
             : value > par.Value
                 ? "past par"
                 : unit.Done || par.By.IsReading
-                    ? "par met"
+                    ? Met
                     : $"par {par.By.Figure(par.Value)}";
     }
 }

@@ -22,5 +22,5 @@ internal static class RunRows
     }
 
     private static IQueryable<Run> WithSheets(TallyDb db) =>
-        db.Runs.AsNoTracking().Include(run => run.Sheets.OrderBy(sheet => sheet.Order));
+        db.Runs.AsNoTracking().Include(run => run.Block).Include(run => run.Sheets.OrderBy(sheet => sheet.Order));
 }

@@ -1,9 +1,6 @@
-using KeepTally.Core.Cards;
-using KeepTally.Core.Events;
 using KeepTally.Core.Faults;
-using KeepTally.Core.Live;
-using KeepTally.Core.Scoring;
-using KeepTally.Core.Words;
+using KeepTally.Core.Reports;
+using KeepTally.Core.Time;
 using KeepTally.Store.Book;
 using KeepTally.Store.Database;
 using KeepTally.Store.Tables;
@@ -87,88 +84,19 @@ public sealed class ScoredRuns(TallyDb db, TextCache texts, IMemoryCache cache)
     private ScoredSheet Fold(SheetRow row, Run run, IReadOnlyList<EventRow> events)
     {
         var head = texts.Head(row.HeadJson);
-        var live = new StoredSheet(row, events, texts.Card(row.CardJson ?? run.CardJson, head.Options), head).Fold();
-        return new ScoredSheet(
-            live.Card,
-            live.Stage,
-            live.Score.Clock.IsStarted,
-            head,
-            live.Units,
-            live.Score.Report(live.Log.LastAt),
-            JobsOf(live, head),
-            NotesOf(live),
-            PutRight(live)
-        );
+        return ScoredSheet.Of(new StoredSheet(row, events, texts.Card(row.CardJson ?? run.CardJson, head.Options), head).Fold());
     }
-
-    /// <summary>What a coach wrote down, and of whom.</summary>
-    private static IReadOnlyList<NoteRow> NotesOf(Sheet live) =>
-        [
-            .. Standing(live)
-                .OfType<RunEvent.Note>()
-                .Select(note => new NoteRow(
-                    note.Unit is { } unit ? live.Head.NameOf(unit) : null,
-                    note.Text,
-                    BreakWords.At(live, note.At),
-                    note.OfPractice
-                )),
-        ];
-
-    /// <summary>Taps that were put right afterwards, as they read now and as they read first.</summary>
-    private static IReadOnlyList<string> PutRight(Sheet live) =>
-        [
-            .. Standing(live)
-                .OfType<RunEvent.Tap>()
-                .Select(tap => (Now: TapLine.Of(live, tap), How: TapLine.PutRight(live, tap)))
-                .Where(each => each.How.Length > 0)
-                .Select(each => $"{each.Now}, {each.How}"),
-        ];
-
-    private static IEnumerable<RunEvent> Standing(Sheet live) =>
-        Enumerable.Range(0, live.Log.Count).Where(live.Log.StandsAt).Select(live.Log.ReadAt);
-
-    /// <summary>What everyone did where places move on; nothing of a sheet that was never started.</summary>
-    private static IReadOnlyList<JobRow> JobsOf(Sheet live, LogHead head) =>
-        live.Stage.Moves.Count == 0 || !live.Score.Clock.IsStarted
-            ? []
-            :
-            [
-                .. live
-                    .Floor.Stood.Select(player => new JobRow(
-                        "",
-                        head.NameOf(player),
-                        JobWords.Done(live, live.JobsOf(player, live.Log.LastAt))
-                    ))
-                    .Where(row => row.Jobs.Length > 0),
-            ];
 }
 
 /// <summary>A run with how each of its sheets ended, in their order.</summary>
 /// <param name="Fault">Why it cannot be scored: its card no longer reads. Null where it can.</param>
-public sealed record ScoredRun(Run Run, IReadOnlyList<(SheetRow Row, ScoredSheet Outcome)> Sheets, Fault? Fault = null);
-
-/// <summary>How a sheet ended, or stands so far.</summary>
-/// <param name="Begun">Whether it was started at all.</param>
-/// <param name="Jobs">Where places move on: for how long each player had each job.</param>
-/// <param name="PutRight">Taps that were put right afterwards, a line each.</param>
-public sealed record ScoredSheet(
-    DrillCard Card,
-    Stage Stage,
-    bool Begun,
-    LogHead Head,
-    IReadOnlyList<Unit> Units,
-    ScoreReport Report,
-    IReadOnlyList<JobRow> Jobs,
-    IReadOnlyList<NoteRow> Notes,
-    IReadOnlyList<string> PutRight
-);
-
-/// <summary>Something a coach wrote down while a drill was run.</summary>
-/// <param name="Player">Of whom, by name; null of the drill.</param>
-/// <param name="When">"at half-time" or "in the break", where it was; else empty.</param>
-/// <param name="OfPractice">It is about the whole practice.</param>
-public sealed record NoteRow(string? Player, string Text, string When, bool OfPractice);
-
-/// <summary>What a player did at each job of a drill, in words.</summary>
-/// <param name="Sheet">The name of the group or court; empty where there was only one.</param>
-public sealed record JobRow(string Sheet, string Player, string Jobs);
+public sealed record ScoredRun(Run Run, IReadOnlyList<(SheetRow Row, ScoredSheet Outcome)> Sheets, Fault? Fault = null)
+{
+    /// <summary>The same without where it is stored.</summary>
+    public KeptRun Kept() =>
+        new(
+            Run.Id,
+            [.. Sheets.Select(sheet => new KeptSheet(sheet.Row.Id, sheet.Row.Name, sheet.Row.Stop, sheet.Outcome))],
+            Run.Block is { Minutes: > 0 } block ? Duration.FromMinutes(block.Minutes) : null
+        );
+}

@@ -1,6 +1,7 @@
 using KeepTally.Core.Cards;
 using KeepTally.Core.Dealing;
 using KeepTally.Core.Live;
+using KeepTally.Core.Reports;
 using KeepTally.Core.Rules.Measures;
 using KeepTally.Store.Database;
 using KeepTally.Store.Practices;

@@ -1,5 +1,6 @@
 using KeepTally.Core.Circuits;
 using KeepTally.Core.Planning;
+using KeepTally.Core.Reports;
 using KeepTally.Store.Database;
 using KeepTally.Store.Practices;
 using Microsoft.EntityFrameworkCore;

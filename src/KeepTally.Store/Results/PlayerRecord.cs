@@ -1,6 +1,6 @@
 using KeepTally.Core.Cards;
 using KeepTally.Core.Identity;
-using KeepTally.Core.Scoring;
+using KeepTally.Core.Loads;
 
 namespace KeepTally.Store.Results;
 
@@ -62,7 +62,7 @@ public sealed record LoadDay(DateOnly Date, string Kind, int Count)
                 .SelectMany(
                     sheet => sheet.Outcome.Report.Games.SelectMany(game => game.Units.Where(unit => unit.Id == player)),
                     (sheet, unit) =>
-                        (sheet.Practice.Date, sheet.Outcome.Card.Load!.Kind, Count: Counted(sheet.Outcome.Card.Load, unit))
+                        (sheet.Practice.Date, sheet.Outcome.Card.Load!.Kind, Count: LoadCount.Of(sheet.Outcome.Card.Load, unit))
                 )
                 .GroupBy(each => (each.Date, each.Kind))
                 .Select(day => new LoadDay(day.Key.Date, day.Key.Kind, day.Sum(each => each.Count)))
@@ -70,7 +70,4 @@ public sealed record LoadDay(DateOnly Date, string Kind, int Count)
                 .OrderByDescending(day => day.Date)
                 .ThenBy(day => day.Kind, StringComparer.Ordinal),
         ];
-
-    private static int Counted(Load load, UnitReport unit) =>
-        load.Per == "attempt" ? unit.Attempts : unit.Counts.Sum(count => count.Value);
 }

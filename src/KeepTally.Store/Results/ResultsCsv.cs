@@ -1,5 +1,6 @@
 using System.Globalization;
 using CsvHelper;
+using KeepTally.Core.Reports;
 using KeepTally.Core.Scoring;
 using KeepTally.Core.Words;
 using KeepTally.Store.Files;

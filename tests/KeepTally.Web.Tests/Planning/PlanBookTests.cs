@@ -2,6 +2,7 @@ using KeepTally.Core.Events;
 using KeepTally.Core.Faults;
 using KeepTally.Core.Identity;
 using KeepTally.Core.Planning;
+using KeepTally.Core.Reports;
 using KeepTally.Core.Time;
 using KeepTally.Store.Database;
 using KeepTally.Store.Events;

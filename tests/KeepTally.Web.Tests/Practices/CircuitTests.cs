@@ -4,6 +4,7 @@ using KeepTally.Core.Events;
 using KeepTally.Core.Faults;
 using KeepTally.Core.Formats;
 using KeepTally.Core.Identity;
+using KeepTally.Core.Reports;
 using KeepTally.Core.Time;
 using KeepTally.Store.Database;
 using KeepTally.Store.Events;

@@ -1,5 +1,6 @@
 using System.Text.RegularExpressions;
 using KeepTally.Core.Judgement;
+using KeepTally.Core.Reports;
 using KeepTally.Store.Database;
 using KeepTally.Store.Demo;
 using KeepTally.Store.Practices;

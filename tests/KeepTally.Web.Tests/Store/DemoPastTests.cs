@@ -1,4 +1,5 @@
 using KeepTally.Core.Groups;
+using KeepTally.Core.Reports;
 using KeepTally.Store.Database;
 using KeepTally.Store.Demo;
 using KeepTally.Store.Practices;

@@ -1,5 +1,6 @@
 using KeepTally.Core.Events;
 using KeepTally.Core.Identity;
+using KeepTally.Core.Reports;
 using KeepTally.Core.Time;
 using KeepTally.Store.Database;
 using KeepTally.Store.Events;

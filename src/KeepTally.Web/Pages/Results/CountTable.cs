@@ -1,7 +1,7 @@
+using KeepTally.Core.Reports;
 using KeepTally.Core.Rules.Tagging;
 using KeepTally.Core.Rules.Zones;
 using KeepTally.Core.Text;
-using KeepTally.Store.Results;
 
 namespace KeepTally.Web.Pages.Results;
 

@@ -1,6 +1,8 @@
 using System.Globalization;
 using System.Text;
+using KeepTally.Core.Archive;
 using KeepTally.Core.Faults;
+using KeepTally.Core.Reports;
 using KeepTally.Core.Rules.Ladders;
 using KeepTally.Core.Rules.Measures;
 using KeepTally.Core.Scoring;
@@ -16,7 +18,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace KeepTally.Web.Pages.Results;
 
 /// <summary>The results of one practice, drill by drill; as CSV too.</summary>
-public sealed class PracticeModel(PracticeBook book, PracticeResults results, Trail trail) : PageModel
+public sealed class PracticeModel(PracticeBook book, PracticeResults results, PracticeExport export, Trail trail) : PageModel
 {
     public required Practice Practice { get; set; }
 
@@ -65,6 +67,22 @@ public sealed class PracticeModel(PracticeBook book, PracticeResults results, Tr
         await trail.AddAsync(AuditAct.Export, $"The results of {practice.InRecord}", cancellationToken);
         var name = string.Create(CultureInfo.InvariantCulture, $"results-{practice.Date:yyyy-MM-dd}.csv");
         return File(Encoding.UTF8.GetBytes(csv), "text/csv; charset=utf-8", name);
+    }
+
+    /// <summary>The whole practice with its cards and logs, as <c>keep-tally/practice@1</c>.</summary>
+    public async Task<IActionResult> OnGetJsonAsync(int id, CancellationToken cancellationToken)
+    {
+        if (
+            await book.FindAsync(id, cancellationToken) is not { } practice
+            || await export.OfAsync(practice, cancellationToken) is not { } archive
+        )
+        {
+            return NotFound();
+        }
+
+        await trail.AddAsync(AuditAct.Export, $"{practice.InRecord} with its logs", cancellationToken);
+        var name = string.Create(CultureInfo.InvariantCulture, $"practice-{practice.Date:yyyy-MM-dd}.json");
+        return File(Encoding.UTF8.GetBytes(ArchiveWriter.Write(archive)), "application/json", name);
     }
 
     /// <summary>The columns of a drill's table: what ranks it first, then points and makes where they say more.</summary>

@@ -1,6 +1,6 @@
 using KeepTally.Core.Text;
 
-namespace KeepTally.Store.Results;
+namespace KeepTally.Core.Reports;
 
 /// <summary>Something looked for all practice long, and how often it was seen of somebody.</summary>
 /// <param name="Player">Whose it was, by name; null for the team's.</param>

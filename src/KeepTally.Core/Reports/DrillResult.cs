@@ -1,0 +1,182 @@
+using KeepTally.Core.Cards;
+using KeepTally.Core.Circuits;
+using KeepTally.Core.Judgement;
+using KeepTally.Core.Planning;
+using KeepTally.Core.Rules.Measures;
+using KeepTally.Core.Scoring;
+using KeepTally.Core.Text;
+using KeepTally.Core.Time;
+using KeepTally.Core.Words;
+
+namespace KeepTally.Core.Reports;
+
+/// <summary>A sheet of a drill that was run, with where it was kept.</summary>
+/// <param name="Id">What it is known by where it is kept; empty where it is not.</param>
+/// <param name="Name">The name of the group or court; empty where there was only one.</param>
+/// <param name="Stop">In a circuit, where on the way round; null on the sheet that keeps its clock.</param>
+public sealed record KeptSheet(string Id, string Name, CircuitStop? Stop, ScoredSheet Outcome);
+
+/// <summary>A line of the timing sheet that was run: a drill, a circuit, a break.</summary>
+/// <param name="Id">What it is known by where it is kept.</param>
+/// <param name="Planned">What the timing sheet gave it; null where it did not say.</param>
+public sealed record KeptRun(int Id, IReadOnlyList<KeptSheet> Sheets, Duration? Planned = null);
+
+/// <summary>The results of a drill: its sheets as they ended, ranked.</summary>
+/// <param name="Station">In a circuit, the station from 0; else null.</param>
+/// <param name="Jobs">Where places move on: for how long each player had each job.</param>
+/// <param name="Begun">Whether the drill was started at all.</param>
+/// <param name="Habits">What was looked for all practice long and seen in the whole drill.</param>
+/// <param name="Notes">What was written down in the whole drill.</param>
+/// <param name="PutRight">Taps of the whole drill that were put right afterwards, a line each.</param>
+/// <param name="Stops">The teaching stops of the whole drill; of a circuit, of all its stations.</param>
+public sealed record DrillResult(
+    int RunId,
+    DrillCard Card,
+    Stage Stage,
+    bool Begun,
+    IReadOnlyList<DrillRow> Rows,
+    IReadOnlyList<DrillSheet> Sheets,
+    int? Station,
+    IReadOnlyList<JobRow> Jobs,
+    IReadOnlyList<FreezeReport> Stops,
+    IReadOnlyList<SeenRow> Habits,
+    IReadOnlyList<NoteRow> Notes,
+    IReadOnlyList<string> PutRight
+)
+{
+    /// <summary>What the timing sheet gave the whole drill; null where it did not say.</summary>
+    public Duration? Planned { get; init; }
+
+    /// <summary>What the whole drill took by the wall clock.</summary>
+    public Duration Took { get; init; }
+
+    /// <summary>For how long each player was busy; nobody where nothing is said of places.</summary>
+    public IReadOnlyList<PlayerWork> Players { get; init; } = [];
+
+    /// <summary>Of a ladder, what each step took, over all its sheets.</summary>
+    public IReadOnlyList<RungWork> Rungs { get; init; } = [];
+
+    /// <summary>All goes that were tapped, over all games.</summary>
+    public Share Goes => Share.Sum(Rows.Select(row => new Share(row.Report.Successes, row.Report.Attempts)));
+
+    /// <summary>How often each outcome was tapped, over all.</summary>
+    public IReadOnlyDictionary<string, int> Counts =>
+        Rows.SelectMany(row => row.Report.Counts)
+            .GroupBy(count => count.Key, StringComparer.Ordinal)
+            .ToDictionary(count => count.Key, count => count.Sum(each => each.Value), StringComparer.Ordinal);
+
+    /// <summary>Errors in order of harm.</summary>
+    public IReadOnlyList<ErrorRow> Errors => ErrorRow.Of(Stage, Counts);
+
+    /// <summary>Of how many who played, how many met the par; nobody where none is set.</summary>
+    public Share Par =>
+        Stage.Par is null
+            ? default
+            : new Share(
+                Rows.Count(row => row.Played && ParWords.Of(Stage, row.Report) == ParWords.Met),
+                Rows.Count(row => row.Played && ParWords.Of(Stage, row.Report).Length > 0)
+            );
+
+    /// <summary>For how long players were busy, of how long in all; null where nothing is said of places.</summary>
+    public double? BusyShare => PracticeReport.BusyOf(Players.Select(player => (player.Busy, player.There)));
+
+    /// <summary>On one of its sheets more than one game was played.</summary>
+    public bool IsSeries => Sheets.Any(sheet => sheet.IsSeries);
+
+    /// <summary>The result that stands for its drill where there are several, as of a circuit.</summary>
+    public bool IsFirst => Station is null or 0;
+
+    /// <summary>What tells it from the other results of a practice.</summary>
+    public string Key => Station is { } station ? $"{RunId}-{station}" : $"{RunId}";
+
+    /// <summary>Nothing of a break; a drill; of a circuit each station by itself, in the order of going, over all the groups that came to it.</summary>
+    public static IEnumerable<DrillResult> Of(KeptRun run) =>
+        run.Sheets.Any(sheet => sheet.Outcome.Card.Id == PauseCard.Id) ? []
+        : run.Sheets.Any(sheet => sheet.Stop is not null)
+            ? run
+                .Sheets.Where(sheet => sheet.Stop is not null)
+                .GroupBy(sheet => sheet.Stop!.Value.Station)
+                .OrderBy(station => station.Key)
+                .Select(station => Of(run, [.. station.OrderBy(sheet => sheet.Stop!.Value.Group)]))
+        : [Of(run, run.Sheets)];
+
+    private static DrillResult Of(KeptRun run, IReadOnlyList<KeptSheet> kept)
+    {
+        var sheets = kept.Select(sheet => new DrillSheet(
+                NameOf(sheet),
+                sheet.Outcome.Head,
+                sheet.Outcome.Units,
+                sheet.Outcome.Begun,
+                sheet.Outcome.Report
+            )
+            {
+                Id = sheet.Id,
+            })
+            .ToArray();
+        var (card, stage) = (kept[0].Outcome.Card, kept[0].Outcome.Stage);
+        return new DrillResult(
+            run.Id,
+            card,
+            stage,
+            Array.Exists(sheets, sheet => sheet.Begun),
+            DrillTable.Rank(stage, sheets),
+            sheets,
+            kept[0].Stop?.Station,
+            [.. kept.SelectMany(sheet => sheet.Outcome.Jobs.Select(job => job with { Sheet = NameOf(sheet) }))],
+            StopsOf(run),
+            HabitsOf(run),
+            [.. run.Sheets.SelectMany(sheet => sheet.Outcome.Notes)],
+            [.. run.Sheets.SelectMany(sheet => sheet.Outcome.PutRight)]
+        )
+        {
+            Planned = run.Planned,
+            Took = TookOf(run),
+            Players = [.. kept.SelectMany(sheet => sheet.Outcome.Work.Players)],
+            Rungs = RungsOf(kept),
+        };
+    }
+
+    /// <summary>From when the first of its sheets was begun till the last of them was over.</summary>
+    private static Duration TookOf(KeptRun run)
+    {
+        var begun = run.Sheets.Select(sheet => sheet.Outcome.Work).Where(work => work.Began is not null).ToArray();
+        return begun.Length == 0
+            ? Duration.Zero
+            : Duration.Max(Duration.Zero, begun.Max(work => work.Over) - begun.Min(work => work.Began!.Value));
+    }
+
+    private static IReadOnlyList<RungWork> RungsOf(IReadOnlyList<KeptSheet> kept) =>
+        [
+            .. kept.SelectMany(sheet => sheet.Outcome.Work.Rungs)
+                .GroupBy(rung => (rung.Rung, rung.Name))
+                .OrderBy(rung => rung.Key.Rung)
+                .Select(rung => new RungWork(
+                    rung.Key.Rung,
+                    rung.Key.Name,
+                    rung.Sum(each => each.Goes),
+                    rung.Sum(each => each.Cleared),
+                    rung.Aggregate(Duration.Zero, (all, each) => all + each.Time)
+                )),
+        ];
+
+    /// <summary>A stop is said on every sheet that ran: the one that heard most of them tells of them all.</summary>
+    private static IReadOnlyList<FreezeReport> StopsOf(KeptRun run) =>
+        run.Sheets.Select(sheet => sheet.Outcome.Report.Freezes).MaxBy(stops => stops.Sum(stop => stop.Count)) ?? [];
+
+    /// <summary>What was seen while a drill was run, by habit and by player, whichever sheet it was said on.</summary>
+    private static IReadOnlyList<SeenRow> HabitsOf(KeptRun run) =>
+        [
+            .. run
+                .Sheets.SelectMany(sheet =>
+                    sheet.Outcome.Report.Habits.Select(seen => new SeenRow(
+                        seen.Habit,
+                        seen.Player is { } player ? sheet.Outcome.Head.NameOf(player) : null,
+                        seen.Count
+                    ))
+                )
+                .GroupBy(seen => (seen.Habit, seen.Player))
+                .Select(seen => new SeenRow(seen.Key.Habit, seen.Key.Player, seen.Sum(each => each.Count))),
+        ];
+
+    private static string NameOf(KeptSheet sheet) => sheet.Stop is { } stop ? Letters.Of(stop.Group) : sheet.Name;
+}

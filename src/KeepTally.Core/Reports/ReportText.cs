@@ -1,0 +1,226 @@
+using System.Globalization;
+using KeepTally.Core.Rules.Measures;
+using KeepTally.Core.Text;
+using KeepTally.Core.Time;
+using KeepTally.Core.Words;
+
+namespace KeepTally.Core.Reports;
+
+/// <summary>The report of a practice in words, line by line, for a page and for a terminal.</summary>
+public static class ReportText
+{
+    /// <summary>The whole report as plain text.</summary>
+    public static IEnumerable<string> Of(PracticeReport report)
+    {
+        yield return report.Title;
+        yield return $"{report.Team}, {report.Date.ToString("dddd d MMMM yyyy", CultureInfo.InvariantCulture)}";
+        yield return "";
+        foreach (var line in Whole(report))
+        {
+            yield return line;
+        }
+
+        foreach (var drill in report.Drills)
+        {
+            yield return "";
+            yield return NameOf(drill);
+            foreach (var line in Of(drill))
+            {
+                yield return $"  {line}";
+            }
+        }
+
+        yield return "";
+        yield return "Players";
+        foreach (var player in report.Players)
+        {
+            yield return $"  {player.Name}: {Of(player)}";
+        }
+
+        foreach (var (head, lines) in new[] { ("Counted all practice long", report.Habits), ("Written down", Notes(report)) })
+        {
+            if (lines.Count > 0)
+            {
+                yield return "";
+                yield return head;
+                foreach (var line in lines)
+                {
+                    yield return $"  {line}";
+                }
+            }
+        }
+    }
+
+    /// <summary>The practice as a whole, a sentence each.</summary>
+    public static IEnumerable<string> Whole(PracticeReport report)
+    {
+        if (report.Took == Duration.Zero)
+        {
+            yield return "Nothing of it was run.";
+            yield break;
+        }
+
+        var breaks = report.Breaks > Duration.Zero ? $", breaks of {Phrase.Clock(report.Breaks)} in it" : "";
+        yield return report.Planned is { } planned
+            ? $"It took {Phrase.Clock(report.Took)}{breaks}; the drills that were begun were given {Phrase.Clock(planned)}."
+            : $"It took {Phrase.Clock(report.Took)}{breaks}.";
+        if (report.Goes.Of > 0)
+        {
+            yield return $"{Phrase.Capital(Goes(report.Goes.Of))}, {ShareWords.Plain(report.Goes)} came off ({ShareWords.Percent(report.Goes.Value)}).";
+        }
+
+        if (report.Loads.Count > 0)
+        {
+            yield return $"{Phrase.Capital(Phrase.List([.. report.Loads.OrderBy(load => load.Key, StringComparer.Ordinal).Select(Load)]))} counted of players.";
+        }
+
+        if (report.BusyShare is { } busy)
+        {
+            yield return $"Where places are kept, players were busy for {ShareWords.Percent(busy)} of the time.";
+        }
+
+        if (report.Stops.Count > 0)
+        {
+            yield return $"Teaching stops: {StopWords.Of(report.Stops)}; {Phrase.Clock(StopWords.Total(report.Stops))} in all.";
+        }
+    }
+
+    /// <summary>What a drill is called in a report.</summary>
+    public static string NameOf(DrillResult drill) =>
+        drill.Station is { } station ? $"{drill.Card.Name}, station {station + 1}" : drill.Card.Name;
+
+    /// <summary>A drill, a sentence each.</summary>
+    public static IEnumerable<string> Of(DrillResult drill)
+    {
+        if (!drill.Begun)
+        {
+            yield return "Not reached.";
+            yield break;
+        }
+
+        if (drill.IsFirst)
+        {
+            yield return drill.Planned is { } planned
+                ? $"Took {Phrase.Clock(drill.Took)}, was given {Phrase.Clock(planned)}."
+                : $"Took {Phrase.Clock(drill.Took)}.";
+        }
+
+        if (drill.Goes.Of > 0)
+        {
+            yield return $"{Phrase.Capital(Goes(drill.Goes.Of))}, {ShareWords.Plain(drill.Goes)} came off ({ShareWords.Percent(drill.Goes.Value)}).";
+        }
+
+        foreach (var line in Came(drill))
+        {
+            yield return line;
+        }
+
+        if (drill.BusyShare is { } busy)
+        {
+            yield return $"Players were busy for {ShareWords.Percent(busy)} of the time.";
+        }
+    }
+
+    /// <summary>What came of a drill besides goes: who was first, the par, readings, errors in order of harm, steps of a ladder.</summary>
+    public static IEnumerable<string> Came(DrillResult drill)
+    {
+        if (Best(drill) is { Length: > 0 } best)
+        {
+            yield return best;
+        }
+
+        if (drill.Par.Of > 0)
+        {
+            yield return $"The par was met by {ShareWords.Plain(drill.Par)}.";
+        }
+
+        if (Readings(drill) is { Length: > 0 } readings)
+        {
+            yield return readings;
+        }
+
+        if (drill.Errors.Count > 0)
+        {
+            yield return $"Errors, the worst first: {string.Join(", ", drill.Errors.Select(Of))}.";
+        }
+
+        foreach (var rung in drill.Rungs)
+        {
+            yield return Of(rung);
+        }
+    }
+
+    /// <summary>A step of a ladder: "12 ft: 14 goes, cleared three times, 2:10".</summary>
+    public static string Of(RungWork rung) =>
+        $"{Phrase.Capital(rung.Name)}: {Goes(rung.Goes)}, {(rung.Cleared == 0 ? "never cleared" : $"cleared {Phrase.Times(rung.Cleared)}")}, {Phrase.Clock(rung.Time)}.";
+
+    /// <summary>A player: "24 goes, 13 came off; 20 throws; busy 6:10 of 8:00".</summary>
+    public static string Of(PlayerTotal player)
+    {
+        string[] parts =
+        [
+            player.Own.Of > 0 ? $"{Goes(player.Own.Of)}, {Phrase.Figure(player.Own.Made)} came off" : "",
+            string.Join(
+                ", ",
+                player.Loads.OrderBy(load => load.Key, StringComparer.Ordinal).Where(load => load.Value > 0).Select(Load)
+            ),
+            player.There > Duration.Zero ? $"busy {Phrase.Clock(player.Busy)} of {Phrase.Clock(player.There)}" : "",
+            player.Games.Of > 0 ? $"won {ShareWords.Plain(player.Games)} {Phrase.Plural(player.Games.Of, "game")}" : "",
+        ];
+        return string.Join("; ", parts.Where(part => part.Length > 0)) is { Length: > 0 } told ? told : "took part";
+    }
+
+    /// <summary>What was written down, the practice first.</summary>
+    public static IReadOnlyList<string> Notes(PracticeReport report) =>
+        [
+            .. report.Notes.Select(note => note.Text),
+            .. report
+                .Drills.Where(drill => drill.IsFirst)
+                .SelectMany(drill =>
+                    drill
+                        .Notes.Where(note => !note.OfPractice)
+                        .Select(note => $"{drill.Card.Name}{(note.Player is { } player ? $", {player}" : "")}: {note.Text}")
+                ),
+        ];
+
+    /// <summary>Who was first, with what ranks them; empty where nobody is alone in front.</summary>
+    public static string Best(DrillResult drill)
+    {
+        var first = drill.Rows.Where(row => row.Rank == 1).ToArray();
+        if (first.Length != 1 || drill.Rows.Count(row => row.Rank is not null) < 2)
+        {
+            return "";
+        }
+
+        var by = drill.Stage.Measures[0].By;
+        return drill.IsSeries
+            ? $"{first[0].Unit.Name} won most games: {Phrase.Figure(first[0].GamesWon ?? 0)}."
+            : $"{first[0].Unit.Name} was first, {Phrase.Small(by.Heading)} {by.Figure(first[0].Report.Value(by)!.Value)}.";
+    }
+
+    /// <summary>What was read, over all: the best, the mean, and how far apart; empty where nothing was.</summary>
+    public static string Readings(DrillResult drill)
+    {
+        var read = drill.Rows.Select(row => row.Report.Readings).Where(each => each.Count > 0).ToArray();
+        if (read.Length == 0)
+        {
+            return "";
+        }
+
+        var unit = drill.Stage.Outcomes.FirstOrDefault(outcome => outcome.Reading is not null)?.Reading ?? "";
+        var mean = read.Sum(each => each.Mean!.Value * each.Count) / read.Sum(each => each.Count);
+        var bests = read.Select(each => each.Best!.Value).ToArray();
+        var (low, high) = (bests.Min(), bests.Max());
+        var spread = read.Length > 1 ? $"; the bests of players lie between {Phrase.Figure(low)} and {Phrase.Figure(high)}" : "";
+        return $"Read {Phrase.Times(read.Sum(each => each.Count))}, on average {Phrase.Figure(Math.Round(mean, 2))} {unit}{spread}.";
+    }
+
+    private static string Of(ErrorRow error) =>
+        $"{Phrase.Small(error.Label)} {Phrase.Times(error.Count)}"
+        + (error.Cost > 0 ? $" ({Phrase.Figure(error.Cost)} {Phrase.Plural(error.Cost, "point")})" : "");
+
+    private static string Goes(int count) =>
+        Phrase.Of(count, "go") is var told && count == 1 ? told : $"{Phrase.Count(count)} goes";
+
+    private static string Load(KeyValuePair<string, int> load) => Phrase.Of(load.Value, load.Key);
+}

@@ -1,0 +1,92 @@
+using KeepTally.Core.Cards;
+using KeepTally.Core.Events;
+using KeepTally.Core.Live;
+using KeepTally.Core.Scoring;
+using KeepTally.Core.Words;
+
+namespace KeepTally.Core.Reports;
+
+/// <summary>How a sheet ended, or stands so far.</summary>
+/// <param name="Begun">Whether it was started at all.</param>
+/// <param name="Jobs">Where places move on: for how long each player had each job.</param>
+/// <param name="PutRight">Taps that were put right afterwards, a line each.</param>
+/// <param name="Work">How long it took, and how long of that players were busy.</param>
+public sealed record ScoredSheet(
+    DrillCard Card,
+    Stage Stage,
+    bool Begun,
+    LogHead Head,
+    IReadOnlyList<Unit> Units,
+    ScoreReport Report,
+    IReadOnlyList<JobRow> Jobs,
+    IReadOnlyList<NoteRow> Notes,
+    IReadOnlyList<string> PutRight,
+    SheetWork Work
+)
+{
+    /// <summary>A sheet as its log leaves it.</summary>
+    public static ScoredSheet Of(Sheet live) =>
+        new(
+            live.Card,
+            live.Stage,
+            live.Score.Clock.IsStarted,
+            live.Head,
+            live.Units,
+            live.Score.Report(live.Log.LastAt),
+            JobsOf(live),
+            NotesOf(live),
+            PutRightOf(live),
+            SheetWork.Of(live)
+        );
+
+    /// <summary>What a coach wrote down, and of whom.</summary>
+    private static NoteRow[] NotesOf(Sheet live) =>
+        [
+            .. Standing(live)
+                .OfType<RunEvent.Note>()
+                .Select(note => new NoteRow(
+                    note.Unit is { } unit ? live.Head.NameOf(unit) : null,
+                    note.Text,
+                    BreakWords.At(live, note.At),
+                    note.OfPractice
+                )),
+        ];
+
+    /// <summary>Taps that were put right afterwards, as they read now and as they read first.</summary>
+    private static string[] PutRightOf(Sheet live) =>
+        [
+            .. Standing(live)
+                .OfType<RunEvent.Tap>()
+                .Select(tap => (Now: TapLine.Of(live, tap), How: TapLine.PutRight(live, tap)))
+                .Where(each => each.How.Length > 0)
+                .Select(each => $"{each.Now}, {each.How}"),
+        ];
+
+    private static IEnumerable<RunEvent> Standing(Sheet live) =>
+        Enumerable.Range(0, live.Log.Count).Where(live.Log.StandsAt).Select(live.Log.ReadAt);
+
+    /// <summary>What everyone did where places move on; nothing of a sheet that was never started.</summary>
+    private static JobRow[] JobsOf(Sheet live) =>
+        live.Stage.Moves.Count == 0 || !live.Score.Clock.IsStarted
+            ? []
+            :
+            [
+                .. live
+                    .Floor.Stood.Select(player => new JobRow(
+                        "",
+                        live.Head.NameOf(player),
+                        JobWords.Done(live, live.JobsOf(player, live.Log.LastAt))
+                    ))
+                    .Where(row => row.Jobs.Length > 0),
+            ];
+}
+
+/// <summary>Something a coach wrote down while a drill was run.</summary>
+/// <param name="Player">Of whom, by name; null of the drill.</param>
+/// <param name="When">"at half-time" or "in the break", where it was; else empty.</param>
+/// <param name="OfPractice">It is about the whole practice.</param>
+public sealed record NoteRow(string? Player, string Text, string When, bool OfPractice);
+
+/// <summary>What a player did at each job of a drill, in words.</summary>
+/// <param name="Sheet">The name of the group or court; empty where there was only one.</param>
+public sealed record JobRow(string Sheet, string Player, string Jobs);

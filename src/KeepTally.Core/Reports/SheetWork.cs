@@ -1,0 +1,56 @@
+using KeepTally.Core.Identity;
+using KeepTally.Core.Live;
+using KeepTally.Core.Time;
+
+namespace KeepTally.Core.Reports;
+
+/// <summary>How long a sheet took, and what of it was work.</summary>
+/// <param name="Began">When it was begun; null where it never was.</param>
+/// <param name="Over">When it was ended, else when the last was said on it.</param>
+/// <param name="Ran">How long it ran, pauses and teaching stops left out, over all its games.</param>
+/// <param name="Players">For how long each player was at an active place, and for how long at any; nobody where nothing is said of places.</param>
+/// <param name="Rungs">Of a ladder, step by step: how many goes it took and for how long; empty without one.</param>
+public sealed record SheetWork(
+    Instant? Began,
+    Instant Over,
+    Duration Ran,
+    IReadOnlyList<PlayerWork> Players,
+    IReadOnlyList<RungWork> Rungs
+)
+{
+    /// <summary>What it took by the wall clock; nought where it was never begun.</summary>
+    public Duration Took => Began is { } began && Over > began ? Over - began : Duration.Zero;
+
+    internal static SheetWork Of(Sheet live) =>
+        new(
+            live.Score.FirstBegan,
+            live.Ended?.At ?? live.Log.LastAt,
+            live.Score.Report(live.Log.LastAt).Games.Aggregate(Duration.Zero, (all, game) => all + game.Running.SinceStart),
+            PlayersOf(live),
+            RungLog.Of(live)
+        );
+
+    private static PlayerWork[] PlayersOf(Sheet live)
+    {
+        var active = live.Stage.Places.Where(place => place.Active).Select(place => place.Name).ToHashSet(StringComparer.Ordinal);
+        return active.Count == 0 || !live.Score.Clock.IsStarted
+            ? []
+            :
+            [
+                .. live.Floor.Stood.Select(player =>
+                {
+                    var jobs = live.JobsOf(player, live.Log.LastAt);
+                    return new PlayerWork(
+                        player,
+                        Sum(jobs.Where(job => active.Contains(job.Job)).Select(job => job.Time)),
+                        Sum(jobs.Select(job => job.Time))
+                    );
+                }),
+            ];
+    }
+
+    private static Duration Sum(IEnumerable<Duration> spans) => spans.Aggregate(Duration.Zero, (all, span) => all + span);
+}
+
+/// <summary>How long a player was busy, of how long in all while the work ran.</summary>
+public sealed record PlayerWork(PlayerId Player, Duration Busy, Duration There);

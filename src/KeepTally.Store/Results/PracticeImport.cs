@@ -1,0 +1,251 @@
+using KeepTally.Core.Archive;
+using KeepTally.Core.Cards;
+using KeepTally.Core.Circuits;
+using KeepTally.Core.Events;
+using KeepTally.Core.Faults;
+using KeepTally.Core.Formats;
+using KeepTally.Core.Identity;
+using KeepTally.Core.Planning;
+using KeepTally.Store.Database;
+using KeepTally.Store.Events;
+using KeepTally.Store.Tables;
+using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.Storage;
+
+namespace KeepTally.Store.Results;
+
+/// <summary>
+/// Brings a whole practice in: as one that was. Players of the same name are the same; anybody else is written down as who is not
+/// in the squad. Drills whose card the book does not have come with it, put away.
+/// </summary>
+public sealed class PracticeImport(TallyDb db)
+{
+    /// <summary>Takes it in for a team, all of it or nothing; its id.</summary>
+    public async Task<Result<int>> TakeAsync(int team, PracticeArchive archive, CancellationToken cancellationToken = default)
+    {
+        if (!await db.Teams.AnyAsync(each => each.Id == team, cancellationToken))
+        {
+            return Result.Fail<int>(new Fault("team", "there is no such team", "choose one"));
+        }
+
+        var title = archive.Title;
+        if (
+            await db.Runs.AnyAsync(
+                run =>
+                    run.Origin == archive.Origin
+                    && db.Practices.Any(each => each.Id == run.Block!.PracticeId && each.TeamId == team && each.Title == title),
+                cancellationToken
+            )
+        )
+        {
+            return Result.Fail<int>(
+                new Fault("", $"{title} of {archive.Date:yyyy-MM-dd} is here already", "read it under Results")
+            );
+        }
+
+        await using var transaction = await db.Database.BeginTransactionAsync(cancellationToken);
+        var who = await PlayersAsync(team, archive, cancellationToken);
+        var practice = new Practice
+        {
+            TeamId = team,
+            Title = title,
+            Date = archive.Date,
+            Start = archive.Start,
+            Minutes = (int)Math.Ceiling(archive.Blocks.Sum(block => block.Minutes + (block.ChangeSeconds / 60.0))),
+        };
+        foreach (var (order, block) in archive.Blocks.Index())
+        {
+            practice.Blocks.Add(await BlockAsync(order, block, who, archive, cancellationToken));
+        }
+
+        db.Practices.Add(practice);
+        await db.SaveChangesAsync(cancellationToken);
+        using var insert = new EventInsert(db.Database.GetDbConnection(), transaction.GetDbTransaction());
+        var kept = practice.Blocks.SelectMany(block => block.Run!.Sheets).Zip(archive.Blocks.SelectMany(block => block.Sheets));
+        foreach (
+            var row in kept.SelectMany(pair =>
+                    pair.Second.Events.Select(said => EventRow.Of(new SheetId(pair.First.Id), Renaming.Of(said, Who)))
+                )
+                .OrderBy(row => row.At)
+        )
+        {
+            insert.Try(row);
+        }
+
+        await transaction.CommitAsync(cancellationToken);
+        return Result.Ok(practice.Id);
+
+        PlayerId Who(PlayerId id) => who.GetValueOrDefault(id, id);
+    }
+
+    /// <summary>Who everybody of it is here.</summary>
+    private async Task<Dictionary<PlayerId, PlayerId>> PlayersAsync(
+        int team,
+        PracticeArchive archive,
+        CancellationToken cancellationToken
+    )
+    {
+        var members = archive
+            .Blocks.SelectMany(block => block.Sheets, (block, sheet) => (sheet.Head, Stage: StageOf(block, sheet)))
+            .SelectMany(each => People(each.Head, each.Stage))
+            .DistinctBy(member => member.Id)
+            .ToArray();
+        var squad = await db.Players.Where(player => player.TeamId == team).ToListAsync(cancellationToken);
+        var found = new Dictionary<PlayerId, Player>();
+        foreach (var member in members)
+        {
+            var player = squad.OrderBy(each => each.Archived).FirstOrDefault(each => each.Name == member.Name);
+            if (player is null)
+            {
+                player = new Player
+                {
+                    TeamId = team,
+                    Name = member.Name,
+                    Archived = true,
+                    Notes = "From a practice that was brought in",
+                };
+                squad.Add(player);
+                db.Players.Add(player);
+            }
+
+            found[member.Id] = player;
+        }
+
+        await db.SaveChangesAsync(cancellationToken);
+        return found.ToDictionary(each => each.Key, each => each.Value.UnitId);
+    }
+
+    /// <summary>The people a head names: units that are players, the players of groups and sides, and who may come in.</summary>
+    private static IEnumerable<Member> People(LogHead head, Stage stage) =>
+        head
+            .Units.SelectMany(unit =>
+                unit.Players.Count > 0 ? unit.Players
+                : stage.Scores == Scorer.Player ? [new Member(unit.Id, unit.Name)]
+                : []
+            )
+            .Concat(head.Bench ?? []);
+
+    private static Stage StageOf(ArchivedBlock block, ArchivedSheet sheet) => sheet.Card(block.CardJson).Stages[sheet.Head.Stage];
+
+    private async Task<Block> BlockAsync(
+        int order,
+        ArchivedBlock block,
+        Dictionary<PlayerId, PlayerId> who,
+        PracticeArchive archive,
+        CancellationToken cancellationToken
+    )
+    {
+        var card = CardReader.Read(block.CardJson, block.Sheets[0].Head.Options).Require();
+        var stations = block.Sheets.Where(sheet => sheet.Stop is not null).GroupBy(sheet => sheet.Stop!.Value.Station).ToArray();
+        var versions = new List<int>();
+        foreach (var station in stations.OrderBy(each => each.Key))
+        {
+            versions.Add(await VersionAsync(station.First().CardJson ?? block.CardJson, station.First(), cancellationToken));
+        }
+
+        var head = block.Sheets[0].Head;
+        return new Block
+        {
+            Order = order,
+            Minutes = block.Minutes,
+            ChangeSeconds = block.ChangeSeconds,
+            Pause = card.Id == PauseCard.Id ? Pause.Break : null,
+            PauseName = card.Id == PauseCard.Id ? card.Name : "",
+            Stage = head.Stage,
+            Part = card.Stages.Count > 1 ? card.Stages[head.Stage].Name : "",
+            Groups = Math.Max(1, stations.Length > 0 ? block.Sheets.Max(sheet => sheet.Stop?.Group + 1 ?? 1) : block.Sheets.Count),
+            CardVersionId =
+                card.Id == PauseCard.Id ? null
+                : stations.Length > 0 ? versions[0]
+                : await VersionAsync(block.CardJson, block.Sheets[0], cancellationToken),
+            Circuit =
+                card.Id == CircuitCard.Id
+                    ? new CircuitBlock
+                    {
+                        MinutesEach = card.Stages[0].Clock?.Work.TotalSeconds / 60 ?? 0,
+                        ChangeSeconds = (int)(card.Stages[0].Clock?.Change.TotalSeconds ?? 0),
+                        Stations =
+                        [
+                            .. versions.Select(
+                                (version, index) =>
+                                    new Station
+                                    {
+                                        Order = index,
+                                        CardVersionId = version,
+                                        Stage = stations.First(each => each.Key == index).First().Head.Stage,
+                                    }
+                            ),
+                        ],
+                    }
+                    : null,
+            Run = new Run
+            {
+                CardJson = block.CardJson,
+                Origin = archive.Origin,
+                Sheets = [.. block.Sheets.Select((sheet, index) => RowOf(sheet, index, who, StageOf(block, sheet)))],
+            },
+        };
+    }
+
+    private static SheetRow RowOf(ArchivedSheet sheet, int order, Dictionary<PlayerId, PlayerId> who, Stage stage)
+    {
+        return new SheetRow
+        {
+            Id = Guid.CreateVersion7().ToString("N"),
+            Order = order,
+            Name = sheet.Name,
+            HeadJson = HeadReader.Write(
+                sheet.Head with
+                {
+                    Units =
+                    [
+                        .. sheet.Head.Units.Select(unit =>
+                            unit with
+                            {
+                                Id = stage.Scores == Scorer.Player ? who[unit.Id] : unit.Id,
+                                Players = [.. unit.Players.Select(Named)],
+                            }
+                        ),
+                    ],
+                    Bench = sheet.Head.Bench is { } bench ? [.. bench.Select(Named)] : null,
+                }
+            ),
+            CardJson = sheet.CardJson,
+            Round = sheet.Stop?.Round,
+            Station = sheet.Stop?.Station,
+            Group = sheet.Stop?.Group,
+        };
+
+        Member Named(Member member) => member with { Id = who[member.Id] };
+    }
+
+    /// <summary>The latest version of the card in the book; where the book has none, the card as it came, put away.</summary>
+    private async Task<int> VersionAsync(string json, ArchivedSheet sheet, CancellationToken cancellationToken)
+    {
+        var card = CardReader.Read(json, sheet.Head.Options).Require();
+        var known = await db
+            .CardVersions.Where(version => version.CardId == card.Id)
+            .OrderByDescending(version => version.Version)
+            .FirstOrDefaultAsync(cancellationToken);
+        if (known is null)
+        {
+            known = new CardVersion
+            {
+                CardId = card.Id,
+                Name = card.Name,
+                Json = json,
+            };
+            db.Cards.Add(
+                new Card
+                {
+                    Id = card.Id,
+                    Archived = true,
+                    Versions = [known],
+                }
+            );
+            await db.SaveChangesAsync(cancellationToken);
+        }
+
+        return known.Id;
+    }
+}
