@@ -3,6 +3,7 @@ using KeepTally.Core.Circuits;
 using KeepTally.Core.Judgement;
 using KeepTally.Core.Planning;
 using KeepTally.Core.Rules.Measures;
+using KeepTally.Core.Rules.Zones;
 using KeepTally.Core.Scoring;
 using KeepTally.Core.Text;
 using KeepTally.Core.Time;
@@ -56,8 +57,12 @@ public sealed record DrillResult(
     /// <summary>Of a ladder, what each step took, over all its sheets.</summary>
     public IReadOnlyList<RungWork> Rungs { get; init; } = [];
 
-    /// <summary>All goes that were tapped, over all games.</summary>
-    public Share Goes => Share.Sum(Rows.Select(row => new Share(row.Report.Successes, row.Report.Attempts)));
+    /// <summary>All goes that were tapped, over all games; none where what does not come off is not tapped.</summary>
+    public Share Goes =>
+        CountsMisses ? Share.Sum(Rows.Select(row => new Share(row.Report.Successes, row.Report.Attempts))) : default;
+
+    /// <summary>What does not come off is tapped, too.</summary>
+    public bool CountsMisses => Stage.Targets is not null || Stage.Outcomes.Any(outcome => outcome.Result == OutcomeResult.Failure);
 
     /// <summary>How often each outcome was tapped, over all.</summary>
     public IReadOnlyDictionary<string, int> Counts =>

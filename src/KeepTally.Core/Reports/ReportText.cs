@@ -98,11 +98,9 @@ public static class ReportText
             yield break;
         }
 
-        if (drill.IsFirst)
+        if (Minutes(drill) is { Length: > 0 } minutes)
         {
-            yield return drill.Planned is { } planned
-                ? $"Took {Phrase.Clock(drill.Took)}, was given {Phrase.Clock(planned)}."
-                : $"Took {Phrase.Clock(drill.Took)}.";
+            yield return minutes;
         }
 
         if (drill.Goes.Of > 0)
@@ -114,11 +112,19 @@ public static class ReportText
         {
             yield return line;
         }
+    }
 
-        if (drill.BusyShare is { } busy)
-        {
-            yield return $"Players were busy for {ShareWords.Percent(busy)} of the time.";
-        }
+    /// <summary>"Took 3:50, was given 4:00. Players were busy for 75 % of the time."; empty where neither is known.</summary>
+    public static string Minutes(DrillResult drill)
+    {
+        string[] parts =
+        [
+            !drill.IsFirst || !drill.Begun ? ""
+            : drill.Planned is { } planned ? $"Took {Phrase.Clock(drill.Took)}, was given {Phrase.Clock(planned)}."
+            : $"Took {Phrase.Clock(drill.Took)}.",
+            drill.BusyShare is { } busy ? $"Players were busy for {ShareWords.Percent(busy)} of the time." : "",
+        ];
+        return string.Join(' ', parts.Where(part => part.Length > 0));
     }
 
     /// <summary>What came of a drill besides goes: who was first, the par, readings, errors in order of harm, steps of a ladder.</summary>
@@ -150,9 +156,14 @@ public static class ReportText
         }
     }
 
-    /// <summary>A step of a ladder: "12 ft: 14 goes, cleared three times, 2:10".</summary>
+    /// <summary>A step of a ladder: "12 ft: 14 goes, cleared twice (on average 7 goes, 1:10)".</summary>
     public static string Of(RungWork rung) =>
-        $"{Phrase.Capital(rung.Name)}: {Goes(rung.Goes)}, {(rung.Cleared == 0 ? "never cleared" : $"cleared {Phrase.Times(rung.Cleared)}")}, {Phrase.Clock(rung.Time)}.";
+        $"{Phrase.Capital(rung.Name)}: {Goes(rung.Goes)}, "
+        + (
+            rung.Cleared == 0
+                ? "never cleared."
+                : $"cleared {Phrase.Times(rung.Cleared)} (on average {Phrase.Figure(Math.Round((double)rung.Goes / rung.Cleared, 1))} goes, {Phrase.Clock(rung.Time / rung.Cleared)})."
+        );
 
     /// <summary>A player: "24 goes, 13 came off; 20 throws; busy 6:10 of 8:00".</summary>
     public static string Of(PlayerTotal player)
@@ -215,7 +226,8 @@ public static class ReportText
         return $"Read {Phrase.Times(read.Sum(each => each.Count))}, on average {Phrase.Figure(Math.Round(mean, 2))} {unit}{spread}.";
     }
 
-    private static string Of(ErrorRow error) =>
+    /// <summary>A kind of error: "wide twice (4 points)".</summary>
+    public static string Of(ErrorRow error) =>
         $"{Phrase.Small(error.Label)} {Phrase.Times(error.Count)}"
         + (error.Cost > 0 ? $" ({Phrase.Figure(error.Cost)} {Phrase.Plural(error.Cost, "point")})" : "");
 

@@ -47,6 +47,9 @@ public readonly record struct Duration(long Milliseconds) : IComparable<Duration
     /// <summary>So many of it.</summary>
     public static Duration operator *(int times, Duration one) => new(times * one.Milliseconds);
 
+    /// <summary>One of so many even parts of it.</summary>
+    public static Duration operator /(Duration one, int parts) => new(one.Milliseconds / parts);
+
     /// <summary>How many of the other it makes up, as a share.</summary>
     public static double operator /(Duration one, Duration other) => one.Milliseconds / (double)other.Milliseconds;
 

@@ -35,6 +35,30 @@ public sealed record CountTable(
         );
     }
 
+    /// <summary>Who tapped what how often; nothing where there is one outcome alone.</summary>
+    public static CountTable OfOutcomes(DrillResult drill)
+    {
+        var outcomes = drill.Stage.Outcomes;
+        return new CountTable(
+            "By outcome",
+            "Name",
+            [.. outcomes.Select(outcome => outcome.Label)],
+            outcomes.Count < 2
+                ? []
+                :
+                [
+                    .. drill
+                        .Rows.Where(row => row.Played)
+                        .Select(row =>
+                            (
+                                row.Unit.Name,
+                                (IReadOnlyList<int>)[.. outcomes.Select(outcome => Count(row.Report.Counts, outcome.Id))]
+                            )
+                        ),
+                ]
+        );
+    }
+
     public static CountTable OfTag(DrillResult drill, TagKind tag)
     {
         var names = drill.Stage.Outcomes.Select(outcome => outcome.Id).ToArray();

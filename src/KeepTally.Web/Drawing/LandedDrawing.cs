@@ -1,0 +1,105 @@
+using System.Globalization;
+using System.Xml.Linq;
+using KeepTally.Core.Reports;
+using KeepTally.Core.Rules.Zones;
+using KeepTally.Core.Text;
+
+namespace KeepTally.Web.Drawing;
+
+/// <summary>
+/// Where it was asked and where it went, on the zones as they lie on the layout: the more of those asked came, the fuller the zone.
+/// The table beside it says the same.
+/// </summary>
+public static class LandedDrawing
+{
+    private const double Wide = 200;
+    private const double Edge = 4;
+
+    /// <summary>The picture; null where the zones are not drawn or none was asked.</summary>
+    public static string? Of(DrillResult drill)
+    {
+        if (drill.Stage.Targets is not { } targets || ZoneBoxes.Of(drill.Card.Layout, targets) is not { } zones)
+        {
+            return null;
+        }
+
+        var landed = drill
+            .Rows.SelectMany(row => row.Report.Zones)
+            .SelectMany(row => row.Value, (row, to) => (Asked: row.Key, To: to.Key, to.Value))
+            .ToLookup(each => each.Asked);
+        if (landed.Count == 0)
+        {
+            return null;
+        }
+
+        var scale = Wide / zones.Length;
+        var high = zones.Width * scale;
+        var told = targets.Names.Select(zone =>
+        {
+            var asked = landed[zone].Sum(each => each.Value);
+            var came = landed[zone].Where(each => each.To == zone).Sum(each => each.Value);
+            var astray = landed.Where(each => each.Key != zone).SelectMany(each => each).Where(each => each.To == zone);
+            return (Zone: zone, Asked: asked, Came: came, Astray: astray.Sum(each => each.Value));
+        });
+        return new XElement(
+            "svg",
+            new XAttribute("viewBox", $"{N(-Edge)} {N(-Edge)} {N(Wide + (2 * Edge))} {N(high + (2 * Edge))}"),
+            new XAttribute("class", $"landed{(zones.IsMouth ? " is-mouth" : "")}"),
+            new XAttribute("role", "img"),
+            new XAttribute(
+                "aria-label",
+                string.Join(
+                    "; ",
+                    told.Select(each => $"{Phrase.Words(each.Zone)}: {each.Came} of {each.Asked} asked came, {each.Astray} astray")
+                )
+            ),
+            new XElement(
+                "rect",
+                new XAttribute("class", "landed-frame"),
+                new XAttribute("width", N(Wide)),
+                new XAttribute("height", N(high))
+            ),
+            told.Select(each => Zone(zones.Boxes[each.Zone], each, high))
+        ).ToString(SaveOptions.DisableFormatting);
+    }
+
+    private static XElement Zone(ZoneBox box, (string Zone, int Asked, int Came, int Astray) told, double high)
+    {
+        var (x, y, width, height) = (box.X * Wide, box.Y * high, box.Length * Wide, box.Width * high);
+        var size = Math.Min(height * 0.34, width * 0.24);
+        var share = told.Asked == 0 ? 0 : (double)told.Came / told.Asked;
+        return new XElement(
+            "g",
+            new XElement(
+                "rect",
+                new XAttribute("class", "landed-share"),
+                new XAttribute("x", N(x)),
+                new XAttribute("y", N(y + (height * (1 - share)))),
+                new XAttribute("width", N(width)),
+                new XAttribute("height", N(height * share))
+            ),
+            new XElement(
+                "rect",
+                new XAttribute("class", "landed-zone"),
+                new XAttribute("x", N(x)),
+                new XAttribute("y", N(y)),
+                new XAttribute("width", N(width)),
+                new XAttribute("height", N(height))
+            ),
+            Words(x + (width / 2), y + (height / 2) + (size * 0.3), size, told.Asked == 0 ? "–" : $"{told.Came}/{told.Asked}"),
+            told.Astray > 0 ? Words(x + (width / 2), y + (height / 2) + (size * 1.15), size * 0.55, $"+{told.Astray} astray") : null
+        );
+    }
+
+    private static XElement Words(double x, double y, double size, string words) =>
+        new(
+            "text",
+            new XAttribute("x", N(x)),
+            new XAttribute("y", N(y)),
+            new XAttribute("font-size", N(size)),
+            new XAttribute("text-anchor", "middle"),
+            words
+        );
+
+    private static string N(double value) => value.ToString("0.##", CultureInfo.InvariantCulture);
+}
