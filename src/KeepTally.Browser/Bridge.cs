@@ -4,6 +4,7 @@ using KeepTally.Core.Dealing;
 using KeepTally.Core.Events;
 using KeepTally.Core.Identity;
 using KeepTally.Core.Live;
+using KeepTally.Core.Loads;
 using KeepTally.Core.Time;
 using KeepTally.Screen;
 
@@ -104,6 +105,16 @@ internal static partial class Bridge
                 limit => limit.Value
             ),
             Spare = new Duration(file.Spare),
+            Loads =
+            [
+                .. (file.Loads ?? []).Select(load => new LoadAllowance(
+                    new PlayerId(load.Player),
+                    load.Kind,
+                    load.Before,
+                    load.Most,
+                    load.Rests
+                )),
+            ],
         };
         _habits = file.Habits ?? [];
         _face = new RunFace(_practice, _habits) { Calls = _face?.Calls };

@@ -7,12 +7,18 @@ namespace KeepTally.Browser;
 /// <param name="Habits">What is looked for all practice long.</param>
 /// <param name="Spare">Milliseconds left over at the end of the timing sheet; below nought where it does not fit.</param>
 /// <param name="Limits">What players may not do today, by their ids; left out where it is nobody's business.</param>
+/// <param name="Loads">What players may do of a kind today, where a limit is known.</param>
 internal sealed record PracticeFile(
     IReadOnlyList<RunFile> Runs,
     IReadOnlyList<string>? Habits = null,
     IReadOnlyDictionary<string, Restrictions>? Limits = null,
-    long Spare = 0
+    long Spare = 0,
+    IReadOnlyList<LoadFile>? Loads = null
 );
+
+/// <summary>What a player may do of a kind today.</summary>
+/// <param name="Before">How many there were today in other practices.</param>
+internal sealed record LoadFile(string Player, string Kind, int Before, int Most, bool Rests);
 
 /// <param name="Id">What the run is known by on the page.</param>
 /// <param name="Card">The card's JSON text, as it was when the practice began.</param>

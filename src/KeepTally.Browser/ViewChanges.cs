@@ -71,6 +71,7 @@ internal sealed class ViewChanges
         Truth(json, "canStop", was.CanStop, now.CanStop);
         Truth(json, "ownCounts", was.OwnCounts, now.OwnCounts);
         Text(json, "noteNow", was.NoteNow, now.NoteNow);
+        Text(json, "load", was.Load, now.Load);
         if (was.Moves != now.Moves)
         {
             Part(json, "moves", null, now.Moves, ViewJson.Default.ClockMovesView);

@@ -15,6 +15,7 @@ public sealed class RunFace(LivePractice practice, IReadOnlyList<string> habits)
 {
     private readonly Dictionary<SheetId, PadFace> _pads = [];
     private readonly TapList _taps = new();
+    private readonly LoadWatch _loads = new(practice);
     private SheetView?[] _sheets = [];
     private ClockReading _reading;
     private ClockView? _clock;
@@ -102,9 +103,18 @@ public sealed class RunFace(LivePractice practice, IReadOnlyList<string> habits)
             ],
             Array.Exists(open, each => OwnCountFace.Takes(each.Sheet)),
             HalfWords.Note(run, at),
+            LoadAt(at),
             [.. habits.Select(practice.Seen)],
             TwiceAt(open, at)
         );
+    }
+
+    private string LoadAt(Instant at)
+    {
+        var near = _loads.At(at);
+        return near.Count == 0
+            ? ""
+            : $"{string.Join("; ", near.Select(each => LoadWords.Now(_run!.CallNameOf(each.Allowance.Player), each.Allowance, each.Count)))}. {LoadWords.Defers}";
     }
 
     private static TwiceView? TwiceAt(RunSheet[] open, Instant at)

@@ -15,6 +15,7 @@ public sealed record PracticeView(int Block, bool Over, bool CanGoBack, RunView?
 /// <param name="Moves">What can be said to the clock besides starting and stopping it.</param>
 /// <param name="CanStop">The clock runs, so it can be stopped to teach.</param>
 /// <param name="OwnCounts">Units can say themselves how many they had.</param>
+/// <param name="Load">Who is near or over the day's limit of throws and the like; empty where nobody is.</param>
 /// <param name="NoteNow">In a break, what a button says that opens a note; else empty.</param>
 /// <param name="Habits">How often each habit was seen all practice long, in the order of the team's list.</param>
 /// <param name="Prompt">What the coach should do or say now; empty where there is nothing.</param>
@@ -34,6 +35,7 @@ public sealed record RunView(
     IReadOnlyList<ContestView> Contest,
     bool OwnCounts,
     string NoteNow,
+    string Load,
     IReadOnlyList<int> Habits,
     TwiceView? Twice
 );

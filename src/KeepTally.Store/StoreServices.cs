@@ -61,6 +61,7 @@ public static class StoreServices
         services.AddScoped<EventJournal>();
         services.AddScoped<PracticeResults>();
         services.AddScoped<BestBook>();
+        services.AddScoped<LoadBook>();
         services.AddScoped<PracticeExport>();
         services.AddScoped<PracticeImport>();
         services.AddScoped<PastBook>();

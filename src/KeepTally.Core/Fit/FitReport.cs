@@ -23,4 +23,11 @@ public sealed record FitReport(
 /// <param name="Cleared">Rungs it had cleared at the end.</param>
 /// <param name="Wins">The share of runs that it won.</param>
 /// <param name="ParMet">The share of runs in which it reached the par of the stage; nought where none is set.</param>
-public sealed record UnitFit(PlayerId Unit, Distribution Points, Distribution Cleared, double Wins, double ParMet);
+public sealed record UnitFit(PlayerId Unit, Distribution Points, Distribution Cleared, double Wins, double ParMet)
+{
+    /// <summary>So many alike are held side by side for <see cref="Apart"/>.</summary>
+    public const int Alike = 4;
+
+    /// <summary>How far apart in points the best and the last of <see cref="Alike"/> of just this skill end, on the mean: by luck alone.</summary>
+    public double Apart { get; init; }
+}

@@ -100,6 +100,7 @@ public sealed class Simulator
             }
         }
 
+        var apart = Array.ConvertAll(points, Apart);
         return new FitReport(
             settings.Runs,
             (double)finished / settings.Runs,
@@ -116,9 +117,57 @@ public sealed class Simulator
                             (double)wins[index] / settings.Runs,
                             (double)pars[index] / settings.Runs
                         )
+                        {
+                            Apart = apart[index],
+                        }
                 ),
             ]
         );
+    }
+
+    /// <summary>
+    /// For how many running seconds it lasts, try by try; without end where it is given up. Tries are in the order of the draw, so
+    /// that those of several drills can be added up.
+    /// </summary>
+    public double[] Lasts(FitSettings settings, CancellationToken cancellationToken = default)
+    {
+        var schedule = new RepTimes(_timeline, EndsAfter(settings.Given), settings.Pace);
+        var seconds = new double[settings.Runs];
+        for (var run = 0; run < settings.Runs; run++)
+        {
+            if (run % 64 == 0)
+            {
+                cancellationToken.ThrowIfCancellationRequested();
+            }
+
+            var played = PlayOnce(run, settings, schedule);
+            seconds[run] =
+                played.Ended == Ended.ByCap
+                    ? double.PositiveInfinity
+                    : played.Score.RunningTimeAt(played.At).SinceStart.TotalSeconds;
+        }
+
+        return seconds;
+    }
+
+    /// <summary>The mean distance between the best and the last of several tries, taken as several who are alike.</summary>
+    private static double Apart(double[] points)
+    {
+        var groups = points.Length / UnitFit.Alike;
+        var sum = 0.0;
+        for (var group = 0; group < groups; group++)
+        {
+            var side = points.AsSpan(group * UnitFit.Alike, UnitFit.Alike);
+            var (low, high) = (side[0], side[0]);
+            foreach (var each in side)
+            {
+                (low, high) = (Math.Min(low, each), Math.Max(high, each));
+            }
+
+            sum += high - low;
+        }
+
+        return groups == 0 ? 0 : sum / groups;
     }
 
     private bool HasPar(Played played, PlayerId unit) =>

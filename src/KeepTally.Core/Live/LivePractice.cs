@@ -2,6 +2,7 @@ using KeepTally.Core.Dealing;
 using KeepTally.Core.Events;
 using KeepTally.Core.Faults;
 using KeepTally.Core.Identity;
+using KeepTally.Core.Loads;
 using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Live;
@@ -24,6 +25,9 @@ public sealed class LivePractice(DeviceId device, IReadOnlyList<LiveRun> runs)
 
     /// <summary>What players may not do today, of those who may not do everything.</summary>
     public IReadOnlyDictionary<PlayerId, Restrictions> Limits { get; init; } = new Dictionary<PlayerId, Restrictions>();
+
+    /// <summary>What players may do of a kind today, where a limit is known for them.</summary>
+    public IReadOnlyList<LoadAllowance> Loads { get; init; } = [];
 
     /// <summary>What its timing sheet leaves over at the end; below nought where that does not fit.</summary>
     public Duration Spare { get; init; }

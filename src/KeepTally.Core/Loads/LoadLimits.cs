@@ -27,13 +27,6 @@ public static class LoadLimits
         new(19, 22, 120, [.. NearlyGrown, new(106, 5)]),
     ];
 
-    /// <summary>The limit for a kind of load and an age; null where none is published. Who is younger than the youngest has the limit of those.</summary>
-    /// <param name="kind">What is counted, as <c>throw</c> on a card.</param>
-    public static LoadLimit? For(string kind, int age) =>
-        kind != "throw" ? null
-        : age < Throws[0].FromAge ? Throws[0]
-        : Throws.FirstOrDefault(limit => age >= limit.FromAge && age <= limit.ToAge);
-
     /// <summary>How old somebody born in a year is at least on a day: where only the year is known, the younger age is the careful one.</summary>
     public static int AgeOn(int birthYear, DateOnly day) => day.Year - birthYear - (day is { Month: 12, Day: 31 } ? 0 : 1);
 }

@@ -1,3 +1,4 @@
+using KeepTally.Core.Floor;
 using KeepTally.Core.Identity;
 using KeepTally.Core.Live;
 using KeepTally.Core.Time;
@@ -44,7 +45,10 @@ public sealed record SheetWork(
                         player,
                         Sum(jobs.Where(job => active.Contains(job.Job)).Select(job => job.Time)),
                         Sum(jobs.Select(job => job.Time))
-                    );
+                    )
+                    {
+                        Jobs = jobs,
+                    };
                 }),
             ];
     }
@@ -53,4 +57,8 @@ public sealed record SheetWork(
 }
 
 /// <summary>How long a player was busy, of how long in all while the work ran.</summary>
-public sealed record PlayerWork(PlayerId Player, Duration Busy, Duration There);
+public sealed record PlayerWork(PlayerId Player, Duration Busy, Duration There)
+{
+    /// <summary>What they did at each place, by its name.</summary>
+    public IReadOnlyList<JobTime> Jobs { get; init; } = [];
+}

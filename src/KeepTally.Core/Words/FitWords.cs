@@ -61,6 +61,12 @@ public static class FitWords
             words.Add(
                 $"Points: {Figure(one.Points.Mean)}. Players of just this skill end between {Phrase.Figure(one.Points.Tenth)} and {Phrase.Figure(one.Points.NineTenths)} by luck alone in 8 of 10 tries."
             );
+            if (one.Apart > 0)
+            {
+                words.Add(
+                    $"Of {Phrase.Count(UnitFit.Alike)} who are alike, or as many groups, the best and the last end {Figure(one.Apart)} {Phrase.Plural(one.Apart, "point")} apart on the mean, by luck alone."
+                );
+            }
         }
 
         if (stage.Par is { } par)
@@ -110,6 +116,29 @@ public static class FitWords
                 ? $"takes {Clock(whole.Seconds.Half)} in the middle"
                 : $"is over after {Clock(whole.Seconds.Half)} in the middle";
         return $"It {lasts}, you gave {Clock(given.TotalSeconds)}: played out {Tries(within.PlayedOut)}.";
+    }
+
+    /// <summary>How often a player meets the par in the time there is: "a par of 12 is met in 7 of 10 tries of eight minutes".</summary>
+    public static string ParOf(Par par, FitReport fit, Duration given) =>
+        $"By this record, as unsure as it is, the par of {par.By.Told(par.Value)} is met {Tries(fit.Units[0].ParMet)} of {Phrase.Span(given)}.";
+
+    /// <summary>A whole timing sheet, if each drill is let run till it is played out.</summary>
+    /// <param name="unfinished">The drill likeliest not to be played out in what it was given, and how often it is not; null where none is.</param>
+    public static IReadOnlyList<string> OfSheet(SheetFit sheet, (string Name, double Share)? unfinished)
+    {
+        var given = Phrase.Span(Duration.FromSeconds(sheet.Given));
+        var words = new List<string>
+        {
+            double.IsFinite(sheet.Half)
+                ? $"If each drill is let run till it is played out, all is over within the {given} there are {Tries(sheet.OnTime)}; in the middle it takes {Clock(sheet.Half)}."
+                : $"If each drill is let run till it is played out, all is over within the {given} there are {Tries(sheet.OnTime)}; more often than not one of them would hardly end.",
+        };
+        if (unfinished is { Share: > 0 } most)
+        {
+            words.Add($"Cut at what it was given, {most.Name} is the likeliest to be left unfinished: {Tries(most.Share)}.");
+        }
+
+        return words;
     }
 
     /// <summary>Its own rules end it, whatever the time.</summary>

@@ -15,13 +15,20 @@ public static class LoadWords
         warning switch
         {
             LoadWarning.OverDay over =>
-                $"{Day(over.Day)}: {Of(over.Count, kind)}, more than the {Phrase.Figure(over.Most)} a day that are published for this age.",
+                $"{Day(over.Day)}: {Of(over.Count, kind)}, more than the {Phrase.Figure(over.Most)} a day that are the limit for this age.",
             LoadWarning.TooSoon soon =>
                 $"{Day(soon.Day)}: after {Of(soon.Count, kind)} on {Day(soon.After)} {Phrase.Of(soon.RestDays, "day")} of rest were due.",
             LoadWarning.StillResting rest =>
                 $"{Of(rest.Count, kind)} on {Day(rest.After)}: {Phrase.Of(rest.RestDays, "day")} of rest are due, and {Day(rest.Day)} is one of them.",
             _ => throw new ArgumentOutOfRangeException(nameof(warning)),
         };
+
+    /// <summary>While practice runs: "Ada: 90 throws of 95 today".</summary>
+    public static string Now(string name, LoadAllowance allowance, int count) =>
+        allowance.Rests ? $"{name}: rest is due today, and {Of(count, allowance.Kind)} are counted"
+        : count >= allowance.Most
+            ? $"{name}: {Of(count, allowance.Kind)} today, and {Phrase.Figure(allowance.Most)} are the most for this age"
+        : $"{name}: {Of(count, allowance.Kind)} of {Phrase.Figure(allowance.Most)} today";
 
     private static string Of(int count, string kind) => $"{Phrase.Figure(count)} {Phrase.Plural(count, kind)}";
 

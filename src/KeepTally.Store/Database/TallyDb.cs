@@ -29,6 +29,8 @@ public sealed class TallyDb(DbContextOptions<TallyDb> options, Reach reach) : Id
 
     public DbSet<Gear> Gear => Set<Gear>();
 
+    public DbSet<ClubLoads> ClubLoads => Set<ClubLoads>();
+
     public DbSet<SheetTemplate> Templates => Set<SheetTemplate>();
 
     public DbSet<Block> Blocks => Set<Block>();

@@ -240,6 +240,21 @@ namespace KeepTally.Store.Migrations
                     b.ToTable("Circuits", (string)null);
                 });
 
+            modelBuilder.Entity("KeepTally.Store.Tables.ClubLoads", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Text")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.ToTable("ClubLoads");
+                });
+
             modelBuilder.Entity("KeepTally.Store.Tables.Coach", b =>
                 {
                     b.Property<int>("Id")

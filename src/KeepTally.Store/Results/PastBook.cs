@@ -1,6 +1,7 @@
 using KeepTally.Core.Circuits;
 using KeepTally.Core.Planning;
 using KeepTally.Core.Reports;
+using KeepTally.Core.Time;
 using KeepTally.Store.Database;
 using KeepTally.Store.Practices;
 using Microsoft.EntityFrameworkCore;
@@ -52,7 +53,10 @@ public sealed class PastBook(TallyDb db, ScoredRuns outcomes)
                             each.run.Run.Id,
                             sheet.Outcome,
                             keys.Of(sheet.Row.CardJson ?? each.run.Run.CardJson, sheet.Outcome.Head)
-                        ))
+                        )
+                        {
+                            Planned = sheet.Row.Stop is null ? each.run.Kept().Planned : null,
+                        })
                 ),
         ];
     }
@@ -65,4 +69,8 @@ public sealed record PastPractice(int Id, DateOnly Date, string Title);
 
 /// <summary>How a sheet of a past practice ended.</summary>
 /// <param name="Scoring">Where it is the same, results can be compared.</param>
-public sealed record PastSheet(PastPractice Practice, int RunId, ScoredSheet Outcome, string Scoring);
+public sealed record PastSheet(PastPractice Practice, int RunId, ScoredSheet Outcome, string Scoring)
+{
+    /// <summary>What the timing sheet gave the drill; null where it did not say, and at a station.</summary>
+    public Duration? Planned { get; init; }
+}

@@ -1,5 +1,6 @@
 using KeepTally.Core.Cards;
 using KeepTally.Core.Identity;
+using KeepTally.Core.Judgement;
 using KeepTally.Core.Loads;
 
 namespace KeepTally.Store.Results;
@@ -10,7 +11,7 @@ namespace KeepTally.Store.Results;
 /// <param name="Loads">What counts toward the player's load, day by day, the latest first.</param>
 /// <param name="Skills">What was practised, by skill, the one longest ago first.</param>
 public sealed record PlayerRecord(
-    IReadOnlyList<(DrillCard Card, Stage Stage, PlayerPast Past)> Drills,
+    IReadOnlyList<PlayerDrill> Drills,
     IReadOnlyList<PastPractice> Practices,
     IReadOnlyList<LoadDay> Loads,
     IReadOnlyList<(string Skill, int Practices, DateOnly Last)> Skills
@@ -25,7 +26,10 @@ public sealed record PlayerRecord(
                 .. own.GroupBy(sheet => sheet.Scoring)
                     .SelectMany(alike => DrillPast.Of([.. alike]))
                     .OrderByDescending(way => way.Days[^1].Practice.Date)
-                    .SelectMany(way => way.Players.Where(past => past.Id == player).Select(past => (way.Card, way.Stage, past))),
+                    .SelectMany(way =>
+                        way.Players.Where(past => past.Id == player)
+                            .Select(past => new PlayerDrill(way.Card, way.Stage, past, RestOf(way, player)))
+                    ),
             ],
             [.. own.Select(sheet => sheet.Practice).Distinct().OrderByDescending(practice => practice.Date)],
             LoadDay.Of(player, own),
@@ -45,8 +49,31 @@ public sealed record PlayerRecord(
         );
     }
 
+    private static Share RestOf(DrillPast way, PlayerId player) =>
+        Share.Sum(way.Players.Where(other => other.Id != player).Select(other => other.All));
+
     private static bool WasOn(PlayerId player, PastSheet sheet) =>
         sheet.Outcome.Report.Games.Any(game => game.Stays.Any(stay => stay.Player == player));
+}
+
+/// <summary>What a player did in a drill, in one way of scoring it.</summary>
+/// <param name="Rest">All goes of the others of the squad in it.</param>
+public sealed record PlayerDrill(DrillCard Card, Stage Stage, PlayerPast Past, Share Rest)
+{
+    /// <summary>Fewer goes than this set nobody apart.</summary>
+    private const int Few = 20;
+
+    /// <summary>A smaller distance than this is nothing a coach would see.</summary>
+    private const double Seen = 0.15;
+
+    /// <summary>The player stands far from the rest, by more than chance does; null where not.</summary>
+    public ShareDifference? Apart =>
+        Past.All.Of >= Few
+        && Rest.Of >= Few
+        && new ShareDifference(Past.All, Rest) is { IsSettled: true } difference
+        && Math.Abs(difference.Value) >= Seen
+            ? difference
+            : null;
 }
 
 /// <summary>What a player's arm, legs or back had to bear on a day, as far as it was tapped for that player.</summary>

@@ -55,6 +55,19 @@ public sealed class PastModel(DrillBook book, PastBook past, SquadBook squad) : 
         return Page();
     }
 
+    /// <summary>What is usual for this squad and what was written down, as a piece of the card's page.</summary>
+    public async Task<IActionResult> OnGetBeforeAsync(string id, CancellationToken cancellationToken)
+    {
+        if (await book.FindAsync(id, null, cancellationToken) is not { } page)
+        {
+            return NotFound();
+        }
+
+        var team = await squad.TeamAsync(Team, cancellationToken);
+        var sheets = await past.OfTeamAsync(team.Id, page.Row.Id, null, cancellationToken);
+        return Partial("_Before", (team.Name, DrillBefore.Of(sheets)));
+    }
+
     /// <summary>The players in the order asked for: who is surely good first, or by name.</summary>
     public IEnumerable<PlayerPast> Ordered(DrillPast way) =>
         By == "sure" ? way.Players.OrderByDescending(player => player.All.Bounds.Low) : way.Players;

@@ -1,5 +1,8 @@
+using KeepTally.Core.Fit;
 using KeepTally.Core.Judgement;
 using KeepTally.Core.Loads;
+using KeepTally.Core.Rules.Measures;
+using KeepTally.Core.Time;
 using KeepTally.Core.Words;
 using KeepTally.Store.Results;
 using KeepTally.Store.Squads;
@@ -10,16 +13,22 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace KeepTally.Web.Pages.Players;
 
 /// <summary>What one player did, of that player alone: a page that may be given to the player and those at home.</summary>
-public sealed class IndexModel(SquadBook squad, PastBook past, TimeProvider clock) : PageModel
+public sealed class IndexModel(SquadBook squad, PastBook past, LoadBook loads, TimeProvider clock) : PageModel
 {
     /// <summary>So far back it looks.</summary>
     private const int Weeks = 52;
+
+    private const int ParRuns = 1000;
+    private const double UsualMinutes = 8;
 
     public required Player Player { get; set; }
 
     public required string TeamName { get; set; }
 
     public required PlayerRecord Record { get; set; }
+
+    /// <summary>The limits of load the club goes by.</summary>
+    public LoadTable Limits { get; private set; } = LoadTable.Published;
 
     public DateOnly Today { get; private set; }
 
@@ -33,6 +42,7 @@ public sealed class IndexModel(SquadBook squad, PastBook past, TimeProvider cloc
         }
 
         (Player, TeamName) = (player, (await squad.TeamAsync(player.TeamId, cancellationToken)).Name);
+        Limits = await loads.TableAsync(cancellationToken);
         Today = DateOnly.FromDateTime(clock.GetLocalNow().DateTime);
         Record = PlayerRecord.Of(
             player.UnitId,
@@ -45,7 +55,7 @@ public sealed class IndexModel(SquadBook squad, PastBook past, TimeProvider cloc
     public int? Age => Player.BirthYear is { } born ? LoadLimits.AgeOn(born, Today) : null;
 
     /// <summary>Whether there is a published limit for anything that was counted, at this age.</summary>
-    public bool HasLimits => Age is { } age && Record.Loads.Any(load => LoadLimits.For(load.Kind, age) is not null);
+    public bool HasLimits => Age is { } age && Record.Loads.Any(load => Limits.For(load.Kind, age) is not null);
 
     /// <summary>Where a limit was passed or rest cut short, and where rest is due today; a sentence each.</summary>
     public IReadOnlyList<string> LoadSaid =>
@@ -53,11 +63,36 @@ public sealed class IndexModel(SquadBook squad, PastBook past, TimeProvider cloc
             .. Record
                 .Loads.GroupBy(load => load.Kind)
                 .SelectMany(kind =>
-                    Age is { } age && LoadLimits.For(kind.Key, age) is { } limit
+                    Age is { } age && Limits.For(kind.Key, age) is { } limit
                         ? Said(limit, kind.Key, [.. kind.Select(load => (load.Date, load.Count))])
                         : []
                 ),
         ];
+
+    /// <summary>How often the par of a drill is met in the minutes of its card, by the player's own record; empty where none is set.</summary>
+    public static string ParOf(PlayerDrill drill)
+    {
+        var index = drill.Card.Stages.ToList().FindIndex(stage => stage.Name == drill.Stage.Name);
+        var record = drill.Past.All;
+        if (
+            drill.Stage.Par is not { } par
+            || index < 0
+            || DrillSkill.Of(drill.Stage, record.Value, null, record) is not { } skill
+            || Simulator.Open(drill.Card, index, skill) is not { IsOk: true, Value: { } simulator }
+        )
+        {
+            return "";
+        }
+
+        var given = Duration.FromMinutes(drill.Card.Minutes > 0 ? drill.Card.Minutes : UsualMinutes);
+        var settings = new FitSettings(GoPace.Of(drill.Card, drill.Stage, drill.Card.Players.Best))
+        {
+            Runs = ParRuns,
+            Cap = ParRuns,
+            Given = given,
+        };
+        return FitWords.ParOf(par, simulator.Run(settings), given);
+    }
 
     private IEnumerable<string> Said(LoadLimit limit, string kind, IReadOnlyList<(DateOnly, int)> days)
     {

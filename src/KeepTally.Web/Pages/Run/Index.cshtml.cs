@@ -1,5 +1,6 @@
 using System.Text.Json;
 using KeepTally.Core.Live;
+using KeepTally.Core.Loads;
 using KeepTally.Core.Measures;
 using KeepTally.Store.People;
 using KeepTally.Store.Practices;
@@ -12,8 +13,14 @@ namespace KeepTally.Web.Pages.Run;
 
 /// <summary>The run screen: laid out and filled once here; from then on the core in the browser does.</summary>
 [Authorize(Policies.Practice)]
-public sealed class IndexModel(PaceBook paces, BestBook bests, PracticeBook book, RunStore runStore, TimeProvider clock)
-    : LivePageModel(book, runStore, clock)
+public sealed class IndexModel(
+    PaceBook paces,
+    BestBook bests,
+    LoadBook loads,
+    PracticeBook book,
+    RunStore runStore,
+    TimeProvider clock
+) : LivePageModel(book, runStore, clock)
 {
     public IReadOnlyList<DrillPad> Drills { get; private set; } = [];
 
@@ -47,6 +54,20 @@ public sealed class IndexModel(PaceBook paces, BestBook bests, PracticeBook book
         IReadOnlyList<StoredRun> runs,
         CancellationToken cancellationToken
     ) => bests.OfAsync(practice, runs, cancellationToken);
+
+    /// <summary>As what they may not do today: for coaches alone.</summary>
+    protected override async Task<IReadOnlyList<LoadAllowance>> LoadsAsync(
+        Practice practice,
+        IReadOnlyList<StoredRun> runs,
+        CancellationToken cancellationToken
+    ) =>
+        TellsLimits
+            ? await loads.AllowancesAsync(
+                practice,
+                [.. runs.SelectMany(run => run.Sheets).Select(sheet => sheet.Card.Load?.Kind).OfType<string>().Distinct()],
+                cancellationToken
+            )
+            : [];
 
     protected override async Task LayOutAsync(LivePractice live, CancellationToken cancellationToken)
     {

@@ -1,6 +1,7 @@
 using KeepTally.Core.Faults;
 using KeepTally.Core.Identity;
 using KeepTally.Core.Live;
+using KeepTally.Core.Loads;
 using KeepTally.Core.Time;
 using KeepTally.Screen;
 using KeepTally.Store.Planning;
@@ -41,6 +42,13 @@ public abstract class LivePageModel(PracticeBook book, RunStore runStore, TimePr
         IReadOnlyList<StoredRun> runs,
         CancellationToken cancellationToken
     ) => Task.FromResult<IReadOnlyDictionary<string, PastBests>>(new Dictionary<string, PastBests>());
+
+    /// <summary>What players may do of a kind today; none where the page has no business with it.</summary>
+    protected virtual Task<IReadOnlyList<LoadAllowance>> LoadsAsync(
+        Practice practice,
+        IReadOnlyList<StoredRun> runs,
+        CancellationToken cancellationToken
+    ) => Task.FromResult<IReadOnlyList<LoadAllowance>>([]);
 
     /// <summary>The practice for the core in the browser, as JSON.</summary>
     public string PracticeJson { get; private set; } = "";
@@ -89,7 +97,8 @@ public abstract class LivePageModel(PracticeBook book, RunStore runStore, TimePr
         Habits = CoachList.Habits.Of(practice.Team!.Habits);
         var times = SheetTimes.Of(practice, Origin, clock.LocalTimeZone);
         var past = await BestsAsync(practice, runs, cancellationToken);
-        PracticeJson = PracticeText.Of(practice, runs, Habits, TellsLimits, times, past);
+        var loads = await LoadsAsync(practice, runs, cancellationToken);
+        PracticeJson = PracticeText.Of(practice, runs, Habits, TellsLimits, times, past, loads);
         Keys = [.. runs.Select(PracticeText.KeyOf)];
         Blocks = [.. runs.Select(run => LiveOpening.BlockOf(practice, run))];
         var live = LiveOpening.Open(new DeviceId("page"), practice, runs, clock.LocalTimeZone, past);

@@ -1,6 +1,7 @@
 using System.Text.Json;
 using KeepTally.Core.Dealing;
 using KeepTally.Core.Live;
+using KeepTally.Core.Loads;
 using KeepTally.Core.Time;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Tables;
@@ -15,6 +16,7 @@ internal static class PracticeText
     /// <param name="habits">What is looked for all practice long.</param>
     /// <param name="times">When each block is to begin by the timing sheet, and what that leaves over.</param>
     /// <param name="bests">The best results of earlier practices, by sheet; none where they are nobody's business.</param>
+    /// <param name="loads">What players may do of a kind today; none where they are nobody's business.</param>
     /// <param name="limits">Whether it holds what players may not do today: the players' board has no business with it.</param>
     internal static string Of(
         Practice practice,
@@ -22,7 +24,8 @@ internal static class PracticeText
         IReadOnlyList<string> habits,
         bool limits,
         (IReadOnlyDictionary<int, Instant> Due, Duration Spare) times,
-        IReadOnlyDictionary<string, PastBests> bests
+        IReadOnlyDictionary<string, PastBests> bests,
+        IReadOnlyList<LoadAllowance> loads
     ) =>
         JsonSerializer.Serialize(
             new
@@ -34,6 +37,14 @@ internal static class PracticeText
                         .Attendance.Where(each => each.Limits != Restrictions.None)
                         .ToDictionary(each => Player.UnitIdOf(each.PlayerId).Value, each => each.Limits)
                     : [],
+                Loads = loads.Select(load => new
+                {
+                    Player = load.Player.Value,
+                    load.Kind,
+                    load.Before,
+                    load.Most,
+                    load.Rests,
+                }),
                 Runs = runs.Select(run => new
                 {
                     Id = KeyOf(run),

@@ -15,7 +15,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace KeepTally.Web.Pages.Timing;
 
 /// <summary>A timing sheet played ahead, drill by drill: what will be played out in the time it was given, by the squad's own record.</summary>
-public sealed class AheadModel(PlanBook plans, PastBook past, SquadBook squad) : PageModel
+public sealed class AheadModel(PlanBook plans, PastBook past, LoadBook loads, SquadBook squad) : PageModel
 {
     /// <summary>Fewer than for one drill: a sheet has many, and tells tenths.</summary>
     private const int Runs = 2000;
@@ -27,7 +27,13 @@ public sealed class AheadModel(PlanBook plans, PastBook past, SquadBook squad) :
 
     public required OpenPlan Open { get; set; }
 
+    /// <summary>The limits of load the club goes by.</summary>
+    public LoadTable Limits { get; private set; } = LoadTable.Published;
+
     public IReadOnlyList<AheadLine> Lines { get; private set; } = [];
+
+    /// <summary>The sheet as a whole, a sentence each.</summary>
+    public IReadOnlyList<string> Whole { get; private set; } = [];
 
     /// <summary>Players for whom rest is due on the day of the practice, where it has drills that load them.</summary>
     public IReadOnlyList<(string Player, string Words)> Resting { get; private set; } = [];
@@ -44,20 +50,35 @@ public sealed class AheadModel(PlanBook plans, PastBook past, SquadBook squad) :
             .Where(sheet => sheet.Practice.Id != id)
             .ToArray();
         var sheets = done.ToLookup(sheet => sheet.Outcome.Card.Id);
-        Resting = RestingOn(open, done, await squad.ListAsync(open.Practice.TeamId, cancellationToken));
+        Limits = await loads.TableAsync(cancellationToken);
+        Resting = RestingOn(open, done, Limits, await squad.ListAsync(open.Practice.TeamId, cancellationToken));
+        var report = PlanReport.Of(open.Plan, open.Shelf);
         Lines =
         [
-            .. PlanReport
-                .Of(open.Plan, open.Shelf)
+            .. report
                 .Blocks.Where(block => block.Block is PlanBlock.Drill)
                 .Select(block => LineOf((PlanBlock.Drill)block.Block, block, sheets, cancellationToken)),
         ];
+        var played = Lines.Where(line => line.Lasts.Length > 0).ToArray();
+        Whole = FitWords.OfSheet(
+            SheetFit.Of(
+                open.Practice.Minutes * 60,
+                report.Total - played.Sum(line => line.Given),
+                [.. played.Select(line => (line.Lasts, line.Groups))]
+            ),
+            played
+                .Select(line =>
+                    ((string Name, double Share)?)(line.Name, line.Lasts.Count(each => each > line.Given) / (double)Runs)
+                )
+                .MaxBy(line => line!.Value.Share)
+        );
         return Page();
     }
 
     private static IReadOnlyList<(string Player, string Words)> RestingOn(
         OpenPlan open,
         IReadOnlyList<PastSheet> done,
+        LoadTable limits,
         IReadOnlyList<Player> players
     )
     {
@@ -78,7 +99,7 @@ public sealed class AheadModel(PlanBook plans, PastBook past, SquadBook squad) :
                         (
                             player.Name,
                             loads.Key,
-                            Due: LoadLimits.For(loads.Key, LoadLimits.AgeOn(player.BirthYear!.Value, day)) is { } limit
+                            Due: limits.For(loads.Key, LoadLimits.AgeOn(player.BirthYear!.Value, day)) is { } limit
                                 ? LoadJudge.On(day, limit, loads.Select(load => (load.Date, load.Count)))
                                 : null
                         )
@@ -122,10 +143,34 @@ public sealed class AheadModel(PlanBook plans, PastBook past, SquadBook squad) :
         var whole = FitWords.Ends(stage)
             ? Simulator.Open(Untimed.Of(card, index), index, skill).Require().Run(settings with { Given = null }, cancellationToken)
             : null;
-        return new AheadLine(name, drill.Card, record, FitWords.InTime(stage, within, whole, given));
+        return new AheadLine(name, drill.Card, record, FitWords.InTime(stage, within, whole, given))
+        {
+            Wait = block.Drills[0].Activity?.WaitSeconds ?? 0,
+            Given = drill.Seconds,
+            Groups = Math.Max(1, block.GroupSizes.Count),
+            Lasts = whole is null
+                ? []
+                : Simulator
+                    .Open(Untimed.Of(card, index), index, skill)
+                    .Require()
+                    .Lasts(settings with { Given = null }, cancellationToken),
+        };
     }
 }
 
 /// <summary>A drill of a sheet played ahead.</summary>
 /// <param name="Record">The squad's record in it; nothing where it was taken at a half.</param>
-public sealed record AheadLine(string Name, string Card, Share Record, string Words);
+public sealed record AheadLine(string Name, string Card, Share Record, string Words)
+{
+    /// <summary>Seconds a player waits between two goes, by the timing sheet.</summary>
+    public decimal Wait { get; init; }
+
+    /// <summary>Seconds it was given.</summary>
+    public double Given { get; init; }
+
+    /// <summary>How many groups do it side by side.</summary>
+    public int Groups { get; init; }
+
+    /// <summary>How long it lasts if let run, try by try, in seconds; nothing where time alone ends it.</summary>
+    public double[] Lasts { get; init; } = [];
+}

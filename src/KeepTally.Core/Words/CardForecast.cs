@@ -1,0 +1,49 @@
+using KeepTally.Core.Cards;
+using KeepTally.Core.Fit;
+using KeepTally.Core.Text;
+using KeepTally.Core.Time;
+
+namespace KeepTally.Core.Words;
+
+/// <summary>What the rules of a card mean in minutes, for somebody who writes them: before anybody has played it.</summary>
+public static class CardForecast
+{
+    private const int Runs = 300;
+    private const int Cap = 2000;
+
+    /// <summary>Of a hundred goes so many come off: somebody new, somebody usual, somebody good. Common practice.</summary>
+    private static readonly int[] Percents = [35, 50, 65];
+
+    /// <summary>A sentence for each part that its own rules end; none of those that time alone ends.</summary>
+    public static IReadOnlyList<string> Of(DrillCard card) =>
+        [.. card.Stages.Select((stage, index) => OfStage(card, stage, index)).Where(words => words.Length > 0)];
+
+    private static string OfStage(DrillCard card, Stage stage, int index)
+    {
+        if (!FitWords.Ends(stage))
+        {
+            return "";
+        }
+
+        var untimed = Untimed.Of(card, index);
+        var settings = new FitSettings(GoPace.Of(card, stage, Math.Max(1, card.Players.Best))) { Runs = Runs, Cap = Cap };
+        var told = new List<string>();
+        foreach (var percent in Percents)
+        {
+            if (
+                DrillSkill.Of(stage, percent / 100.0, null, null) is not { } skill
+                || Simulator.Open(untimed, index, skill) is not { IsOk: true, Value: { } simulator }
+            )
+            {
+                return "";
+            }
+
+            var fit = simulator.Run(settings);
+            told.Add($"at {percent} % {(fit.Finished < 0.5 ? "it would hardly end" : Phrase.Clock(Duration.FromSeconds(Math.Round(fit.Seconds.Half))))}");
+        }
+
+        var name = card.Stages.Count > 1 ? $"{stage.Name}: let" : "Let";
+        var given = card.Minutes > 0 ? $"; the card gives {Phrase.Span(Duration.FromMinutes(card.Minutes))}" : "";
+        return $"{name} run, it takes in the middle {string.Join(", ", told)}{given}.";
+    }
+}

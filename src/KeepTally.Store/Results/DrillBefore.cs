@@ -1,0 +1,46 @@
+using KeepTally.Core.Text;
+using KeepTally.Core.Words;
+
+namespace KeepTally.Store.Results;
+
+/// <summary>What a coach should remember of a drill before it is run again: what is usual for this squad, and what was written down.</summary>
+/// <param name="Usual">What is usual, in a sentence or two; empty where nobody was tapped.</param>
+/// <param name="Notes">What was written down, the latest first.</param>
+public sealed record DrillBefore(string Usual, IReadOnlyList<DrillNote> Notes)
+{
+    /// <param name="sheets">Of one card and one team, the oldest first.</param>
+    public static DrillBefore Of(IReadOnlyList<PastSheet> sheets) =>
+        new(
+            DrillPast.Of(sheets) is [var way, ..] ? Told(way) : "",
+            [
+                .. sheets
+                    .SelectMany(
+                        sheet => sheet.Outcome.Notes.Where(note => !note.OfPractice),
+                        (sheet, note) => new DrillNote(sheet.Practice.Date, sheet.Outcome.Card.Name, note.Player, note.Text)
+                    )
+                    .Distinct()
+                    .OrderByDescending(note => note.Date),
+            ]
+        );
+
+    private static string Told(DrillPast way)
+    {
+        var last = way.Days[^1];
+        var run =
+            $"Run in {Phrase.Of(way.Days.Count, "practice")}, the last on {last.Practice.Date.ToString("d MMMM", System.Globalization.CultureInfo.InvariantCulture)}.";
+        var days = way.Days.Where(day => day.Share.Of > 0).Select(day => day.Share.Value).ToArray();
+        if (way.All.Of == 0 || days.Length == 0)
+        {
+            return run;
+        }
+
+        var usual = $"{ShareWords.Plain(way.All)} goes came off, {ShareWords.Percent(way.All.Value)}";
+        return days.Length == 1
+            ? $"{run} {usual}."
+            : $"{run} {usual}; in single practices {ShareWords.Percent(days.Min())} to {ShareWords.Percent(days.Max())}, the last time {ShareWords.Percent(last.Share.Of > 0 ? last.Share.Value : days[^1])}.";
+    }
+}
+
+/// <summary>Something written down in a drill of an earlier practice.</summary>
+/// <param name="Player">Of whom, by name; null of the drill.</param>
+public sealed record DrillNote(DateOnly Date, string Drill, string? Player, string Text);

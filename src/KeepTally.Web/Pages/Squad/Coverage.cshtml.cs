@@ -1,0 +1,61 @@
+using KeepTally.Core.Reports;
+using KeepTally.Store.Book;
+using KeepTally.Store.Results;
+using KeepTally.Store.Squads;
+using KeepTally.Store.Tables;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace KeepTally.Web.Pages.Squad;
+
+/// <summary>What the squad and each player has done and not done over some weeks, and what everybody did in all.</summary>
+public sealed class CoverageModel(PastBook past, SquadBook squad, DrillBook book, TimeProvider clock) : PageModel
+{
+    private const int MostWeeks = 26;
+
+    [BindProperty(SupportsGet = true)]
+    public int? Team { get; set; }
+
+    [BindProperty(SupportsGet = true)]
+    public int Weeks { get; set; } = 8;
+
+    public required Team Shown { get; set; }
+
+    public IReadOnlyList<Team> Teams { get; private set; } = [];
+
+    public required SquadCoverage Coverage { get; set; }
+
+    /// <summary>What everybody did in all in the last seven days.</summary>
+    public IReadOnlyList<PlayerTotal> Week { get; private set; } = [];
+
+    /// <summary>And in all the weeks looked at.</summary>
+    public IReadOnlyList<PlayerTotal> All { get; private set; } = [];
+
+    public async Task OnGetAsync(CancellationToken cancellationToken)
+    {
+        Weeks = Math.Clamp(Weeks, 1, MostWeeks);
+        Teams = await squad.TeamsAsync(cancellationToken);
+        Shown = await squad.TeamAsync(Team, cancellationToken);
+        var today = DateOnly.FromDateTime(clock.GetLocalNow().DateTime);
+        var sheets = await past.OfTeamAsync(Shown.Id, null, today.AddDays(-7 * (Weeks + 1)), cancellationToken);
+        var players = (await squad.ListAsync(Shown.Id, cancellationToken)).Where(player => !player.Archived);
+        Coverage = SquadCoverage.Of(
+            sheets,
+            [.. players.Select(player => (player.UnitId, player.Name))],
+            [
+                .. (await book.ForTeamAsync(Shown.Id, cancellationToken))
+                    .SelectMany(entry => entry.Card.Skills)
+                    .Distinct(StringComparer.Ordinal),
+            ],
+            today,
+            Weeks
+        );
+        Week = TotalsSince(today.AddDays(-6));
+        All = TotalsSince(Coverage.Weeks[0]);
+
+        IReadOnlyList<PlayerTotal> TotalsSince(DateOnly day) =>
+            PlayerTotal.Of(
+                sheets.Where(sheet => sheet.Practice.Date >= day && sheet.Practice.Date <= today).Select(sheet => sheet.Outcome)
+            );
+    }
+}
