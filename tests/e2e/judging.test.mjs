@@ -1,5 +1,6 @@
 // What eight weeks of practices say, and what is to come: read by a coach at a desk.
 import { expect, test } from "./application.mjs";
+import { RunScreen } from "./run-screen.mjs";
 
 test("a player's trend is read, a skill changed, and the fit moves; a past run is judged by the other school", async ({
   page,
@@ -50,4 +51,34 @@ test("a past tap is put right at a desk, and the results say what it was", async
   await page.goto("/results");
   await page.locator(".practice-list a", { hasText: "Clean under pressure" }).last().click();
   await expect(drill.getByText("One tap put right afterwards")).toBeVisible();
+
+  await page.getByRole("link", { name: "Report on one page" }).click();
+  await expect(page.getByRole("main")).toContainText("came off");
+  const paper = await page.pdf({ format: "A4" });
+  expect(paper.toString("latin1").match(/\/Type\s*\/Page[^s]/g)).toHaveLength(1);
+});
+
+test("a player who comes near the day's limit is told of before the practice and while it runs", async ({ page }) => {
+  await page.goto("/squad/loads");
+  const limits = page.getByRole("textbox", { name: /A line each/ });
+  await limits.fill("throw 5-18: many");
+  await page.getByRole("button", { name: "Keep these" }).click();
+  await expect(page.getByRole("alert")).toContainText("line 1");
+  await limits.fill("throw 5-18: 2; 1=28");
+  await page.getByRole("button", { name: "Keep these" }).click();
+  await expect(page.getByText("These are the club's own.")).toBeVisible();
+
+  await page.goto("/plan/1/ahead");
+  await expect(page.getByRole("heading", { name: "Rest is due" })).toBeVisible();
+  await page.goto("/plan/foresight");
+  await expect(page.getByText("Drill by drill")).toBeVisible();
+
+  await page.goto("/");
+  await page.getByRole("button", { name: "Start practice" }).click();
+  const screen = new RunScreen(page);
+  await screen.ready();
+  await screen.start();
+  await screen.tap("Ada", "Clean");
+  await expect(page.locator(".load-now")).toContainText(/Ada: rest is due today|Ada: 2 throws/);
+  await expect(page.locator(".load-now")).toContainText("medical people come first");
 });

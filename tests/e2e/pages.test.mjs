@@ -68,10 +68,18 @@ test.describe("no page offends against the rules of access", () => {
       "/drills/minute-trios/past",
       "/drills/three-gates/fit",
       "/players/1",
+      "/squad/coverage",
+      "/squad/loads",
+      "/results/import",
     ]) {
       await page.goto(path);
       await access.judge(path);
     }
+    await page.goto("/results");
+    await page.locator(".practice-list a").nth(1).click();
+    await access.judge("results of a past practice");
+    await page.getByRole("link", { name: "Report on one page" }).click();
+    await access.judge("report");
     for (const path of ["/drills", "/drills/minute-trios", "/drills/import", "/drills/edit/never-twice"]) {
       await page.goto(path);
       await access.judge(path);
@@ -79,7 +87,15 @@ test.describe("no page offends against the rules of access", () => {
     await page.getByRole("button", { name: "Try it" }).click();
     await page.locator("#try-pad[aria-busy=false]").waitFor();
     await access.judge("try it");
-    for (const path of ["/plan", "/plan/1", "/plan/1/offers", "/plan/1/print", "/plan/1/ahead", "/plan/equipment"]) {
+    for (const path of [
+      "/plan",
+      "/plan/1",
+      "/plan/1/offers",
+      "/plan/1/print",
+      "/plan/1/ahead",
+      "/plan/foresight",
+      "/plan/equipment",
+    ]) {
       await page.goto(path);
       await access.judge(path);
     }

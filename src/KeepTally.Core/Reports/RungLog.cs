@@ -1,8 +1,5 @@
-using KeepTally.Core.Events;
 using KeepTally.Core.Identity;
-using KeepTally.Core.Live;
 using KeepTally.Core.Rules.Ladders;
-using KeepTally.Core.Scoring;
 using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Reports;
@@ -15,54 +12,31 @@ namespace KeepTally.Core.Reports;
 /// <param name="Time">Running time at it, as far as goes were had there.</param>
 public sealed record RungWork(int Rung, string Name, int Goes, int Cleared, Duration Time);
 
-/// <summary>Walks through a sheet of a ladder and keeps what each step took.</summary>
+/// <summary>Keeps what each step of a ladder took.</summary>
 internal static class RungLog
 {
-    internal static IReadOnlyList<RungWork> Of(Sheet live)
+    internal static IReadOnlyList<RungWork> Of(Ladder ladder, IEnumerable<TapStep> steps)
     {
-        if (live.Stage.Ladder is not { } ladder)
-        {
-            return [];
-        }
-
-        var score = Score.Open(live.Card, live.Head).Require();
         var rungs = new SortedDictionary<int, (int Goes, int Cleared, Duration Time)>();
-        var since = new Dictionary<PlayerId, RunningTime>();
-        foreach (var position in Enumerable.Range(0, live.Log.Count).Where(live.Log.StandsAt))
+        var since = new Dictionary<(int Game, PlayerId Unit), RunningTime>();
+        foreach (var step in steps)
         {
-            var next = live.Log.ReadAt(position);
-            if (next is RunEvent.Undo or RunEvent.Amend)
+            for (var unit = 0; unit < step.Before.Units.Count; unit++)
             {
-                continue;
-            }
-
-            if (next is RunEvent.Again)
-            {
-                since.Clear();
-            }
-
-            var before = next is RunEvent.Tap ? score.Snapshot(next.At) : null;
-            var result = score.Apply(next);
-            if (before is null || result.Kind != EventResultKind.Counted)
-            {
-                continue;
-            }
-
-            var now = score.RunningTimeAt(next.At);
-            var after = score.Snapshot(next.At);
-            for (var unit = 0; unit < before.Units.Count; unit++)
-            {
-                var (was, went) = (before.Units[unit], after.Units[unit].Attempts - before.Units[unit].Attempts);
-                if (went <= 0)
+                var (was, now) = (step.Before.Units[unit], step.After.Units[unit]);
+                if (now.Attempts <= was.Attempts)
                 {
                     continue;
                 }
 
-                var id = score.Units[unit].Id;
+                var key = (step.Game, step.Units[unit].Id);
                 var (goes, cleared, time) = rungs.GetValueOrDefault(was.Rung);
-                var passed = after.Units[unit].Cleared > was.Cleared ? 1 : 0;
-                rungs[was.Rung] = (goes + went, cleared + passed, time + (now - since.GetValueOrDefault(id, RunningTime.Zero)));
-                since[id] = now;
+                rungs[was.Rung] = (
+                    goes + now.Attempts - was.Attempts,
+                    cleared + (now.Cleared > was.Cleared ? 1 : 0),
+                    time + (step.Running - since.GetValueOrDefault(key, RunningTime.Zero))
+                );
+                since[key] = step.Running;
             }
         }
 

@@ -1,7 +1,9 @@
 using KeepTally.Core.Floor;
 using KeepTally.Core.Identity;
 using KeepTally.Core.Live;
+using KeepTally.Core.Rules.Ladders;
 using KeepTally.Core.Time;
+using KeepTally.Core.Words;
 
 namespace KeepTally.Core.Reports;
 
@@ -22,14 +24,23 @@ public sealed record SheetWork(
     /// <summary>What it took by the wall clock; nought where it was never begun.</summary>
     public Duration Took => Began is { } began && Over > began ? Over - began : Duration.Zero;
 
-    internal static SheetWork Of(Sheet live) =>
-        new(
+    /// <summary>Who was done by the drill's own rules, in the first game, and after how much running time.</summary>
+    public IReadOnlyDictionary<PlayerId, Duration> PlayedOut { get; init; } = new Dictionary<PlayerId, Duration>();
+
+    internal static SheetWork Of(Sheet live)
+    {
+        TapStep[] steps = FitWords.Ends(live.Stage) ? [.. TapStep.Of(live)] : [];
+        return new SheetWork(
             live.Score.FirstBegan,
             live.Ended?.At ?? live.Log.LastAt,
             live.Score.Report(live.Log.LastAt).Games.Aggregate(Duration.Zero, (all, game) => all + game.Running.SinceStart),
             PlayersOf(live),
-            RungLog.Of(live)
-        );
+            live.Stage.Ladder is { } ladder ? RungLog.Of(ladder, steps.Length > 0 ? steps : TapStep.Of(live)) : []
+        )
+        {
+            PlayedOut = PlayedOutLog.Of(steps),
+        };
+    }
 
     private static PlayerWork[] PlayersOf(Sheet live)
     {

@@ -39,7 +39,9 @@ public static class CardForecast
             }
 
             var fit = simulator.Run(settings);
-            told.Add($"at {percent} % {(fit.Finished < 0.5 ? "it would hardly end" : Phrase.Clock(Duration.FromSeconds(Math.Round(fit.Seconds.Half))))}");
+            told.Add(
+                $"at {percent} % {(fit.Finished < 0.5 ? "it would hardly end" : Phrase.Clock(Duration.FromSeconds(Math.Round(fit.Seconds.Half))))}"
+            );
         }
 
         var name = card.Stages.Count > 1 ? $"{stage.Name}: let" : "Let";

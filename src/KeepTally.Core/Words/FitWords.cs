@@ -120,7 +120,7 @@ public static class FitWords
 
     /// <summary>How often a player meets the par in the time there is: "a par of 12 is met in 7 of 10 tries of eight minutes".</summary>
     public static string ParOf(Par par, FitReport fit, Duration given) =>
-        $"By this record, as unsure as it is, the par of {par.By.Told(par.Value)} is met {Tries(fit.Units[0].ParMet)} of {Phrase.Span(given)}.";
+        $"By this record, as unsure as it is, the par of {par.By.Told(par.Value)} is met {Tries(fit.Units[0].ParMet)}, where {Phrase.Span(given)} are given.";
 
     /// <summary>A whole timing sheet, if each drill is let run till it is played out.</summary>
     /// <param name="unfinished">The drill likeliest not to be played out in what it was given, and how often it is not; null where none is.</param>

@@ -25,7 +25,7 @@ public static class LoadWords
 
     /// <summary>While practice runs: "Ada: 90 throws of 95 today".</summary>
     public static string Now(string name, LoadAllowance allowance, int count) =>
-        allowance.Rests ? $"{name}: rest is due today, and {Of(count, allowance.Kind)} are counted"
+        allowance.Rests ? $"{name}: rest is due today, and {Of(count, allowance.Kind)} {(count == 1 ? "is" : "are")} counted"
         : count >= allowance.Most
             ? $"{name}: {Of(count, allowance.Kind)} today, and {Phrase.Figure(allowance.Most)} are the most for this age"
         : $"{name}: {Of(count, allowance.Kind)} of {Phrase.Figure(allowance.Most)} today";

@@ -68,27 +68,20 @@ public static class Foresight
             Cap = Cap,
             Given = given,
         };
-        var units = sheets.SelectMany(UnitsOf).ToArray();
+        var tried = sheets.SelectMany(sheet => UnitsOf(sheet).Select(unit => (sheet.Outcome.Work, unit.Id))).ToArray();
         return new ForeseenDrill(
             sheets[0].Practice,
             card,
             given,
             before,
             simulator.Run(settings, cancellationToken).PlayedOut,
-            new Share(units.Count(unit => IsDone(sheets, unit, given)), units.Length)
+            new Share(tried.Count(each => each.Work.PlayedOut.TryGetValue(each.Id, out var after) && after <= given), tried.Length)
         );
     }
 
     /// <summary>Who had a go at all.</summary>
     private static IEnumerable<UnitReport> UnitsOf(PastSheet sheet) =>
         sheet.Outcome.Report.Games[0].Units.Where(unit => unit.Attempts > 0);
-
-    /// <summary>Done by the drill's own rules, not by the clock, and in the time that was given.</summary>
-    private static bool IsDone(IReadOnlyList<PastSheet> sheets, UnitReport unit, Duration given)
-    {
-        var game = sheets.Select(sheet => sheet.Outcome.Report.Games[0]).First(each => each.Units.Contains(unit));
-        return unit.Done && unit.Running <= given && (game.Winner is not null || unit.Running < game.Running.SinceStart);
-    }
 }
 
 /// <summary>A drill of a practice that was: what would have been foreseen, and what happened.</summary>

@@ -75,6 +75,7 @@ public sealed record SquadCoverage(
     private static IEnumerable<PlayerId> On(PastSheet sheet) =>
         sheet.Outcome.Report.Games.SelectMany(game => game.Stays).Select(stay => stay.Player).Distinct();
 
+    /// <summary>In a match a place is a side, and no job.</summary>
     private static IReadOnlyList<SameJob> JobsOf(
         IReadOnlyList<PastSheet> sheets,
         IReadOnlyList<(PlayerId Id, string Name)> squad
@@ -82,6 +83,7 @@ public sealed record SquadCoverage(
         [
             .. squad.SelectMany(player =>
                 sheets
+                    .Where(sheet => sheet.Outcome.Stage.Play != Play.Match)
                     .Where(sheet => sheet.Outcome.Stage.Places.Count(place => place.Active) > 1)
                     .SelectMany(
                         sheet => sheet.Outcome.Work.Players.Where(work => work.Player == player.Id),

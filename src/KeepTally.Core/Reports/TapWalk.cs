@@ -1,0 +1,46 @@
+using KeepTally.Core.Events;
+using KeepTally.Core.Live;
+using KeepTally.Core.Scoring;
+using KeepTally.Core.Tallies;
+using KeepTally.Core.Time;
+
+namespace KeepTally.Core.Reports;
+
+/// <summary>A counted tap of a sheet, with how all stood before it and after.</summary>
+/// <param name="Game">The game it belongs to, from 0.</param>
+/// <param name="Running">Running time at the tap.</param>
+internal readonly record struct TapStep(
+    int Game,
+    RunningTime Running,
+    IReadOnlyList<Unit> Units,
+    ScoreSnapshot Before,
+    ScoreSnapshot After
+)
+{
+    /// <summary>Walks through a sheet tap by tap, as it was folded.</summary>
+    internal static IEnumerable<TapStep> Of(Sheet live)
+    {
+        var score = Score.Open(live.Card, live.Head).Require();
+        foreach (var position in Enumerable.Range(0, live.Log.Count).Where(live.Log.StandsAt))
+        {
+            var next = live.Log.ReadAt(position);
+            if (next is RunEvent.Undo or RunEvent.Amend)
+            {
+                continue;
+            }
+
+            var before = next is RunEvent.Tap ? score.Snapshot(next.At) : null;
+            var result = score.Apply(next);
+            if (before is not null && result.Kind == EventResultKind.Counted)
+            {
+                yield return new TapStep(
+                    score.EarlierGames.Count,
+                    score.RunningTimeAt(next.At),
+                    score.Units,
+                    before,
+                    score.Snapshot(next.At)
+                );
+            }
+        }
+    }
+}
