@@ -1,5 +1,6 @@
 using KeepTally.Core.Cards;
 using KeepTally.Core.Dealing;
+using KeepTally.Core.Events;
 using KeepTally.Core.Live;
 using KeepTally.Core.Reports;
 using KeepTally.Core.Rules.Measures;
@@ -17,16 +18,55 @@ public sealed class BestBook(TallyDb db, ScoredRuns outcomes)
     private const int RunsBack = 20;
 
     /// <summary>The bests for each sheet of a practice, by its id: a station of a circuit is its own drill.</summary>
-    public async Task<IReadOnlyDictionary<string, PastBests>> OfAsync(
+    public Task<IReadOnlyDictionary<string, PastBests>> OfAsync(
         Practice practice,
         IReadOnlyList<StoredRun> runs,
         CancellationToken cancellationToken = default
+    ) =>
+        OfAsync(
+            practice,
+            [
+                .. runs.SelectMany(
+                    run => run.Sheets,
+                    (run, sheet) => new ComparedSheet(sheet.Row.Id, sheet.Row.CardJson ?? run.Run.CardJson, sheet.Card, sheet.Head)
+                ),
+            ],
+            cancellationToken
+        );
+
+    /// <summary>The same for sheets whose events need not be read.</summary>
+    public Task<IReadOnlyDictionary<string, PastBests>> OfAsync(
+        Practice practice,
+        IReadOnlyList<ScoredRun> runs,
+        CancellationToken cancellationToken = default
+    ) =>
+        OfAsync(
+            practice,
+            [
+                .. runs.SelectMany(
+                    run => run.Sheets,
+                    (run, sheet) =>
+                        new ComparedSheet(
+                            sheet.Row.Id,
+                            sheet.Row.CardJson ?? run.Run.CardJson,
+                            sheet.Outcome.Card,
+                            sheet.Outcome.Head
+                        )
+                ),
+            ],
+            cancellationToken
+        );
+
+    private readonly record struct ComparedSheet(string Id, string CardJson, DrillCard Card, LogHead Head);
+
+    private async Task<IReadOnlyDictionary<string, PastBests>> OfAsync(
+        Practice practice,
+        IReadOnlyList<ComparedSheet> all,
+        CancellationToken cancellationToken
     )
     {
-        var sheets = runs.SelectMany(run => run.Sheets, (run, sheet) => (run.Run, Sheet: sheet))
-            .Where(each => each.Sheet.Card.Stages[each.Sheet.Head.Stage].Scores == Scorer.Player)
-            .ToArray();
-        var cards = sheets.Select(each => each.Sheet.Card.Id).Distinct().ToArray();
+        var sheets = all.Where(sheet => sheet.Card.Stages[sheet.Head.Stage].Scores == Scorer.Player).ToArray();
+        var cards = sheets.Select(sheet => sheet.Card.Id).Distinct().ToArray();
         var past = await PastOf(practice, cards, cancellationToken);
         var keys = new ScoringKeys();
         var bests = new Dictionary<string, PastBests>(StringComparer.Ordinal);
@@ -39,8 +79,8 @@ public sealed class BestBook(TallyDb db, ScoredRuns outcomes)
         }
 
         return sheets.ToDictionary(
-            each => each.Sheet.Row.Id,
-            each => bests.GetValueOrDefault(keys.Of(each.Sheet.Row.CardJson ?? each.Run.CardJson, each.Sheet.Head), PastBests.None)
+            sheet => sheet.Id,
+            sheet => bests.GetValueOrDefault(keys.Of(sheet.CardJson, sheet.Head), PastBests.None)
         );
 
         void Take(string print, ScoredSheet outcome)

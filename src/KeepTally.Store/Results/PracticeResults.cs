@@ -1,15 +1,28 @@
 using KeepTally.Core.Faults;
+using KeepTally.Core.Live;
 using KeepTally.Core.Reports;
 using KeepTally.Store.Practices;
+using KeepTally.Store.Tables;
 
 namespace KeepTally.Store.Results;
 
 /// <summary>The results of a practice: every drill's sheets as they ended, ranked.</summary>
-public sealed class PracticeResults(ScoredRuns outcomes)
+public sealed class PracticeResults(ScoredRuns outcomes, BestBook bests)
 {
     /// <summary>The results of every drill that can be scored, in the order of the timing sheet.</summary>
     public async Task<IReadOnlyList<DrillResult>> OfAsync(int practiceId, CancellationToken cancellationToken = default) =>
         [.. (await KeptAsync(practiceId, cancellationToken)).SelectMany(DrillResult.Of)];
+
+    /// <summary>The bests of earlier practices for each sheet of a practice, by its id.</summary>
+    public async Task<IReadOnlyDictionary<string, PastBests>> BestsBeforeAsync(
+        Practice practice,
+        CancellationToken cancellationToken = default
+    ) =>
+        await bests.OfAsync(
+            practice,
+            [.. (await outcomes.OfPracticeAsync(practice.Id, cancellationToken)).Where(run => run.Fault is null)],
+            cancellationToken
+        );
 
     /// <summary>Everything of a practice that was run and can be scored, breaks too, in the order of the timing sheet.</summary>
     public async Task<IReadOnlyList<KeptRun>> KeptAsync(int practiceId, CancellationToken cancellationToken = default) =>

@@ -79,6 +79,36 @@ public sealed class ForesightTests(PastPageTests.Club club) : IClassFixture<Past
     }
 
     [Fact]
+    public async Task A_best_in_the_results_is_better_than_all_that_player_did_before()
+    {
+        var days = (await SheetsAsync())
+            .Where(sheet => sheet.Outcome.Card.Id == "minute-trios")
+            .GroupBy(sheet => sheet.Practice)
+            .ToArray();
+        var visitor = club.Home.Visit();
+        var first = await visitor.OpenAsync($"/results/{days[0].Key.Id}");
+        Assert.DoesNotContain("own best", first.Body!.TextContent, StringComparison.Ordinal);
+        var before = days[..^1].SelectMany(day => day).SelectMany(UnitsOf).ToLookup(unit => unit.Name, unit => unit.Points);
+        var last = await visitor.OpenAsync($"/results/{days[^1].Key.Id}");
+        var rows = last.QuerySelectorAll(".drill-results section")
+            .Single(drill => drill.QuerySelector("h2")!.TextContent.StartsWith("Minute trios", StringComparison.Ordinal))
+            .QuerySelectorAll(".result-table tbody tr")
+            .ToDictionary(row => row.QuerySelector("th")!.ChildNodes[0].TextContent.Trim(), row => row.TextContent);
+
+        foreach (var (name, points) in days[^1].SelectMany(UnitsOf).Where(unit => before.Contains(unit.Name)))
+        {
+            var squad = points > before.SelectMany(each => each).Max();
+            Assert.Equal(squad, rows[name].Contains("best of the squad", StringComparison.Ordinal));
+            Assert.Equal(!squad && points > before[name].Max(), rows[name].Contains("own best", StringComparison.Ordinal));
+        }
+
+        static IEnumerable<(string Name, double Points)> UnitsOf(PastSheet sheet) =>
+            sheet
+                .Outcome.Report.Units.Where(unit => unit.Attempts > 0)
+                .Select(unit => (sheet.Outcome.Head.NameOf(unit.Id), unit.Points));
+    }
+
+    [Fact]
     public async Task What_was_written_down_comes_to_the_card_and_to_the_next_sheet()
     {
         await club.Home.WithAsync<TallyDb, int>(async db =>

@@ -178,7 +178,9 @@ public sealed class WholeBookResultsTests : IAsyncLifetime
         var won = table.QuerySelectorAll(".result-table tbody tr").Select(row => row.QuerySelectorAll("td")).ToArray();
         if (table.QuerySelectorAll("th").Any(head => head.TextContent == "Games won"))
         {
-            var column = table.QuerySelectorAll(".result-table thead th").Index().First(head => head.Item.TextContent == "Games won").Index - 1;
+            var column =
+                table.QuerySelectorAll(".result-table thead th").Index().First(head => head.Item.TextContent == "Games won").Index
+                - 1;
             var counts = won.Select(cells => int.TryParse(cells[column].TextContent.Trim(), out var count) ? count : 0).ToArray();
             Assert.Equal(counts.OrderDescending(), counts);
         }

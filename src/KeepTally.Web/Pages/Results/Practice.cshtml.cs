@@ -2,6 +2,7 @@ using System.Globalization;
 using System.Text;
 using KeepTally.Core.Archive;
 using KeepTally.Core.Faults;
+using KeepTally.Core.Live;
 using KeepTally.Core.Reports;
 using KeepTally.Core.Rules.Ladders;
 using KeepTally.Core.Rules.Measures;
@@ -35,6 +36,9 @@ public sealed class PracticeModel(PracticeBook book, PracticeResults results, Pr
     public IReadOnlyList<NoteRow> Notes =>
         [.. Drills.Where(drill => drill.IsFirst).SelectMany(drill => drill.Notes).Where(note => note.OfPractice)];
 
+    /// <summary>The bests of earlier practices, by sheet.</summary>
+    public IReadOnlyDictionary<string, PastBests> Bests { get; private set; } = new Dictionary<string, PastBests>();
+
     /// <summary>Drills whose card no longer reads, with what is wrong.</summary>
     public IReadOnlyList<(string Drill, Fault Fault)> Unreadable { get; private set; } = [];
 
@@ -47,6 +51,7 @@ public sealed class PracticeModel(PracticeBook book, PracticeResults results, Pr
 
         Practice = practice;
         Drills = await results.OfAsync(id, cancellationToken);
+        Bests = await results.BestsBeforeAsync(practice, cancellationToken);
         Unreadable =
         [
             .. (await results.UnreadableAsync(id, cancellationToken)).Select(each =>
@@ -83,6 +88,24 @@ public sealed class PracticeModel(PracticeBook book, PracticeResults results, Pr
         await trail.AddAsync(AuditAct.Export, $"{practice.InRecord} with its logs", cancellationToken);
         var name = string.Create(CultureInfo.InvariantCulture, $"practice-{practice.Date:yyyy-MM-dd}.json");
         return File(Encoding.UTF8.GetBytes(ArchiveWriter.Write(archive)), "application/json", name);
+    }
+
+    /// <summary>What a line is against the par and the bests before this practice: "par met, new best"; empty where neither says anything.</summary>
+    public static string Marks(DrillResult drill, DrillRow row, IReadOnlyDictionary<string, PastBests> bests)
+    {
+        string[] marks =
+        [
+            row.Played ? ParWords.Of(drill.Stage, row.Report) : "",
+            row.Played && bests.GetValueOrDefault(row.Sheet.Id) is { Squad: not null } before
+                ? before.Judge(drill.Stage, row.Report with { Done = true }) switch
+                {
+                    BestKind.Squad => "best of the squad",
+                    BestKind.Own => "own best",
+                    _ => "",
+                }
+                : "",
+        ];
+        return string.Join(", ", marks.Where(mark => mark.Length > 0));
     }
 
     /// <summary>The columns of a drill's table: what ranks it first, then points and makes where they say more.</summary>
