@@ -43,6 +43,11 @@ try {
   await shot("card", { fullPage: true });
   await page.goto("/drills/minute-trios/past");
   await shot("past", { fullPage: true });
+  await page.goto("/results");
+  await page.locator(".practice-list a", { hasText: "Shooting on the move" }).first().click();
+  await page.getByRole("link", { name: "Report on one page" }).click();
+  await page.locator(".report").waitFor();
+  await shot("report", { fullPage: true });
   await page.goto("/drills/minute-trios/set-up");
   await shot("set-up", { fullPage: true });
   await page.goto("/drills/three-lanes/set-up/edit");
@@ -84,7 +89,6 @@ try {
   }
   await page.locator("#circuit-practice").selectOption({ label: "A new practice today" });
   await page.waitForTimeout(700);
-  await shot("circuit");
   await page.getByRole("button", { name: "Put it on the timing sheet" }).click();
   await page.getByRole("button", { name: "Start practice" }).click();
   const circuit = new RunScreen(page);
