@@ -1,3 +1,4 @@
+using KeepTally.Core.Archive;
 using KeepTally.Core.Circuits;
 using KeepTally.Core.Dealing;
 using KeepTally.Core.Events;
@@ -162,6 +163,51 @@ public sealed class CircuitTests : IAsyncLifetime
             "Three gates",
             (await _home.Visit().OpenAsync($"/results/{_practice}")).QuerySelector("main")!.TextContent,
             StringComparison.Ordinal
+        );
+
+        // A station is judged by the other school as a drill is: by one make a step, who made one has cleared it.
+        var judged = await _home
+            .Visit()
+            .OpenAsync($"/results/{_practice}/judged/{done.RunId}?station=1&number.stages[0].ladder.pass.successes=1");
+        Assert.Equal(
+            Enumerable.Repeat("1", 4),
+            judged
+                .QuerySelectorAll("tbody tr")
+                .Select(row => row.QuerySelectorAll("td")[4].TextContent.Trim())
+                .Where(cleared => cleared == "1")
+        );
+        using var whole = await _home.Visit().Http.GetAsync(new Uri($"/results/{_practice}/judged/{done.RunId}", UriKind.Relative));
+        Assert.Equal(System.Net.HttpStatusCode.NotFound, whole.StatusCode);
+    }
+
+    [Fact]
+    public async Task A_circuit_goes_out_whole_and_in_again()
+    {
+        await BegunAsync(await PutAsync());
+        var practice = await _home.WithAsync<PracticeBook, Practice?>(book => book.FindAsync(_practice));
+        var archive = await _home.WithAsync<PracticeExport, PracticeArchive?>(export => export.OfAsync(practice!));
+        var text = ArchiveWriter.Write(archive!);
+        var team = await _home.WithAsync<TallyDb, int>(db => db.Teams.Select(each => each.Id).OrderBy(each => each).LastAsync());
+        var taken = await _home.WithAsync<PracticeImport, Result<int>>(import =>
+            import.TakeAsync(team, ArchiveReader.Read(text).Require())
+        );
+        var there = await _home.WithAsync<PracticeBook, Practice?>(book => book.FindAsync(taken.Require()));
+
+        Assert.Equal(practice!.Blocks.Count, there!.Blocks.Count);
+        var circuit = Assert.Single(there.Blocks, block => block.Circuit is not null);
+        var was = practice.Blocks.Single(block => block.Circuit is not null);
+        Assert.Equal(
+            was.Circuit!.Stations.OrderBy(station => station.Order).Select(station => (station.CardVersionId, station.Stage)),
+            circuit.Circuit!.Stations.OrderBy(station => station.Order).Select(station => (station.CardVersionId, station.Stage))
+        );
+        Assert.Equal(
+            (was.Circuit.MinutesEach, was.Circuit.ChangeSeconds),
+            (circuit.Circuit.MinutesEach, circuit.Circuit.ChangeSeconds)
+        );
+        var again = await _home.WithAsync<PracticeExport, PracticeArchive?>(export => export.OfAsync(there));
+        Assert.Equal(
+            archive!.Blocks.SelectMany(block => block.Sheets).Select(sheet => (sheet.Name, sheet.Stop)),
+            again!.Blocks.SelectMany(block => block.Sheets).Select(sheet => (sheet.Name, sheet.Stop))
         );
     }
 

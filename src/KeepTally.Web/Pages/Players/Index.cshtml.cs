@@ -1,3 +1,5 @@
+using System.Globalization;
+using System.Text.Json;
 using KeepTally.Core.Fit;
 using KeepTally.Core.Judgement;
 using KeepTally.Core.Loads;
@@ -93,6 +95,22 @@ public sealed class IndexModel(SquadBook squad, PastBook past, LoadBook loads, T
         };
         return FitWords.ParOf(par, simulator.Run(settings), given);
     }
+
+    /// <summary>The limit of a day for a kind at this age; null where there is none or the age is not known.</summary>
+    public int? PerDayOf(string kind) => Age is { } age ? Limits.For(kind, age)?.PerDay : null;
+
+    /// <summary>What was counted of a kind by day, the oldest first, as the chart reads it.</summary>
+    public string BarsOf(string kind) =>
+        JsonSerializer.Serialize(
+            new
+            {
+                days = Record
+                    .Loads.Where(load => load.Kind == kind)
+                    .OrderBy(load => load.Date)
+                    .Select(load => new { day = load.Date.ToString("d MMM", CultureInfo.InvariantCulture), count = load.Count }),
+                limit = PerDayOf(kind),
+            }
+        );
 
     private IEnumerable<string> Said(LoadLimit limit, string kind, IReadOnlyList<(DateOnly, int)> days)
     {

@@ -22,6 +22,9 @@ public sealed class JudgedModel(PracticeBook book, OtherSchool school) : PageMod
 
     public required JudgedRun Run { get; set; }
 
+    /// <summary>Of a circuit, the station from 0.</summary>
+    public int? Station { get; private set; }
+
     public IReadOnlyList<DrillRow> Was { get; private set; } = [];
 
     /// <summary>By the rules asked for, in the order of what was; null where nothing else was asked for, or it cannot be judged so.</summary>
@@ -38,17 +41,17 @@ public sealed class JudgedModel(PracticeBook book, OtherSchool school) : PageMod
 
     public MeasureKind By => Run.Stage.Measures[0].By;
 
-    public async Task<IActionResult> OnGetAsync(int id, int run, CancellationToken cancellationToken)
+    public async Task<IActionResult> OnGetAsync(int id, int run, int? station, CancellationToken cancellationToken)
     {
         if (
             await book.FindAsync(id, cancellationToken) is not { } practice
-            || await school.FindAsync(id, run, cancellationToken) is not { } found
+            || await school.FindAsync(id, run, station, cancellationToken) is not { } found
         )
         {
             return NotFound();
         }
 
-        (Practice, Run) = (practice, found);
+        (Practice, Run, Station) = (practice, found, station);
         ReadAsked();
         Was = OtherSchool.Judge(found, new Dictionary<string, string>(), new Dictionary<string, double>()).Require();
         if (Fault is null && (Options.Any(IsOther) || Numbers.Any(IsOther)))

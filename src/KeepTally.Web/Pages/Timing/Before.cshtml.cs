@@ -1,12 +1,16 @@
+using KeepTally.Core.Formats;
+using KeepTally.Core.Text;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Results;
+using KeepTally.Store.Squads;
+using KeepTally.Store.Tables;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace KeepTally.Web.Pages.Timing;
 
 /// <summary>What was written down in earlier practices about the drills of a timing sheet, as a piece of its page.</summary>
-public sealed class BeforeModel(PracticeBook book, PastBook past) : PageModel
+public sealed class BeforeModel(PracticeBook book, PastBook past, LoadBook loads, SquadBook squad) : PageModel
 {
     private const int MostOfDrill = 3;
     private const int Weeks = 12;
@@ -16,6 +20,9 @@ public sealed class BeforeModel(PracticeBook book, PastBook past) : PageModel
 
     /// <summary>What was written down about the last practice as a whole.</summary>
     public IReadOnlyList<(DateOnly Date, string Text)> OfPractice { get; private set; } = [];
+
+    /// <summary>For whom rest is due on the day, kind by kind: "throws: Ada Fenwick and Bea Marlowe".</summary>
+    public IReadOnlyList<string> Resting { get; private set; } = [];
 
     public async Task<IActionResult> OnGetAsync(int id, CancellationToken cancellationToken)
     {
@@ -35,6 +42,7 @@ public sealed class BeforeModel(PracticeBook book, PastBook past) : PageModel
             )
             .OfType<string>()
             .Distinct();
+        Resting = await RestingAsync(practice, cancellationToken);
         Notes =
         [
             .. cards.SelectMany(card =>
@@ -53,5 +61,39 @@ public sealed class BeforeModel(PracticeBook book, PastBook past) : PageModel
                 .Distinct(),
         ];
         return Page();
+    }
+
+    private async Task<IReadOnlyList<string>> RestingAsync(Practice practice, CancellationToken cancellationToken)
+    {
+        var kinds = practice
+            .Blocks.SelectMany(block =>
+                block.Circuit?.Stations.Select(station => station.CardVersion?.Json) ?? [block.CardVersion?.Json]
+            )
+            .OfType<string>()
+            .Select(json => CardReader.Read(json))
+            .Where(read => read.IsOk)
+            .Select(read => read.Require().Load?.Kind)
+            .OfType<string>()
+            .Distinct()
+            .ToArray();
+        var resting = (await loads.AllowancesAsync(practice, kinds, cancellationToken)).Where(each => each.Rests).ToArray();
+        if (resting.Length == 0)
+        {
+            return [];
+        }
+
+        var names = (await squad.ListAsync(practice.TeamId, cancellationToken)).ToDictionary(
+            player => player.UnitId,
+            player => player.Name
+        );
+        return
+        [
+            .. resting
+                .Where(each => names.ContainsKey(each.Player))
+                .GroupBy(each => each.Kind)
+                .Select(kind =>
+                    $"{Phrase.Plural(2, kind.Key)}: {Phrase.List([.. kind.Select(each => names[each.Player]).Order(StringComparer.Ordinal)])}"
+                ),
+        ];
     }
 }
