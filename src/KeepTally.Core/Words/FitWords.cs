@@ -122,7 +122,7 @@ public static class FitWords
     public static string ParOf(Par par, FitReport fit, Duration given) =>
         $"By this record, as unsure as it is, the par of {par.By.Told(par.Value)} is met {Tries(fit.Units[0].ParMet)}, where {Phrase.Span(given)} are given.";
 
-    /// <summary>A whole timing sheet, if each drill is let run till it is played out.</summary>
+    /// <summary>A whole timing sheet, if each drill is let run till the last is done.</summary>
     /// <param name="unfinished">The drill likeliest not to be played out in what it was given, and how often it is not; null where none is.</param>
     public static IReadOnlyList<string> OfSheet(SheetFit sheet, (string Name, double Share)? unfinished)
     {
@@ -130,12 +130,14 @@ public static class FitWords
         var words = new List<string>
         {
             double.IsFinite(sheet.Half)
-                ? $"If each drill is let run till it is played out, all is over within the {given} there are {Tries(sheet.OnTime)}; in the middle it takes {Clock(sheet.Half)}."
-                : $"If each drill is let run till it is played out, all is over within the {given} there are {Tries(sheet.OnTime)}; more often than not one of them would hardly end.",
+                ? $"If each drill is let run till the last is done, all is over within the {given} there are {Tries(sheet.OnTime)}; in the middle it takes {Clock(sheet.Half)}."
+                : $"If each drill is let run till the last is done, all is over within the {given} there are {Tries(sheet.OnTime)}; more often than not one of them would hardly end.",
         };
         if (unfinished is { Share: > 0 } most)
         {
-            words.Add($"Cut at what it was given, {most.Name} is the likeliest to be left unfinished: {Tries(most.Share)}.");
+            words.Add(
+                $"Cut at what it was given, {most.Name} is the likeliest to be left unfinished by somebody: {Tries(most.Share)}."
+            );
         }
 
         return words;

@@ -16,6 +16,8 @@ public sealed class SheetFitTests
 
         // 100 + 10 + 30, 100 + 20 + 40, 100 + 30 + 30, 100 + 40 + 40.
         Assert.Equal(new SheetFit(165, 0.75, 160), sheet);
+        Assert.Equal(0.5, SheetFit.Unfinished([10, 20, 30, 40], 1, 20));
+        Assert.Equal(1, SheetFit.Unfinished([10, 20, 30, 40], 2, 20));
         Assert.Equal(new SheetFit(99, 0, 100), SheetFit.Of(99, 100, []));
         Assert.Equal(double.PositiveInfinity, SheetFit.Of(99, 0, [([double.PositiveInfinity], 1)]).Half);
     }

@@ -64,12 +64,10 @@ public sealed class AheadModel(PlanBook plans, PastBook past, LoadBook loads, Sq
             SheetFit.Of(
                 open.Practice.Minutes * 60,
                 report.Total - played.Sum(line => line.Given),
-                [.. played.Select(line => (line.Lasts, line.Groups))]
+                [.. played.Select(line => (line.Lasts, line.Units))]
             ),
             played
-                .Select(line =>
-                    ((string Name, double Share)?)(line.Name, line.Lasts.Count(each => each > line.Given) / (double)Runs)
-                )
+                .Select(line => ((string Name, double Share)?)(line.Name, SheetFit.Unfinished(line.Lasts, line.Units, line.Given)))
                 .MaxBy(line => line!.Value.Share)
         );
         return Page();
@@ -147,7 +145,7 @@ public sealed class AheadModel(PlanBook plans, PastBook past, LoadBook loads, Sq
         {
             Wait = block.Drills[0].Activity?.WaitSeconds ?? 0,
             Given = drill.Seconds,
-            Groups = Math.Max(1, block.GroupSizes.Count),
+            Units = stage is { Scores: Scorer.Player, Play: Play.Together } ? block.GroupSizes.Sum() : block.GroupSizes.Count,
             Lasts = whole is null
                 ? []
                 : Simulator
@@ -168,8 +166,8 @@ public sealed record AheadLine(string Name, string Card, Share Record, string Wo
     /// <summary>Seconds it was given.</summary>
     public double Given { get; init; }
 
-    /// <summary>How many groups do it side by side.</summary>
-    public int Groups { get; init; }
+    /// <summary>How many players, or groups or pairs of sides, have to be done before it is.</summary>
+    public int Units { get; init; }
 
     /// <summary>How long it lasts if let run, try by try, in seconds; nothing where time alone ends it.</summary>
     public double[] Lasts { get; init; } = [];
