@@ -44,7 +44,13 @@ public static class ArchiveReader
             return null;
         }
 
-        var blocks = place.Need("blocks", "what was on the timing sheet")?.Items().Select(block => Block(block, faults)).ToArray();
+        var found = place.Need("blocks", "what was on the timing sheet");
+        var blocks = found?.Items().Select(block => Block(block, faults)).ToArray();
+        if (blocks is { Length: 0 })
+        {
+            found?.Wrong("nothing was run", "write one block at least");
+        }
+
         return new PracticeArchive(
             Short(place, "title"),
             Short(place, "team"),
@@ -64,6 +70,15 @@ public static class ArchiveReader
         if (sheets.Length is 0 or > MostSheets)
         {
             place.Wrong("this has no sheets, or too many", $"write 1 to {MostSheets}");
+        }
+
+        var stations = sheets.Select(sheet => sheet?.Stop?.Station).OfType<int>().Distinct().Order().ToArray();
+        if (!stations.SequenceEqual(Enumerable.Range(0, stations.Length)) || stations.Length > 0 != IsCircuit(card))
+        {
+            place.Wrong(
+                "a circuit has stations from 0 on, each with its sheets, and nothing else has",
+                "write them, or leave them out"
+            );
         }
 
         return new ArchivedBlock(
@@ -106,6 +121,8 @@ public static class ArchiveReader
         {
             var card = CardReader.Read(read.CardJson ?? ofBlock, read.Head.Options);
             var opened = card.IsOk ? Live.Sheet.Open(card.Value, read.Head) : null;
+            // Who comes in is known once all events are: a sheet asked before would refuse what is said of them.
+            opened?.Value?.AddAll(read.Events);
             var refused = opened is { IsOk: true }
                 ? read.Events.Select(opened.Value.Check).FirstOrDefault(fault => fault is not null)
                 : null;
@@ -121,6 +138,8 @@ public static class ArchiveReader
             return read.Value;
         }
     }
+
+    private static bool IsCircuit(string card) => CardReader.Read(card) is { IsOk: true, Value.Id: CircuitCard.Id };
 
     private static Fault Under(Fault fault, string path) =>
         fault with

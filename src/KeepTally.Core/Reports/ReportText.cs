@@ -197,16 +197,15 @@ public static class ReportText
     /// <summary>Who was first, with what ranks them; empty where nobody is alone in front.</summary>
     public static string Best(DrillResult drill)
     {
-        var first = drill.Rows.Where(row => row.Rank == 1).ToArray();
-        if (first.Length != 1 || drill.Rows.Count(row => row.Rank is not null) < 2)
+        if (drill.First is not { } first)
         {
             return "";
         }
 
         var by = drill.Stage.Measures[0].By;
         return drill.IsSeries
-            ? $"{first[0].Unit.Name} won most games: {Phrase.Figure(first[0].GamesWon ?? 0)}."
-            : $"{first[0].Unit.Name} was first, {Phrase.Small(by.Heading)} {by.Figure(first[0].Report.Value(by)!.Value)}.";
+            ? $"{first.Unit.Name} won most games: {Phrase.Figure(first.GamesWon ?? 0)}."
+            : $"{first.Unit.Name} was first, {Phrase.Small(by.Heading)} {by.Figure(first.Report.Value(by)!.Value)}.";
     }
 
     /// <summary>What was read, over all: the best, the mean, and how far apart; empty where nothing was.</summary>
@@ -231,8 +230,7 @@ public static class ReportText
         $"{Phrase.Small(error.Label)} {Phrase.Times(error.Count)}"
         + (error.Cost > 0 ? $" ({Phrase.Figure(error.Cost)} {Phrase.Plural(error.Cost, "point")})" : "");
 
-    private static string Goes(int count) =>
-        Phrase.Of(count, "go") is var told && count == 1 ? told : $"{Phrase.Count(count)} goes";
+    private static string Goes(int count) => Phrase.Of(count, "go");
 
     private static string Load(KeyValuePair<string, int> load) => Phrase.Of(load.Value, load.Key);
 }

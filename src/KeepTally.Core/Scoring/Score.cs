@@ -14,7 +14,7 @@ namespace KeepTally.Core.Scoring;
 /// One tally sheet: the fold of the standing events of a log over the rules of a stage. Events come in their order,
 /// each once; see <see cref="EventLog"/>. Source: docs/formats.md, sections 1 and 2.
 /// </summary>
-public sealed class Score
+public sealed partial class Score
 {
     private readonly Stage _stage;
     private readonly int _stageIndex;
@@ -200,116 +200,6 @@ public sealed class Score
                 return EventResult.Taken;
         }
     }
-
-    /// <summary>How the sheet stands at a moment not before its last event. Looking changes nothing.</summary>
-    public ScoreReport Report(Instant at) => ReportOfGame(at) with { Earlier = [.. _games.Over] };
-
-    private ScoreReport ReportOfGame(Instant at)
-    {
-        var report = Whole(at);
-        return _hasHalves && _clock.IsStarted
-            ? report with
-            {
-                Units =
-                [
-                    .. report.Units.Zip(
-                        _state.Units,
-                        (unit, tally) => unit with { FirstHalf = _half.Of(Plan, ClockTimeAt(at), tally) }
-                    ),
-                ],
-            }
-            : report;
-    }
-
-    private ScoreReport Whole(Instant at) =>
-        ScoreReporter.Report(
-            _stageIndex,
-            _stage,
-            _state,
-            _limit,
-            IsStartedAt(at),
-            RunningAt(at),
-            _freezes.Report(at),
-            Roster.Stays
-        ) with
-        {
-            Habits = [.. _habits.Seen],
-            PlayedOut = _playedOut ?? IsPlayedOutAt(at),
-        };
-
-    /// <summary>What a unit said itself that it had in a round of this game; null where it said nothing.</summary>
-    public int? OwnCountOf(PlayerId unit, int round) => _own.Of(_address.Units.Of(unit), round);
-
-    /// <summary>What is pinned to be said before the next rep.</summary>
-    public Cues Cues => _cues;
-
-    /// <summary>What was looked for and seen so far.</summary>
-    public IReadOnlyList<HabitReport> Habits => _habits.Seen;
-
-    /// <summary>The games that are over because another was begun, the first one first.</summary>
-    public IReadOnlyList<ScoreReport> EarlierGames => _games.Over;
-
-    /// <summary>The sides have the ends that they did not begin with.</summary>
-    public bool EndsChanged => _games.EndsChanged;
-
-    /// <summary>It is done for good, and not by what its clock alone reads.</summary>
-    internal bool IsClosed => _state.Done;
-
-    /// <summary>What the clock read when the game before was over.</summary>
-    internal ClockTime GameBeforeOver => _games.LastOver;
-
-    /// <summary>When the first game was started; null before.</summary>
-    public Instant? FirstBegan => _games.FirstBegan;
-
-    /// <summary>All there is to play was played, and the coach has not ended it: it can be played again.</summary>
-    public bool IsPlayedOutAt(Instant at) =>
-        _playedOut is null
-        && _clock.IsStarted
-        && (IsDoneAt(at) || (Plan is { } plan && _clock.At(at) >= ClockTime.Zero + plan.Total));
-
-    /// <summary>How the sheet stands at a moment, as far as words about one tap ask for it.</summary>
-    public ScoreSnapshot Snapshot(Instant at) => ScoreReporter.Snapshot(_stage, _state, _limit, IsStartedAt(at), RunningAt(at));
-
-    /// <summary>What is told or shown of one unit at a moment.</summary>
-    public UnitSnapshot SnapshotOf(PlayerId unit, Instant at)
-    {
-        var tally = _state.Units[_address.Units.Of(unit)];
-        return UnitReporter.Snapshot(_stage, tally, _state.IsUnitDoneAt(tally, _limit, IsStartedAt(at), RunningAt(at)));
-    }
-
-    /// <summary>How one unit stands at a moment; null where there is no such unit.</summary>
-    public UnitReport? UnitAt(PlayerId unit, Instant at) =>
-        _address.Units.Of(unit) is >= 0 and var index
-            ? ScoreReporter.UnitAt(_stage, _state, _limit, IsStartedAt(at), _state.Units[index], RunningAt(at))
-            : null;
-
-    /// <summary>The unit ranked first at a moment, where it is alone there.</summary>
-    public PlayerId? LeaderAt(Instant at) =>
-        ScoreReporter.Leader(_stage, _state, _limit, IsStartedAt(at), RunningAt(at)) is >= 0 and var leader ? UnitAt(leader) : null;
-
-    /// <summary>The points of each unit, in their order.</summary>
-    public IReadOnlyList<double> Points => Array.ConvertAll(_state.Units, unit => unit.Points);
-
-    /// <summary>The unit with the ball, or null.</summary>
-    public PlayerId? Ball => UnitAt(_state.Ball);
-
-    /// <summary>Whether the sheet is done at a moment not before its last event, without writing a report.</summary>
-    public bool IsDoneAt(Instant at) => _state.IsDoneAt(_limit, IsStartedAt(at), RunningAt(at));
-
-    /// <summary>Running time at a moment; once the sheet is done its clock stands where it was done.</summary>
-    public RunningTime RunningTimeAt(Instant at) => _state.RunningAt(_limit, IsStartedAt(at), RunningAt(at));
-
-    /// <summary>What its clock reads at a moment; once the sheet is done it stands where it was done.</summary>
-    public ClockTime ClockTimeAt(Instant at) => IsDoneAt(at) ? RunningTimeAt(at).On(_countIn) : _clock.At(at);
-
-    /// <summary>The sheet starts when the count-in is over.</summary>
-    private bool IsStartedAt(Instant at) => _clock.IsStarted && (_state.Done || _clock.At(at) >= RunningTime.Zero.On(_countIn));
-
-    /// <summary>Running time since the sheet started.</summary>
-    private RunningTime RunningAt(Instant at) => _clock.At(at).After(_countIn);
-
-    /// <summary>The clock of the game under way, with what coaches have added; null where the stage has none.</summary>
-    public ClockPlan? Plan => _state.Plan;
 
     /// <summary>The clock is another from now on, and limits move with it. What is ended for good is not begun again.</summary>
     private EventResult Reclock(RunEvent said)

@@ -8,11 +8,14 @@ namespace KeepTally.Core.Words;
 /// <summary>How a player stands to their own best and the squad's, in a few words.</summary>
 public static class BestWords
 {
+    /// <summary>Better than anybody of the squad before.</summary>
+    public const string Squad = "best of the squad";
+
     /// <summary>"best of the squad", "new best", "best 12"; empty where there is none.</summary>
     public static string Of(PastBests bests, Stage stage, UnitReport unit) =>
         bests.Judge(stage, unit) switch
         {
-            BestKind.Squad => "best of the squad",
+            BestKind.Squad => Squad,
             BestKind.Own => "new best",
             BestKind.None => bests.Own.TryGetValue(unit.Id, out var own) && stage.Scores == Scorer.Player
                 ? $"best {stage.Measures[0].By.Figure(own)}"

@@ -92,11 +92,14 @@ public sealed class ScoredRuns(TallyDb db, TextCache texts, IMemoryCache cache)
 /// <param name="Fault">Why it cannot be scored: its card no longer reads. Null where it can.</param>
 public sealed record ScoredRun(Run Run, IReadOnlyList<(SheetRow Row, ScoredSheet Outcome)> Sheets, Fault? Fault = null)
 {
+    /// <summary>What the timing sheet gave it; null where it did not say.</summary>
+    public Duration? Planned => Run.Block is { Minutes: > 0 } block ? Duration.FromMinutes(block.Minutes) : null;
+
     /// <summary>The same without where it is stored.</summary>
     public KeptRun Kept() =>
         new(
             Run.Id,
             [.. Sheets.Select(sheet => new KeptSheet(sheet.Row.Id, sheet.Row.Name, sheet.Row.Stop, sheet.Outcome))],
-            Run.Block is { Minutes: > 0 } block ? Duration.FromMinutes(block.Minutes) : null
+            Planned
         );
 }

@@ -55,7 +55,7 @@ public sealed class PastBook(TallyDb db, ScoredRuns outcomes)
                             keys.Of(sheet.Row.CardJson ?? each.run.Run.CardJson, sheet.Outcome.Head)
                         )
                         {
-                            Planned = sheet.Row.Stop is null ? each.run.Kept().Planned : null,
+                            Planned = sheet.Row.Stop is null ? each.run.Planned : null,
                         })
                 ),
         ];

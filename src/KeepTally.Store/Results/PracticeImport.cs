@@ -62,23 +62,25 @@ public sealed class PracticeImport(TallyDb db)
         await db.SaveChangesAsync(cancellationToken);
         using var insert = new EventInsert(db.Database.GetDbConnection(), transaction.GetDbTransaction());
         var kept = practice.Blocks.SelectMany(block => block.Run!.Sheets).Zip(archive.Blocks.SelectMany(block => block.Sheets));
-        foreach (
-            var row in kept.SelectMany(pair =>
-                    pair.Second.Events.Select(said => EventRow.Of(new SheetId(pair.First.Id), Renaming.Of(said, Who)))
-                )
-                .OrderBy(row => row.At)
-        )
+        foreach (var row in kept.SelectMany(pair => EventsOf(pair.First.Id, pair.Second, who)).OrderBy(row => row.At))
         {
             insert.Try(row);
         }
 
         await transaction.CommitAsync(cancellationToken);
         return Result.Ok(practice.Id);
-
-        PlayerId Who(PlayerId id) => who.GetValueOrDefault(id, id);
     }
 
-    /// <summary>Who everybody of it is here.</summary>
+    /// <summary>What was said on a sheet, of who everybody is here. A group or a side keeps its id.</summary>
+    private static IEnumerable<EventRow> EventsOf(string sheet, ArchivedSheet kept, Dictionary<PlayerId, PlayerId> who)
+    {
+        var groups = kept.Head.Units.Where(unit => unit.Players.Count > 0).Select(unit => unit.Id).ToHashSet();
+        return kept.Events.Select(said =>
+            EventRow.Of(new SheetId(sheet), Renaming.Of(said, id => groups.Contains(id) ? id : who.GetValueOrDefault(id, id)))
+        );
+    }
+
+    /// <summary>Who everybody of it is here: two of one name are two.</summary>
     private async Task<Dictionary<PlayerId, PlayerId>> PlayersAsync(
         int team,
         PracticeArchive archive,
@@ -94,7 +96,9 @@ public sealed class PracticeImport(TallyDb db)
         var found = new Dictionary<PlayerId, Player>();
         foreach (var member in members)
         {
-            var player = squad.OrderBy(each => each.Archived).FirstOrDefault(each => each.Name == member.Name);
+            var player = squad
+                .OrderBy(each => each.Archived)
+                .FirstOrDefault(each => each.Name == member.Name && !found.ContainsValue(each));
             if (player is null)
             {
                 player = new Player
@@ -202,7 +206,7 @@ public sealed class PracticeImport(TallyDb db)
                         .. sheet.Head.Units.Select(unit =>
                             unit with
                             {
-                                Id = stage.Scores == Scorer.Player ? who[unit.Id] : unit.Id,
+                                Id = stage.Scores == Scorer.Player ? who.GetValueOrDefault(unit.Id, unit.Id) : unit.Id,
                                 Players = [.. unit.Players.Select(Named)],
                             }
                         ),

@@ -24,8 +24,12 @@ public sealed class PracticeResults(ScoredRuns outcomes, BestBook bests)
             cancellationToken
         );
 
+    /// <summary>What a practice was, drill by drill and as a whole.</summary>
+    public async Task<PracticeReport> ReportAsync(Practice practice, CancellationToken cancellationToken = default) =>
+        PracticeReport.Of(practice.Title, practice.Team!.Name, practice.Date, await KeptAsync(practice.Id, cancellationToken));
+
     /// <summary>Everything of a practice that was run and can be scored, breaks too, in the order of the timing sheet.</summary>
-    public async Task<IReadOnlyList<KeptRun>> KeptAsync(int practiceId, CancellationToken cancellationToken = default) =>
+    private async Task<IReadOnlyList<KeptRun>> KeptAsync(int practiceId, CancellationToken cancellationToken = default) =>
         [
             .. (await outcomes.OfPracticeAsync(practiceId, cancellationToken))
                 .Where(run => run.Fault is null)

@@ -43,7 +43,29 @@ public sealed class ArchiveTests(PastPageTests.Club club) : IClassFixture<PastPa
         Assert.Contains("is here already", await again.Content.ReadAsStringAsync(), StringComparison.Ordinal);
     }
 
+    [Fact]
+    public async Task Two_of_one_name_stay_two()
+    {
+        var (id, _) = await club.RunOfAsync("minute-trios");
+        var text = await club.Home.Visit().Http.GetStringAsync(new Uri($"/results/{id}?handler=Json", UriKind.Relative));
+        var team = await club.Home.WithAsync<TallyDb, Team>(db => db.Teams.SingleAsync(each => each.Name.Contains("under-16")));
+        using var taken = await BringAsync(team.Id, text.Replace("Bea Marlowe", "Dora Quill", StringComparison.Ordinal));
+        var there = await ReportAsync(int.Parse(taken.Headers.Location!.OriginalString.Split('/')[^1], null));
+        var here = await ReportAsync(id);
+
+        Assert.Equal(2, there.Players.Count(player => player.Name == "Dora Quill"));
+        Assert.Equal(
+            here.Players.Select(player => player.Own).OrderBy(own => own.Of).ThenBy(own => own.Made),
+            there.Players.Select(player => player.Own).OrderBy(own => own.Of).ThenBy(own => own.Made)
+        );
+    }
+
     [Theory]
+    [InlineData(
+        "\"name\":\"A\",\"head\"",
+        "\"name\":\"A\",\"round\":1,\"station\":0,\"group\":0,\"head\"",
+        "a circuit has stations"
+    )]
     [InlineData("\"type\":\"tap\"", "\"type\":\"tip\"", "no type of event")]
     [InlineData("\"format\":\"keep-tally/practice@1\"", "\"format\":\"keep-tally/plan@1\"", "not a whole practice")]
     [InlineData("\"outcome\":\"miss\"", "\"outcome\":\"mess\"", "outcome")]
@@ -122,7 +144,6 @@ public sealed class ArchiveTests(PastPageTests.Club club) : IClassFixture<PastPa
     private async Task<PracticeReport> ReportAsync(int id)
     {
         var practice = await club.Home.WithAsync<PracticeBook, Practice?>(book => book.FindAsync(id));
-        var kept = await club.Home.WithAsync<PracticeResults, IReadOnlyList<KeptRun>>(results => results.KeptAsync(id));
-        return PracticeReport.Of(practice!.Title, practice.Team!.Name, practice.Date, kept);
+        return await club.Home.WithAsync<PracticeResults, PracticeReport>(async results => await results.ReportAsync(practice!));
     }
 }

@@ -23,18 +23,8 @@ public sealed class PracticeModel(PracticeBook book, PracticeResults results, Pr
 {
     public required Practice Practice { get; set; }
 
-    public IReadOnlyList<DrillResult> Drills { get; private set; } = [];
-
-    /// <summary>The teaching stops of the whole practice.</summary>
-    public IReadOnlyList<FreezeReport> Stops =>
-        StopWords.Together(Drills.Where(drill => drill.IsFirst).SelectMany(drill => drill.Stops));
-
-    /// <summary>What was looked for all practice long, a line each.</summary>
-    public IReadOnlyList<string> Habits => SeenRow.Lines(Drills.Where(drill => drill.IsFirst).SelectMany(drill => drill.Habits));
-
-    /// <summary>What was written down about the whole practice, whatever was being done.</summary>
-    public IReadOnlyList<NoteRow> Notes =>
-        [.. Drills.Where(drill => drill.IsFirst).SelectMany(drill => drill.Notes).Where(note => note.OfPractice)];
+    /// <summary>What it was, drill by drill and as a whole.</summary>
+    public required PracticeReport Report { get; set; }
 
     /// <summary>The bests of earlier practices, by sheet.</summary>
     public IReadOnlyDictionary<string, PastBests> Bests { get; private set; } = new Dictionary<string, PastBests>();
@@ -50,7 +40,7 @@ public sealed class PracticeModel(PracticeBook book, PracticeResults results, Pr
         }
 
         Practice = practice;
-        Drills = await results.OfAsync(id, cancellationToken);
+        Report = await results.ReportAsync(practice, cancellationToken);
         Bests = await results.BestsBeforeAsync(practice, cancellationToken);
         Unreadable =
         [
@@ -99,7 +89,7 @@ public sealed class PracticeModel(PracticeBook book, PracticeResults results, Pr
             row.Played && bests.GetValueOrDefault(row.Sheet.Id) is { Squad: not null } before
                 ? before.Judge(drill.Stage, row.Report with { Done = true }) switch
                 {
-                    BestKind.Squad => "best of the squad",
+                    BestKind.Squad => BestWords.Squad,
                     BestKind.Own => "own best",
                     _ => "",
                 }
@@ -134,11 +124,4 @@ public sealed class PracticeModel(PracticeBook book, PracticeResults results, Pr
 
     /// <summary>Counts small enough to be drawn as strokes.</summary>
     public static bool IsCount(MeasureKind by, UnitReport unit) => by.IsCount && unit.Value(by) is > 0 and <= 30;
-
-    /// <summary>Who won, in words; empty where nobody is alone in front.</summary>
-    public static string First(DrillResult drill)
-    {
-        var first = drill.Rows.Where(row => row.Rank == 1).ToArray();
-        return first.Length == 1 && drill.Rows.Count(row => row.Rank is not null) > 1 ? $"{first[0].Unit.Name} first" : "";
-    }
 }

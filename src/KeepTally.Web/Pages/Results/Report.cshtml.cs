@@ -22,12 +22,7 @@ public sealed class ReportModel(PracticeBook book, PracticeResults results) : Pa
         }
 
         Practice = practice;
-        Report = PracticeReport.Of(
-            practice.Title,
-            practice.Team!.Name,
-            practice.Date,
-            await results.KeptAsync(id, cancellationToken)
-        );
+        Report = await results.ReportAsync(practice, cancellationToken);
         return Page();
     }
 }
