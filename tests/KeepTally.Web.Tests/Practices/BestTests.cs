@@ -44,6 +44,14 @@ public sealed class BestTests(BestTests.Club club) : IClassFixture<BestTests.Clu
         );
     }
 
+    /// <summary>Who watches has no word to say to the clock: what a button did there nobody would hear.</summary>
+    [Fact]
+    public async Task The_players_board_has_no_button_for_the_clock()
+    {
+        Assert.NotEmpty((await club.Home.Visit().OpenAsync($"/run/{club.Practice}")).QuerySelectorAll("#clock [data-command]"));
+        Assert.Empty((await club.Home.Visit().OpenAsync($"/board/{club.Practice}")).QuerySelectorAll("[data-command]"));
+    }
+
     [Fact]
     public async Task The_players_board_is_sent_none() =>
         Assert.DoesNotContain(SheetsOf(await club.Home.Visit().OpenAsync($"/board/{club.Practice}")), HasBests);

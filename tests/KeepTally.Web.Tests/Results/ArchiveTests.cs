@@ -61,11 +61,7 @@ public sealed class ArchiveTests(PastPageTests.Club club) : IClassFixture<PastPa
     }
 
     [Theory]
-    [InlineData(
-        "\"name\":\"A\",\"head\"",
-        "\"name\":\"A\",\"round\":1,\"station\":0,\"group\":0,\"head\"",
-        "circuit has stations"
-    )]
+    [InlineData("\"name\":\"A\",\"head\"", "\"name\":\"A\",\"round\":1,\"station\":0,\"group\":0,\"head\"", "circuit has stations")]
     [InlineData("\"type\":\"tap\"", "\"type\":\"tip\"", "no type of event")]
     [InlineData("\"format\":\"keep-tally/practice@1\"", "\"format\":\"keep-tally/plan@1\"", "not a whole practice")]
     [InlineData("\"outcome\":\"miss\"", "\"outcome\":\"mess\"", "outcome")]

@@ -14,6 +14,7 @@ export class ClockFace {
         part.textContent = clock[name];
       }
     }
+    this.#parts.rep.parentElement.hidden = !clock.rep;
     if (document.body.dataset.clock !== clock.state) {
       this.#root.dataset.state = clock.state;
       document.body.dataset.clock = clock.state;
