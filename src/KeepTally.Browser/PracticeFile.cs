@@ -35,7 +35,8 @@ internal sealed record RunFile(
 
 /// <param name="Head">The JSON text of the log's head.</param>
 /// <param name="Events">The lines of the log known to the server.</param>
-/// <param name="Card">The JSON text of its own card, where it is not the run's.</param>
+/// <param name="Card">The JSON text of its own card, where it is not the run's and no sheet before it has brought it.</param>
+/// <param name="CardOf">The id of the sheet of its run that has brought its card.</param>
 /// <param name="Stop">Where on the way round a circuit it is kept, or null.</param>
 internal sealed record SheetFile(
     string Id,
@@ -44,7 +45,8 @@ internal sealed record SheetFile(
     IReadOnlyList<string> Events,
     string? Card = null,
     CircuitStop? Stop = null,
-    BestsFile? Bests = null
+    BestsFile? Bests = null,
+    string? CardOf = null
 );
 
 /// <summary>The best results of earlier practices.</summary>

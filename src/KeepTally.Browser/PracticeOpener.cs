@@ -1,6 +1,5 @@
 using KeepTally.Core.Events;
 using KeepTally.Core.Faults;
-using KeepTally.Core.Formats;
 using KeepTally.Core.Identity;
 using KeepTally.Core.Live;
 using KeepTally.Core.Time;
@@ -22,6 +21,7 @@ internal static class PracticeOpener
     {
         var known = (open ?? []).SelectMany(run => run.Live.Sheets).ToDictionary(sheet => sheet.Id);
         var runs = new List<OpenRun>();
+        var cards = new CardShelf();
         foreach (var run in file.Runs)
         {
             var sheets = new List<RunSheet>();
@@ -34,7 +34,7 @@ internal static class PracticeOpener
                     continue;
                 }
 
-                var opened = Open(run, sheet);
+                var opened = Open(run, sheet, cards);
                 if (!opened.IsOk)
                 {
                     return Result.Fail<IReadOnlyList<OpenRun>>(new Fault("", $"{run.Name}: {opened.Faults[0]}", "reload the page"));
@@ -98,10 +98,13 @@ internal static class PracticeOpener
             ? new PastBests(bests.Own.ToDictionary(own => new PlayerId(own.Key), own => own.Value), bests.Squad)
             : PastBests.None;
 
-    private static Result<Sheet> Open(RunFile run, SheetFile sheet)
+    private static Result<Sheet> Open(RunFile run, SheetFile sheet, CardShelf cards)
     {
         var head = HeadReader.Read(sheet.Head);
-        var card = CardReader.Read(sheet.Card ?? run.Card, head.Value?.Options ?? new Dictionary<string, string>());
+        var card = cards.Read(CardOf(run, sheet), head.Value?.Options ?? new Dictionary<string, string>());
         return head.IsOk && card.IsOk ? Sheet.Open(card.Value, head.Value) : Result.Fail<Sheet>([.. head.Faults, .. card.Faults]);
     }
+
+    private static string CardOf(RunFile run, SheetFile sheet) =>
+        sheet.Card ?? run.Sheets.FirstOrDefault(other => other.Id == sheet.CardOf)?.Card ?? run.Card;
 }

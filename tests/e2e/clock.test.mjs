@@ -118,3 +118,21 @@ for (const [name, drift, ahead, least, most] of [
     }
   });
 }
+
+test("over a slow and jittery network it is never further off than it says, and two devices are within fifty milliseconds", async () => {
+  for (let seed = 1; seed <= 300; seed++) {
+    let drawn = seed * 7919;
+    const draw = () => (drawn = (drawn * 48271) % 2147483647) / 2147483647;
+    const world = new World({ drift: 0, ahead: Math.round((draw() - 0.5) * 600_000), trips: () => 10 + 140 * draw() });
+    try {
+      const { SharedTime } = await import("../../src/KeepTally.Web/Scripts/run/shared-time.js");
+      const time = new SharedTime({ origin: 0, served: Math.round(world.true) });
+      await time.measure();
+      const off = Math.abs(time.now() - world.true);
+      expect(off).toBeLessThanOrEqual(time.uncertain + 1);
+      expect(off).toBeLessThanOrEqual(25);
+    } finally {
+      world.end();
+    }
+  }
+});

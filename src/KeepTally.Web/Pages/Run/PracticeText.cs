@@ -11,7 +11,14 @@ namespace KeepTally.Web.Pages.Run;
 /// <summary>A practice as the core in the browser opens it: every run with its card, its sheets and their events.</summary>
 internal static class PracticeText
 {
-    private static readonly JsonSerializerOptions Camel = new(JsonSerializerDefaults.Web);
+    /// <summary>
+    /// Texts stand in texts here, so that a quotation mark is written as short as can be: a phone reads it all before the practice
+    /// stands. What ends a script is the caller's to see to.
+    /// </summary>
+    private static readonly JsonSerializerOptions Camel = new(JsonSerializerDefaults.Web)
+    {
+        Encoder = System.Text.Encodings.Web.JavaScriptEncoder.UnsafeRelaxedJsonEscaping,
+    };
 
     /// <param name="habits">What is looked for all practice long.</param>
     /// <param name="times">When each block is to begin by the timing sheet, and what that leaves over.</param>
@@ -27,47 +34,57 @@ internal static class PracticeText
         IReadOnlyDictionary<string, PastBests> bests,
         IReadOnlyList<LoadAllowance> loads
     ) =>
-        JsonSerializer.Serialize(
-            new
-            {
-                Habits = habits,
-                Spare = times.Spare.Milliseconds,
-                Limits = limits
-                    ? practice
-                        .Attendance.Where(each => each.Limits != Restrictions.None)
-                        .ToDictionary(each => Player.UnitIdOf(each.PlayerId).Value, each => each.Limits)
-                    : [],
-                Loads = loads.Select(load => new
+        SafeInScript(
+            JsonSerializer.Serialize(
+                new
                 {
-                    Player = load.Player.Value,
-                    load.Kind,
-                    load.Before,
-                    load.Most,
-                    load.Rests,
-                }),
-                Runs = runs.Select(run => new
-                {
-                    Id = KeyOf(run),
-                    Name = practice.Blocks.First(block => block.Id == run.Run.BlockId).Title,
-                    practice.Blocks.First(block => block.Id == run.Run.BlockId).Minutes,
-                    Due = times.Due[run.Run.BlockId].Milliseconds,
-                    Card = run.Run.CardJson,
-                    Sheets = run.Sheets.Select(sheet => new
+                    Habits = habits,
+                    Spare = times.Spare.Milliseconds,
+                    Limits = limits
+                        ? practice
+                            .Attendance.Where(each => each.Limits != Restrictions.None)
+                            .ToDictionary(each => Player.UnitIdOf(each.PlayerId).Value, each => each.Limits)
+                        : [],
+                    Loads = loads.Select(load => new
                     {
-                        sheet.Row.Id,
-                        sheet.Row.Name,
-                        Head = sheet.Row.HeadJson,
-                        Events = sheet.Events.Select(row => row.Line),
-                        Card = sheet.Row.CardJson,
-                        sheet.Row.Stop,
-                        Bests = bests.GetValueOrDefault(sheet.Row.Id) is { Squad: not null } best
-                            ? new { Own = best.Own.ToDictionary(own => own.Key.Value, own => own.Value), best.Squad }
-                            : null,
+                        Player = load.Player.Value,
+                        load.Kind,
+                        load.Before,
+                        load.Most,
+                        load.Rests,
                     }),
-                }),
-            },
-            Camel
+                    Runs = runs.Select(run => new
+                    {
+                        Id = KeyOf(run),
+                        Name = practice.Blocks.First(block => block.Id == run.Run.BlockId).Title,
+                        practice.Blocks.First(block => block.Id == run.Run.BlockId).Minutes,
+                        Due = times.Due[run.Run.BlockId].Milliseconds,
+                        Card = run.Run.CardJson,
+                        Sheets = run.Sheets.Select(sheet => new
+                        {
+                            sheet.Row.Id,
+                            sheet.Row.Name,
+                            Head = sheet.Row.HeadJson,
+                            Events = sheet.Events.Select(row => row.Line),
+                            Card = Brings(run, sheet) == sheet ? sheet.Row.CardJson : null,
+                            CardOf = Brings(run, sheet)?.Row.Id,
+                            sheet.Row.Stop,
+                            Bests = bests.GetValueOrDefault(sheet.Row.Id) is { Squad: not null } best
+                                ? new { Own = best.Own.ToDictionary(own => own.Key.Value, own => own.Value), best.Squad }
+                                : null,
+                        }),
+                    }),
+                },
+                Camel
+            )
         );
+
+    /// <summary>A less-than sign stands in the texts of JSON alone, where it can be written otherwise.</summary>
+    private static string SafeInScript(string json) => json.Replace("<", "\\u003c", StringComparison.Ordinal);
+
+    /// <summary>The first sheet of its run with the same card of its own; none where it is kept by the run's.</summary>
+    private static StoredSheet? Brings(StoredRun run, StoredSheet sheet) =>
+        sheet.Row.CardJson is { } card ? run.Sheets.First(other => other.Row.CardJson == card) : null;
 
     /// <summary>What a run is known by on the page.</summary>
     internal static string KeyOf(StoredRun run) => run.Run.Id.ToString(System.Globalization.CultureInfo.InvariantCulture);

@@ -233,8 +233,9 @@ async function begin() {
     if (events.length === 0) {
       return;
     }
-    keep
-      .toSend(events)
+    const kept = keep.toSend(events);
+    wire.waits();
+    kept
       .catch(() => tell("This device keeps nothing: its storage is full or closed. Free some space, then reload."))
       .then(() => wire.send());
   }

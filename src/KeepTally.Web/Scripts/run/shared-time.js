@@ -1,10 +1,12 @@
 // The clock all devices share: the server's, as this device last measured it. Without a network the last measure holds.
 const key = "clock-offset";
-// So many times it asks, until an answer is quick enough to be sure of.
+// So many times it asks, until it is sure enough: this many milliseconds between the least and the most it can be.
 const fewest = 5;
 const most = 16;
-const quick = 40;
-// Two devices are to be within this of one another; how far off one may be is half the quickest trip.
+const sure = 40;
+// Clocks are read in whole milliseconds.
+const grain = 1;
+// Two devices are to be within this of one another.
 const close = 50;
 const rest = 60_000;
 const minute = 60_000;
@@ -41,23 +43,30 @@ export class SharedTime {
     return here + this.#offset - this.#origin;
   }
 
-  /** Asks a few times and believes the quickest answer: it can be wrong by half its trip at the most. */
+  /**
+   * Asks a few times. The server read its clock after it was asked and before the answer came, so each trip says the least and
+   * the most the offset can be; what all of them allow is narrower than the quickest alone, where one was quick on its way there
+   * and another on its way back. Wrong by half of that at the most.
+   */
   async measure() {
-    let best = null;
+    let least = -Infinity;
+    let greatest = Infinity;
     let erasedAt = 0;
-    for (let i = 0; i < most && (i < fewest || best.trip > quick); i++) {
+    for (let i = 0; i < most && (i < fewest || greatest - least > sure); i++) {
       const asked = performance.now();
       const here = Date.now();
       const response = await fetch("/api/time", { cache: "no-store" });
       const trip = performance.now() - asked;
       const { now, erased } = await response.json();
       erasedAt = erased;
-      if (!best || trip < best.trip) {
-        best = { trip, offset: now - (here + trip / 2) };
-      }
+      const allowed = { least: now - here - trip - grain, greatest: now - here + grain };
+      const disjoint = allowed.least > greatest || allowed.greatest < least;
+      // The clock of this device was set meanwhile: only what was heard since is true.
+      least = disjoint ? allowed.least : Math.max(least, allowed.least);
+      greatest = disjoint ? allowed.greatest : Math.min(greatest, allowed.greatest);
     }
-    this.#offset = Math.round(best.offset);
-    this.#uncertain = best.trip / 2;
+    this.#offset = Math.round((least + greatest) / 2);
+    this.#uncertain = (greatest - least) / 2;
     localStorage.setItem(key, String(this.#offset));
     this.#tellOnce();
     this.#erased(erasedAt);

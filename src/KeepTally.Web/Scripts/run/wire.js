@@ -57,6 +57,11 @@ export class Wire {
     this.#tell();
   }
 
+  /** Something waits from now on, which is told before it is kept and sent. */
+  waits() {
+    this.#tell();
+  }
+
   /** The server does not know whoever sends any more: what waits goes up when they have signed in again. */
   signedOut() {
     this.#signedIn = false;
