@@ -48,7 +48,10 @@ internal sealed partial class FolderGraph
             new CSharpCompilationOptions(OutputKind.DynamicallyLinkedLibrary, allowUnsafe: true)
         );
         // Only what the project itself declares can lead to one of its folders.
-        var declared = sources.SelectMany(Declared).ToHashSet(StringComparer.Ordinal);
+        var declared = sources
+            .SelectMany(source => Declared(source).Select(name => (Name: name, Folder: graph.Folder(source.FilePath))))
+            .Distinct()
+            .ToLookup(each => each.Name, each => each.Folder, StringComparer.Ordinal);
         foreach (var source in sources)
         {
             graph.Read(compilation.GetSemanticModel(source), source, declared);
@@ -107,10 +110,12 @@ internal sealed partial class FolderGraph
                 }
             );
 
-    private void Read(SemanticModel model, SyntaxTree source, HashSet<string> declared)
+    private void Read(SemanticModel model, SyntaxTree source, ILookup<string, string> declared)
     {
+        var own = Folder(source.FilePath);
         var names = source.GetRoot().DescendantNodes().OfType<SimpleNameSyntax>();
-        foreach (var name in names.Where(name => declared.Contains(name.Identifier.ValueText)))
+        // Whatever the name means, it says nothing new where it is declared only here and in folders that are known to be needed.
+        foreach (var name in names.Where(name => declared[name.Identifier.ValueText].Any(IsNews)))
         {
             if (name.FirstAncestorOrSelf<UsingDirectiveSyntax>() is not null)
             {
@@ -130,6 +135,8 @@ internal sealed partial class FolderGraph
                 Add(source.FilePath, file, name.Identifier.ValueText);
             }
         }
+
+        bool IsNews(string folder) => folder != own && !(_needs.TryGetValue(own, out var known) && known.ContainsKey(folder));
     }
 
     private void ReadViews(SyntaxTree[] sources)

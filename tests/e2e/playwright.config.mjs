@@ -14,7 +14,7 @@ export default defineConfig({
   globalSetup: "./filled.mjs",
   testMatch: "*.test.mjs",
   fullyParallel: true,
-  workers: 2,
+  workers: 3,
   // Patient, since a machine that checks may have little of its own: what hangs is found all the same.
   timeout: 600_000,
   expect: { timeout: 60_000 },

@@ -1,6 +1,6 @@
 // One sheet everywhere: what the server does not take, what the stream leaves out, what a wrong clock does.
 import { expect, test } from "./application.mjs";
-import { RunScreen } from "./run-screen.mjs";
+import { RunScreen, expectOneClock } from "./run-screen.mjs";
 
 test("a refused tap is taken back at once, with a word, and listed until seen; other sheets are not held up", async ({
   page,
@@ -76,7 +76,7 @@ test("a device whose clock is hours off is told so and works by the shared clock
   await two.ready();
 
   await expect(other.locator("#says")).toContainText("3 hours ahead");
-  expect(Math.abs((await one.seconds()) - (await two.seconds()))).toBeLessThanOrEqual(1);
+  await expectOneClock(one, two);
   await two.tap("Bea", "Clean");
   await one.expectScore("Bea", 2);
   await one.undo.click();

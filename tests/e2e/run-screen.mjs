@@ -57,3 +57,13 @@ export class RunScreen {
       .then((text) => text.split(":").reduce((sum, part) => sum * 60 + Number(part), 0));
   }
 }
+
+/** Two screens show the same second, or the next. They are read at one moment, as far as a busy machine does so. */
+export async function expectOneClock(one, two) {
+  await expect
+    .poll(async () => {
+      const [left, leftThere] = await Promise.all([one.seconds(), two.seconds()]);
+      return Math.abs(left - leftThere);
+    })
+    .toBeLessThanOrEqual(1);
+}

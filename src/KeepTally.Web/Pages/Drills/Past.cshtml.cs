@@ -1,15 +1,18 @@
 using KeepTally.Core.Judgement;
+using KeepTally.Core.Measures;
 using KeepTally.Store.Book;
+using KeepTally.Store.People;
 using KeepTally.Store.Results;
 using KeepTally.Store.Squads;
 using KeepTally.Store.Tables;
+using KeepTally.Web.Access;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace KeepTally.Web.Pages.Drills;
 
 /// <summary>What became of a card: how a team did in it from practice to practice, like only with like.</summary>
-public sealed class PastModel(DrillBook book, PastBook past, SquadBook squad) : PageModel
+public sealed class PastModel(DrillBook book, PastBook past, SquadBook squad, PaceBook paces) : PageModel
 {
     public required string CardId { get; set; }
 
@@ -21,6 +24,9 @@ public sealed class PastModel(DrillBook book, PastBook past, SquadBook squad) : 
 
     /// <summary>One for each way it was scored, the latest first.</summary>
     public IReadOnlyList<DrillPast> Ways { get; private set; } = [];
+
+    /// <summary>How whoever reads it measures.</summary>
+    public Pacing Pacing { get; private set; }
 
     /// <summary>The team looked at; the first where none is named.</summary>
     [BindProperty(SupportsGet = true)]
@@ -51,6 +57,7 @@ public sealed class PastModel(DrillBook book, PastBook past, SquadBook squad) : 
         (CardId, Name) = (page.Row.Id, page.Card.Name);
         Teams = await squad.TeamsAsync(cancellationToken);
         Shown = await squad.TeamAsync(Team, cancellationToken);
+        (Pacing, _) = await paces.OfAsync(HttpContext.Caller()!, cancellationToken);
         Ways = DrillPast.Of(await past.OfTeamAsync(Shown.Id, CardId, null, cancellationToken));
         return Page();
     }

@@ -1,0 +1,66 @@
+using KeepTally.Core.Cards;
+using KeepTally.Core.Judgement;
+using KeepTally.Core.Layout;
+using KeepTally.Core.Measures;
+using KeepTally.Core.Rules.Ladders;
+using KeepTally.Core.Rules.Zones;
+using KeepTally.Core.SetUp;
+
+namespace KeepTally.Core.Words;
+
+/// <summary>Another distance for a drill of shots that is too hard or too easy, with what is to be expected of it.</summary>
+public static class OtherDistance
+{
+    /// <summary>Nobody asks for less than half a metre.</summary>
+    private const double Step = 0.5;
+
+    /// <summary>Twice as far, or half: beyond that it is another shot, of which this one says nothing.</summary>
+    private const double Reach = 2;
+
+    /// <summary>
+    /// "From 6 m, not 9 m, about 60 % would come off (between 48 % and 71 %), if shots scatter as widely from there. …"; empty
+    /// where the distance suits, or nothing is known of it.
+    /// </summary>
+    /// <param name="share">Of the goes in the stage, of whomever.</param>
+    public static string Of(DrillCard card, Stage stage, SuccessBand band, Share share, Pacing pacing)
+    {
+        if (
+            share.Made == 0
+            || share.Made == share.Of
+            || band.Judge(share) == BandFit.Within
+            || !FailsByMissing(stage)
+            || card.Layout is not { } layout
+            || ShotLength.Of(layout.By(pacing.Stride)) is not { } now
+        )
+        {
+            return "";
+        }
+
+        var middle = (band.Low + band.High) / 2;
+        var best = Math.Clamp(AtDistance.Where(middle, share.Value, now), now / Reach, now * Reach);
+        var there = Math.Max(Step, Math.Round(best / Step) * Step);
+        if (Math.Abs(there - now) < Step)
+        {
+            return "";
+        }
+
+        var (likely, low, high) = (At(share.Value), At(share.Bounds.Low), At(share.Bounds.High));
+        return $"From {In(there)} in place of {In(now)} about {likely} would come off, anything from {low} to {high}, if shots scatter as widely from there: a defender, a tired arm or a longer run-up is not in that.";
+
+        string At(double known) => ShareWords.Percent(AtDistance.Expected(known, now, there));
+
+        string In(double metres) => DistanceWords.In(metres, pacing.Unit, pacing.Stride);
+    }
+
+    /// <summary>Only where a go is a shot that hits or misses: a save, a steal or a rule of the drill knows no distance.</summary>
+    private static bool FailsByMissing(Stage stage) =>
+        stage.Play != Play.Match
+        && stage.Ladder is null
+        && (
+            stage.Targets is not null
+            || stage
+                .Outcomes.Where(outcome => outcome.Result == OutcomeResult.Failure)
+                .Select(outcome => outcome.Id)
+                .SequenceEqual(["miss"])
+        );
+}
