@@ -78,6 +78,8 @@ internal static class Screen
         {
             new("clock", "", HeadReader.Write(new LogHead(CircuitCard.Id, 0, new Dictionary<string, string>(), [.. units])), []),
         };
+        // As the server writes it: a card stands where it is first needed.
+        var brought = new Dictionary<string, string>();
         for (var round = 0; round < way.Rounds; round++)
         {
             for (var group = 0; group < groups.Length; group++)
@@ -85,16 +87,12 @@ internal static class Screen
                 if (way.StationOf(group, round) is { } at)
                 {
                     var read = CardReader.Read(Shipped(cards[at])).Require();
+                    var id = $"{round + 1}{"ABCD"[group]}";
                     sheets.Add(
-                        Sheet(
-                            $"{round + 1}{"ABCD"[group]}",
-                            read.Name,
-                            cards[at],
-                            groups[group],
-                            Others(groups, groups[group], bench)
-                        ) with
+                        Sheet(id, read.Name, cards[at], groups[group], Others(groups, groups[group], bench)) with
                         {
-                            Card = Shipped(cards[at]),
+                            Card = brought.TryAdd(cards[at], id) ? Shipped(cards[at]) : null,
+                            CardOf = brought[cards[at]],
                             Stop = new CircuitStop(round + 1, at, group),
                         }
                     );

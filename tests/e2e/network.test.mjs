@@ -68,6 +68,18 @@ test("a tap on one device is seen on another, and undone there", async ({ page, 
   await two.undo.click();
   await one.expectScore("Bea", 0);
   await expectOneClock(one, two);
+
+  // Something said is told as not sent yet from the very press on, not only once this device has kept it.
+  await expect(one.net).toHaveText("Saved");
+  const told = await one
+    .row("Ada")
+    .getByRole("button", { name: "Clean" })
+    .evaluate((pad) => {
+      pad.click();
+      return document.getElementById("net").textContent;
+    });
+  expect(told).toBe("1 to send");
+  await expect(one.net).toHaveText("Saved");
 });
 
 test("an acknowledged tap outlives kill -9 and is never doubled", async ({ app, request }) => {
