@@ -20,7 +20,11 @@ public sealed record KeptSheet(string Id, string Name, CircuitStop? Stop, Scored
 /// <summary>A line of the timing sheet that was run: a drill, a circuit, a break.</summary>
 /// <param name="Id">What it is known by where it is kept.</param>
 /// <param name="Planned">What the timing sheet gave it; null where it did not say.</param>
-public sealed record KeptRun(int Id, IReadOnlyList<KeptSheet> Sheets, Duration? Planned = null);
+public sealed record KeptRun(int Id, IReadOnlyList<KeptSheet> Sheets, Duration? Planned = null)
+{
+    /// <summary>The coach has ended it.</summary>
+    public bool IsEnded => Sheets.All(sheet => sheet.Outcome.Ended);
+}
 
 /// <summary>The results of a drill: its sheets as they ended, ranked.</summary>
 /// <param name="Station">In a circuit, the station from 0; else null.</param>
@@ -50,6 +54,9 @@ public sealed record DrillResult(
 
     /// <summary>What the whole drill took by the wall clock.</summary>
     public Duration Took { get; init; }
+
+    /// <summary>Its practice is still on, and it may be begun yet or go on: what stands here is how it stands so far.</summary>
+    public bool StillOn { get; init; }
 
     /// <summary>For how long each player was busy; nobody where nothing is said of places.</summary>
     public IReadOnlyList<PlayerWork> Players { get; init; } = [];

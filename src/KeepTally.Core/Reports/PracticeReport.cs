@@ -23,6 +23,9 @@ public sealed record PracticeReport(
     Duration Breaks
 )
 {
+    /// <summary>It is not over: what stands here is how it stands so far.</summary>
+    public bool StillOn => Drills.Any(drill => drill.StillOn);
+
     /// <summary>The teaching stops of the whole practice.</summary>
     public IReadOnlyList<FreezeReport> Stops => StopWords.Together(Firsts.SelectMany(drill => drill.Stops));
 
@@ -48,7 +51,8 @@ public sealed record PracticeReport(
     private IEnumerable<DrillResult> Firsts => Drills.Where(drill => drill.IsFirst);
 
     /// <param name="runs">All that was on the timing sheet, in its order.</param>
-    public static PracticeReport Of(string title, string team, DateOnly date, IReadOnlyList<KeptRun> runs)
+    /// <param name="stillOn">Whether what has not been ended may be begun yet, or go on.</param>
+    public static PracticeReport Of(string title, string team, DateOnly date, IReadOnlyList<KeptRun> runs, bool stillOn = false)
     {
         var begun = runs.Where(run => run.Sheets.Any(sheet => sheet.Outcome.Begun)).ToArray();
         var works = begun.SelectMany(run => run.Sheets).Select(sheet => sheet.Outcome.Work).Where(work => work.Began is not null);
@@ -56,7 +60,7 @@ public sealed record PracticeReport(
             title,
             team,
             date,
-            [.. runs.SelectMany(DrillResult.Of)],
+            [.. runs.SelectMany(run => DrillResult.Of(run).Select(drill => drill with { StillOn = stillOn && !run.IsEnded }))],
             PlayerTotal.Of(runs.SelectMany(run => run.Sheets).Where(sheet => IsDrill(sheet)).Select(sheet => sheet.Outcome)),
             Array.TrueForAll(begun, run => run.Planned is not null)
                 ? begun.Aggregate(Duration.Zero, (all, run) => all + run.Planned!.Value)

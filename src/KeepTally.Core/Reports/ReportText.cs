@@ -61,9 +61,15 @@ public static class ReportText
         }
 
         var breaks = report.Breaks > Duration.Zero ? $", breaks of {Phrase.Clock(report.Breaks)} in it" : "";
+        if (report.StillOn)
+        {
+            yield return "It is still on: this is how it stands by the last entry.";
+        }
+
+        var took = $"{(report.StillOn ? "So far it took" : "It took")} {Phrase.Clock(report.Took)}{breaks}";
         yield return report.Planned is { } planned
-            ? $"It took {Phrase.Clock(report.Took)}{breaks}; the drills that were begun were given {Phrase.Clock(planned)}."
-            : $"It took {Phrase.Clock(report.Took)}{breaks}.";
+            ? $"{took}; the drills that were begun were given {Phrase.Clock(planned)}."
+            : $"{took}.";
         if (report.Goes.Of > 0)
         {
             yield return $"{Phrase.Capital(Goes(report.Goes.Of))}, {ShareWords.Plain(report.Goes)} came off ({ShareWords.Percent(report.Goes.Value)}).";
@@ -94,7 +100,7 @@ public static class ReportText
     {
         if (!drill.Begun)
         {
-            yield return "Not reached.";
+            yield return NotBegun(drill);
             yield break;
         }
 
@@ -114,12 +120,16 @@ public static class ReportText
         }
     }
 
+    /// <summary>Of a drill that was not begun: that it was not reached, or may be yet.</summary>
+    public static string NotBegun(DrillResult drill) => drill.StillOn ? "Not begun yet." : "Not reached.";
+
     /// <summary>"Took 3:50, was given 4:00. Players were busy for 75 % of the time."; empty where neither is known.</summary>
     public static string Minutes(DrillResult drill)
     {
         string[] parts =
         [
             !drill.IsFirst || !drill.Begun ? ""
+            : drill.StillOn ? $"Not ended yet: {Phrase.Clock(drill.Took)} by the last entry."
             : drill.Planned is { } planned ? $"Took {Phrase.Clock(drill.Took)}, was given {Phrase.Clock(planned)}."
             : $"Took {Phrase.Clock(drill.Took)}.",
             drill.BusyShare is { } busy ? $"Players were busy for {ShareWords.Percent(busy)} of the time." : "",
@@ -203,9 +213,10 @@ public static class ReportText
         }
 
         var by = drill.Stage.Measures[0].By;
+        var (won, was) = drill.StillOn ? ("has won most games so far", "is first so far") : ("won most games", "was first");
         return drill.IsSeries
-            ? $"{first.Unit.Name} won most games: {Phrase.Figure(first.GamesWon ?? 0)}."
-            : $"{first.Unit.Name} was first, {Phrase.Small(by.Heading)} {by.Figure(first.Report.Value(by)!.Value)}.";
+            ? $"{first.Unit.Name} {won}: {Phrase.Figure(first.GamesWon ?? 0)}."
+            : $"{first.Unit.Name} {was}, {Phrase.Small(by.Heading)} {by.Figure(first.Report.Value(by)!.Value)}.";
     }
 
     /// <summary>What was read, over all: the best, the mean, and how far apart; empty where nothing was.</summary>

@@ -24,6 +24,9 @@ public sealed record ScoredSheet(
     SheetWork Work
 )
 {
+    /// <summary>The coach has ended it.</summary>
+    public bool Ended { get; init; }
+
     /// <summary>A sheet as its log leaves it.</summary>
     public static ScoredSheet Of(Sheet live) =>
         new(
@@ -37,7 +40,10 @@ public sealed record ScoredSheet(
             NotesOf(live),
             PutRightOf(live),
             SheetWork.Of(live)
-        );
+        )
+        {
+            Ended = live.Ended is not null,
+        };
 
     /// <summary>What a coach wrote down, and of whom.</summary>
     private static NoteRow[] NotesOf(Sheet live) =>

@@ -7,7 +7,7 @@ using KeepTally.Store.Tables;
 namespace KeepTally.Store.Results;
 
 /// <summary>The results of a practice: every drill's sheets as they ended, ranked.</summary>
-public sealed class PracticeResults(ScoredRuns outcomes, BestBook bests)
+public sealed class PracticeResults(ScoredRuns outcomes, BestBook bests, TimeProvider clock)
 {
     /// <summary>The results of every drill that can be scored, in the order of the timing sheet.</summary>
     public async Task<IReadOnlyList<DrillResult>> OfAsync(int practiceId, CancellationToken cancellationToken = default) =>
@@ -24,9 +24,18 @@ public sealed class PracticeResults(ScoredRuns outcomes, BestBook bests)
             cancellationToken
         );
 
-    /// <summary>What a practice was, drill by drill and as a whole.</summary>
+    /// <summary>
+    /// What a practice was, drill by drill and as a whole; today's is still on until all of it has been ended, and a coach who never
+    /// ends it has gone home by tomorrow.
+    /// </summary>
     public async Task<PracticeReport> ReportAsync(Practice practice, CancellationToken cancellationToken = default) =>
-        PracticeReport.Of(practice.Title, practice.Team!.Name, practice.Date, await KeptAsync(practice.Id, cancellationToken));
+        PracticeReport.Of(
+            practice.Title,
+            practice.Team!.Name,
+            practice.Date,
+            await KeptAsync(practice.Id, cancellationToken),
+            stillOn: practice.Date >= DateOnly.FromDateTime(clock.GetLocalNow().DateTime)
+        );
 
     /// <summary>Everything of a practice that was run and can be scored, breaks too, in the order of the timing sheet.</summary>
     private async Task<IReadOnlyList<KeptRun>> KeptAsync(int practiceId, CancellationToken cancellationToken = default) =>

@@ -101,6 +101,34 @@ public sealed class ReportTests
         Assert.Equal(Duration.FromMinutes(6), report.Planned);
     }
 
+    /// <summary>While practice is on nobody has won yet, and what was not begun may be.</summary>
+    [Fact]
+    public void What_is_still_on_is_told_as_it_stands_so_far_and_what_was_ended_is_not()
+    {
+        var ended = Given.Started(Given.Card(""" "play":"together" """), "a", "b").Taps("a+ a- b+");
+        ended.Add(new RunEvent.End(new EventId(new DeviceId("s"), 9), ended.Log.LastAt));
+        var now = Given
+            .Started(Given.Card(""" "play":"together","measure":[{"by":"attempts","better":"high"}] """), "a", "b")
+            .Taps("a+ a+ b+");
+        var ahead = Given.Open(Given.Card(""" "play":"together" """), "a");
+        string[] Lines(bool stillOn, int drill) =>
+            [
+                .. ReportText.Of(
+                    PracticeReport.Of("T", "Terns", new DateOnly(2026, 10, 3), [Run(ended), Run(now), Run(ahead)], stillOn).Drills[
+                        drill
+                    ]
+                ),
+            ];
+
+        Assert.Equal(Lines(false, 0), Lines(true, 0));
+        Assert.StartsWith("Not ended yet: ", Lines(true, 1)[0], StringComparison.Ordinal);
+        Assert.StartsWith("Took ", Lines(false, 1)[0], StringComparison.Ordinal);
+        Assert.Contains(Lines(true, 1), line => line.StartsWith("A is first so far", StringComparison.Ordinal));
+        Assert.Contains(Lines(false, 1), line => line.StartsWith("A was first", StringComparison.Ordinal));
+        Assert.Equal(["Not begun yet."], Lines(true, 2));
+        Assert.Equal(["Not reached."], Lines(false, 2));
+    }
+
     [Fact]
     public void Laps_are_told_with_the_reading_they_add_up_to()
     {

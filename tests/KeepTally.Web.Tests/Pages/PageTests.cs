@@ -168,6 +168,32 @@ public sealed class PageTests : IAsyncLifetime
     }
 
     [Fact]
+    public async Task While_practice_is_on_its_results_say_so_and_what_was_not_begun_may_be_yet()
+    {
+        var sheets = await _home.BegunAsync();
+        var practice = await _home.PracticeAsync();
+        await SayAsync(sheets[8], Tap("striped", "goal"), Tap("striped", "stop"), Tap("plain", "rebound"));
+
+        var today = await TextsAsync();
+        _home.Clock.Advance(TimeSpan.FromDays(1));
+        var tomorrow = await TextsAsync();
+
+        Assert.All(today, text => Assert.Contains("still on", text, StringComparison.Ordinal));
+        Assert.All(today, text => Assert.Contains("Not begun yet.", text, StringComparison.Ordinal));
+        Assert.All(today, text => Assert.DoesNotContain("Not reached", text, StringComparison.Ordinal));
+        Assert.Contains("Striped first so far", today[0], StringComparison.Ordinal);
+        Assert.All(tomorrow, text => Assert.DoesNotContain("still on", text, StringComparison.Ordinal));
+        Assert.All(tomorrow, text => Assert.Contains("Not reached.", text, StringComparison.Ordinal));
+        Assert.DoesNotContain("so far", tomorrow[0], StringComparison.Ordinal);
+
+        async Task<string[]> TextsAsync() =>
+            [
+                (await _home.Visit().OpenAsync($"/results/{practice}")).Body!.TextContent,
+                (await _home.Visit().OpenAsync($"/results/{practice}/report")).Body!.TextContent,
+            ];
+    }
+
+    [Fact]
     public async Task Results_rank_by_the_cards_measure_and_come_as_csv()
     {
         var sheets = await _home.BegunAsync();
