@@ -69,6 +69,19 @@ test("a tap on one device is seen on another, and undone there", async ({ page, 
   await one.expectScore("Bea", 0);
   await expectOneClock(one, two);
 
+  // What was said of a tap goes with it, its mark too.
+  const why = page.locator("#why");
+  for (let taps = 0; taps < 20 && (await why.getAttribute("data-mark")) !== "best"; taps++) {
+    await one.tap("Ada", "Clean");
+  }
+  await expect(why).toHaveAttribute("data-mark", "best");
+  await expect(two.row("Ada").locator(".row-score")).toHaveText(
+    await one.row("Ada").locator(".row-score").textContent(),
+  );
+  await two.undo.click();
+  await expect(why).toHaveText("");
+  await expect(why).toHaveAttribute("data-mark", "");
+
   // Something said is told as not sent yet from the very press on, not only once this device has kept it.
   await expect(one.net).toHaveText("Saved");
   const told = await one

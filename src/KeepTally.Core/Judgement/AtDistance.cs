@@ -14,6 +14,9 @@ public static class AtDistance
     /// <summary>Beyond it nothing misses: erf of it is one to the last digit.</summary>
     private const double Surest = 6;
 
+    /// <summary>A term that adds less changes no digit.</summary>
+    private const double Least = 1e-17;
+
     /// <summary>The share expected <paramref name="at"/> a distance, where <paramref name="share"/> came off <paramref name="from"/> another.</summary>
     /// <param name="share">From 0 to 1.</param>
     /// <param name="from">Above nought.</param>
@@ -32,7 +35,7 @@ public static class AtDistance
         }
 
         var (term, sum) = (u, u);
-        for (var n = 1; term > sum * double.Epsilon && term > 1e-18; n++)
+        for (var n = 1; term > sum * Least; n++)
         {
             term *= 2 * u * u / ((2 * n) + 1);
             sum += term;

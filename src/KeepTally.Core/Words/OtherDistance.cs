@@ -11,15 +11,12 @@ namespace KeepTally.Core.Words;
 /// <summary>Another distance for a drill of shots that is too hard or too easy, with what is to be expected of it.</summary>
 public static class OtherDistance
 {
-    /// <summary>Nobody asks for less than half a metre.</summary>
-    private const double Step = 0.5;
-
     /// <summary>Twice as far, or half: beyond that it is another shot, of which this one says nothing.</summary>
     private const double Reach = 2;
 
     /// <summary>
-    /// "From 6 m, not 9 m, about 60 % would come off (between 48 % and 71 %), if shots scatter as widely from there. …"; empty
-    /// where the distance suits, or nothing is known of it.
+    /// "From 6 m in place of 9 m about 60 % would come off, anything from 48 % to 71 %, if shots scatter as widely from there: …";
+    /// empty where the distance suits, or nothing is known of it.
     /// </summary>
     /// <param name="share">Of the goes in the stage, of whomever.</param>
     public static string Of(DrillCard card, Stage stage, SuccessBand band, Share share, Pacing pacing)
@@ -38,8 +35,8 @@ public static class OtherDistance
 
         var middle = (band.Low + band.High) / 2;
         var best = Math.Clamp(AtDistance.Where(middle, share.Value, now), now / Reach, now * Reach);
-        var there = Math.Max(Step, Math.Round(best / Step) * Step);
-        if (Math.Abs(there - now) < Step)
+        var there = Snapped(best);
+        if (there == 0 || there == Snapped(now))
         {
             return "";
         }
@@ -48,6 +45,9 @@ public static class OtherDistance
         return $"From {In(there)} in place of {In(now)} about {likely} would come off, anything from {low} to {high}, if shots scatter as widely from there: a defender, a tired arm or a longer run-up is not in that.";
 
         string At(double known) => ShareWords.Percent(AtDistance.Expected(known, now, there));
+
+        double Snapped(double metres) =>
+            Measure.From(metres, pacing.Unit, pacing.Stride).Rounded(Measure.SnapOf(pacing.Unit)).Metres(pacing.Stride);
 
         string In(double metres) => DistanceWords.In(metres, pacing.Unit, pacing.Stride);
     }

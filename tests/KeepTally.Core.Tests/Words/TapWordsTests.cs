@@ -32,6 +32,7 @@ public sealed class TapWordsTests
         var bout = ShippedCard.Play("corner-calls", 1).Say("a", null, "low-left");
         Assert.Equal("Asked high left, went low left: a miss. Next: low right.", bout.Why);
         Assert.Equal("Low right, as asked. Next: high right. 1 to a, now 1.", bout.Say("a", null, "low-right").Why);
+        Assert.Equal("Asked high right, went elsewhere: a miss. Next: low left.", bout.Say("a", null, "none").Why);
     }
 
     [Fact]

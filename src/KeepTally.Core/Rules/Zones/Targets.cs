@@ -78,7 +78,7 @@ public sealed record Targets(IReadOnlyList<string> Zones, int Rounds, double Poi
         }
 
         var next = tap.Now.Asked is { } coming ? $" Next: {Phrase.Words(coming)}." : "";
-        var where = landed == None ? "nowhere" : Phrase.Words(landed);
+        var where = landed == None ? "elsewhere" : Phrase.Words(landed);
         return asked == landed
             ? $"{Phrase.Capital(Phrase.Words(asked))}, as asked.{next}"
             : $"Asked {Phrase.Words(asked)}, went {where}: a miss.{next}";

@@ -13,7 +13,7 @@ internal static class PracticeText
 {
     /// <summary>
     /// Texts stand in texts here, so that a quotation mark is written as short as can be: a phone reads it all before the practice
-    /// stands. What ends a script is the caller's to see to.
+    /// stands. What could end the script it stands in is seen to by <see cref="SafeInScript"/>.
     /// </summary>
     private static readonly JsonSerializerOptions Camel = new(JsonSerializerDefaults.Web)
     {

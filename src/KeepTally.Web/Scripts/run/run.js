@@ -50,6 +50,13 @@ const buzzes = { win: 120, best: 80, gate: 50, out: 80, late: [30, 60, 30] };
 
 const says = by("says");
 let saysTimer;
+
+/** What the rule made of a tap, with its mark; of none, neither. */
+function showWhy(words = "", mark = "") {
+  by("why").textContent = words;
+  by("why").dataset.mark = mark;
+}
+
 function tell(words, forGood = false) {
   says.textContent = words;
   says.hidden = !words;
@@ -130,7 +137,7 @@ async function begin() {
     refused(events) {
       events.forEach(({ sheet, line }) => core.retract(sheet, line));
       unkept.add(events);
-      by("why").textContent = "";
+      showWhy();
       tell(`Not written down: ${events[0].why}.`);
       show();
     },
@@ -215,8 +222,7 @@ async function begin() {
       return;
     }
     show(look);
-    by("why").textContent = answer.why;
-    by("why").dataset.mark = answer.mark;
+    showWhy(answer.why, answer.mark);
     if (answer.mark) {
       sound.mark(answer.mark);
     }
@@ -281,7 +287,7 @@ async function begin() {
     }
     if (is("run.last") && rest === undefined) {
       // What was said of a tap is not left standing when another device has taken it back.
-      by("why").textContent = "";
+      showWhy();
     }
     if (is("run.last") || is("run.taps")) {
       showUndo(lastHere());
@@ -334,7 +340,7 @@ async function begin() {
     by("over").hidden = !view.over;
     by("habits")?.toggleAttribute("hidden", view.over);
     document.body.classList.toggle("is-over", view.over);
-    by("why").textContent = "";
+    showWhy();
     drill = root.querySelector(`[data-drill="${view.block}"]`);
     inside = drill && new Binding(drill);
     if (view.over) {
