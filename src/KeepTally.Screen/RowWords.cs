@@ -51,7 +51,7 @@ internal static class RowWords
 
         if (stage.Targets is { } targets)
         {
-            var answered = unit.Zones.Sum(asked => asked.Value.Sum(landed => landed.Value));
+            var answered = unit.Zones.SelectMany(asked => asked.Value).Sum(landed => landed.Value);
             return $"{unit.Counts[^2].Value} of {answered}" + (unit.Done ? "" : $", {targets.Asked - answered} to go");
         }
 

@@ -56,11 +56,12 @@ public sealed record ZoneBoxes(bool IsMouth, double Length, double Width, IReadO
         || one.High.Y <= other.Low.Y + 0.01
         || other.High.Y <= one.Low.Y + 0.01;
 
-    private static Spot Foot(Placed[] zones) =>
-        new(zones.Min(zone => zone.Outline.Min(spot => spot.X)), zones.Min(zone => zone.Outline.Min(spot => spot.Y)));
+    // One level of lambdas: nested ones among the overloads of Min and Max cost the compiler seconds.
+    private static IEnumerable<Spot> Outlines(Placed[] zones) => zones.SelectMany(zone => zone.Outline);
 
-    private static Spot Top(Placed[] zones) =>
-        new(zones.Max(zone => zone.Outline.Max(spot => spot.X)), zones.Max(zone => zone.Outline.Max(spot => spot.Y)));
+    private static Spot Foot(Placed[] zones) => new(Outlines(zones).Min(spot => spot.X), Outlines(zones).Min(spot => spot.Y));
+
+    private static Spot Top(Placed[] zones) => new(Outlines(zones).Max(spot => spot.X), Outlines(zones).Max(spot => spot.Y));
 }
 
 /// <summary>Where a zone is, in shares of the whole picture: its upper left corner and its size.</summary>
