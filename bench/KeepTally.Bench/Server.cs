@@ -54,12 +54,7 @@ internal sealed partial class Server : IAsyncDisposable
 
     private static async Task<Process> LaunchAsync(string data, int port)
     {
-        var application = Path.Combine(Root(), "artifacts/web/KeepTally.Web.dll");
-        if (!File.Exists(application))
-        {
-            throw new InvalidOperationException($"{application} is not there: publish first, with ./check or ./demo.");
-        }
-
+        var application = MissingPart.Need("artifacts/web/KeepTally.Web.dll", "publish it with ./check or ./demo.");
         var process = System.Diagnostics.Process.Start(
             new ProcessStartInfo("dotnet", [application, "--demo", "--data", data, "--port", $"{port}"])
             {

@@ -1,28 +1,43 @@
+using System.Globalization;
 using KeepTally.Web.Hosting;
 
 /// <summary>
-/// Runs one application after another in one process, so that the tests in a browser need not warm up each of their own.
-/// The runtime calls it before the program's own beginning where DOTNET_STARTUP_HOOKS names it, and it never goes on to that.
-/// A line in starts an application with these arguments, divided by tabs; an empty line stops it. A line out says that it has ended, and how.
+/// Runs the application for the tests in a browser: one after another in one process, so that they need not warm up each of their own,
+/// or a single one that can be killed. The runtime calls it before the program's own beginning where DOTNET_STARTUP_HOOKS names it,
+/// and it never goes on to that. Its clock is shifted by KEEP_TALLY_SHIFT milliseconds, so that no day ends while tests run.
+/// With KEEP_TALLY_ARGUMENTS (divided by tabs) it runs that one application. Otherwise a line in starts an application with these
+/// arguments; an empty line stops it. A line out says that it has ended, and how.
 /// </summary>
 /// <remarks>The runtime wants this name, and no namespace ("Host startup hook" in the runtime's design documents).</remarks>
 internal static class StartupHook
 {
     public static void Initialize()
     {
-        RunAsync().GetAwaiter().GetResult();
-        Environment.Exit(0);
+        var only = Environment.GetEnvironmentVariable("KEEP_TALLY_ARGUMENTS");
+        var code = only is null ? ManyAsync() : Application.RunAsync(only.Split('\t'), Clock());
+        Environment.Exit(code.GetAwaiter().GetResult());
     }
 
-    private static async Task RunAsync()
+    private static async Task<int> ManyAsync()
     {
         while (await Console.In.ReadLineAsync() is { } arguments)
         {
             using var stopping = new CancellationTokenSource();
-            var running = Task.Run(() => Application.RunAsync(arguments.Split('\t'), stopping.Token));
+            var running = Task.Run(() => Application.RunAsync(arguments.Split('\t'), Clock(), stopping.Token));
             await Console.In.ReadLineAsync();
             await stopping.CancelAsync();
             Console.WriteLine($"Ended: {await running}");
         }
+
+        return 0;
+    }
+
+    private static ShiftedClock Clock() =>
+        new(long.Parse(Environment.GetEnvironmentVariable("KEEP_TALLY_SHIFT") ?? "0", CultureInfo.InvariantCulture));
+
+    /// <summary>The machine's clock, so many milliseconds on.</summary>
+    private sealed class ShiftedClock(long milliseconds) : TimeProvider
+    {
+        public override DateTimeOffset GetUtcNow() => base.GetUtcNow().AddMilliseconds(milliseconds);
     }
 }

@@ -36,7 +36,14 @@ public sealed class ArchitectureTests
         Assert.Equal(Allowed.Keys.Order(), written.Keys.Order());
         Assert.All(
             written,
-            project => Assert.Equal(Allowed[project.Key].Order(), project.Value.Select(Path.GetFileNameWithoutExtension).Order())
+            project =>
+                Assert.Equal(
+                    Allowed[project.Key].Order(),
+                    project
+                        .Value.Where(reference => reference.EndsWith(".csproj", StringComparison.Ordinal))
+                        .Select(Path.GetFileNameWithoutExtension)
+                        .Order()
+                )
         );
     }
 

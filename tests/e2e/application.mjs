@@ -3,7 +3,8 @@ import { cpSync, mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { test as base } from "@playwright/test";
-import { built, freePort, launch } from "./program.mjs";
+import { built, freePort, launchShifted } from "./program.mjs";
+import { shiftPages } from "./shifted-time.mjs";
 import { Stage } from "./stage.mjs";
 
 export class Application {
@@ -44,7 +45,7 @@ export class Application {
       await this.#stage.begin(all);
       return;
     }
-    const run = launch(all, { program: this.program });
+    const run = launchShifted(all, { program: this.program });
     this.#run = run;
     this.#process = run.process;
     await Promise.race([
@@ -84,6 +85,13 @@ export class Application {
 export const test = base.extend({
   /** Said by the tests that kill the application, or put another in its place. */
   ownProcess: [false, { option: true }],
+  browser: [
+    async ({ browser }, use) => {
+      shiftPages(browser);
+      await use(browser);
+    },
+    { scope: "worker" },
+  ],
   stage: [
     async ({}, use) => {
       const stage = new Stage();
@@ -93,9 +101,7 @@ export const test = base.extend({
     { scope: "worker" },
   ],
   app: async ({ ownProcess, stage }, use) => {
-    // The practice in the folder is of the day it was filled on; past midnight each test begins with a demo of its own.
-    const today = new Date().toDateString() === process.env.FILLED_DAY;
-    const app = new Application(today ? process.env.FILLED_DATA : undefined, ownProcess ? undefined : stage);
+    const app = new Application(process.env.FILLED_DATA, ownProcess ? undefined : stage);
     await app.start();
     await use(app);
     await app.stop();

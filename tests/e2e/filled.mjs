@@ -21,6 +21,5 @@ export default async function fill() {
   }
   await app.close();
   process.env.FILLED_DATA = app.data;
-  process.env.FILLED_DAY = new Date().toDateString();
   return () => rmSync(app.data, { recursive: true, force: true });
 }

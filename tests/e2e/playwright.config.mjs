@@ -9,17 +9,25 @@ process.env.SIGNED_IN ??= join(mkdtempSync(join(tmpdir(), "keep-tally-tickets-")
 // The browser without a window of its own costs a fifth less; where Debian does not have it, the whole one does.
 export const chromium = ["/usr/bin/chromium-headless-shell", "/usr/bin/chromium"].find(existsSync);
 
+const long = ["practice", "people", "network", "rotation", "whole-run", "thumb", "again", "pages"].map(
+  (name) => `${name}.test.mjs`,
+);
+
 export default defineConfig({
   testDir: ".",
   globalSetup: "./filled.mjs",
-  testMatch: "*.test.mjs",
+  // Those that take long go first, so that nobody waits for a last one.
+  projects: [
+    { name: "long", testMatch: long },
+    { name: "short", testMatch: "*.test.mjs", testIgnore: long },
+  ],
   fullyParallel: true,
   workers: 3,
   // Patient, since a machine that checks may have little of its own: what hangs is found all the same.
   timeout: 600_000,
   expect: { timeout: 60_000 },
   forbidOnly: true,
-  reporter: "list",
+  reporter: [["list"], ["json", { outputFile: process.env.PLAYWRIGHT_TIMES ?? "test-results/times.json" }]],
   use: {
     storageState: process.env.SIGNED_IN,
     // It keeps the whole application for when there is no network; only the tests of that pay for it.

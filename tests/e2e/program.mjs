@@ -1,15 +1,28 @@
 // The published program, and how it is started.
 import { spawn } from "node:child_process";
 import { createServer } from "node:net";
+import { existsSync } from "node:fs";
 import { resolve } from "node:path";
 
 export const built = resolve(import.meta.dirname, "../../artifacts/web/KeepTally.Web.dll");
+
+/** What runs the program by the clock of the tests (KeepTally.Stage). */
+export const hook = resolve(import.meta.dirname, "../KeepTally.Stage/bin/Release/net10.0/KeepTally.Stage.dll");
 
 /** The command line, as the tests have built it. */
 export const tally = resolve(import.meta.dirname, "../../src/KeepTally.Cli/bin/Release/net10.0/tally.dll");
 
 // What lives for a minute gains nothing from being compiled a second time.
 const briefly = { ...process.env, DOTNET_TieredCompilation: "0" };
+
+/** Starts the program by the clock of the tests; without arguments it waits for them, line by line. */
+export function launchShifted(args, { program = built } = {}) {
+  if (!existsSync(hook)) {
+    throw new Error(`${hook} is missing: build the solution with -c Release first.`);
+  }
+  const environment = { DOTNET_STARTUP_HOOKS: hook, ...(args && { KEEP_TALLY_ARGUMENTS: args.join("\t") }) };
+  return launch([], { program, environment });
+}
 
 /** Starts the program; what it says, and how it ends. */
 export function launch(args, { program = built, environment = {} } = {}) {

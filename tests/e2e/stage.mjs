@@ -1,19 +1,12 @@
 // One process in which one application after another runs (KeepTally.Stage): what was compiled for one test the next has ready.
-import { existsSync } from "node:fs";
-import { resolve } from "node:path";
-import { launch } from "./program.mjs";
-
-const hook = resolve(import.meta.dirname, "../KeepTally.Stage/bin/Release/net10.0/KeepTally.Stage.dll");
+import { launchShifted } from "./program.mjs";
 
 export class Stage {
   #run;
   #ended;
 
   constructor() {
-    if (!existsSync(hook)) {
-      throw new Error(`${hook} is missing: build the solution with -c Release first.`);
-    }
-    this.#run = launch([], { environment: { DOTNET_STARTUP_HOOKS: hook } });
+    this.#run = launchShifted();
   }
 
   /** Until the application is ready. One at a time. */

@@ -31,7 +31,8 @@ public static class Application
     private const int MostCached = 20_000;
 
     /// <summary>Runs until it is stopped, by a signal or by who calls. What cannot be used is said in one line on standard error; the code is then not nought.</summary>
-    public static async Task<int> RunAsync(string[] args, CancellationToken stopping = default)
+    /// <param name="clock">The time of all that it does; the machine's where it is left out.</param>
+    public static async Task<int> RunAsync(string[] args, TimeProvider? clock = null, CancellationToken stopping = default)
     {
         var settings = Settings.Read(args, out var fault);
         if (settings is null)
@@ -44,7 +45,7 @@ public static class Application
         {
             settings.Data.Prepare();
             using var held = settings.Data.Lock();
-            await using var app = Build(settings);
+            await using var app = Build(settings, clock ?? TimeProvider.System);
             await PrepareAsync(app.Services, settings.Demo);
             await app.StartAsync(stopping);
             await Welcome.SayAsync(app.Services, settings);
@@ -84,7 +85,7 @@ public static class Application
         }
     }
 
-    private static WebApplication Build(Settings settings)
+    private static WebApplication Build(Settings settings, TimeProvider clock)
     {
         var builder = WebApplication.CreateBuilder(
             new WebApplicationOptions { ContentRootPath = AppContext.BaseDirectory, WebRootPath = Settings.WebRoot }
@@ -100,13 +101,14 @@ public static class Application
             Address = settings.Address,
             BehindProxy = settings.BehindProxy,
             Lan = settings is { Lan: true, Certificate: null }
-                ? new LanSite(settings.Data.Authority, settings.PhonePort, settings.TrustPort, TimeProvider.System)
+                ? new LanSite(settings.Data.Authority, settings.PhonePort, settings.TrustPort, clock)
                 : null,
         };
         builder.WebHost.ConfigureKestrel(kestrel => Listening.Set(kestrel, settings, running));
         builder.Logging.AddFilter("Microsoft", LogLevel.Warning);
         builder.Logging.AddFilter("Microsoft.Extensions.Hosting", LogLevel.None);
         builder.Logging.AddFilter("Microsoft.AspNetCore.DataProtection", LogLevel.Error);
+        builder.Services.AddSingleton(clock);
         AddServices(builder.Services, running);
         var app = builder.Build();
         Use(app);
