@@ -78,7 +78,10 @@ public static class BoardFace
         }
 
         var report = live.ReportAt(at);
-        var leader = report.Units.Count > 1 && report.IsTapped ? live.Score.LeaderAt(at) : null;
+        var leader =
+            report.Done ? live.VerdictAt(at).First?.Unit.Id
+            : report.Units.Count > 1 && report.IsTapped ? live.Score.LeaderAt(at)
+            : null;
         return
         [
             .. report

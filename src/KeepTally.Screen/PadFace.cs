@@ -123,7 +123,10 @@ internal sealed class PadFace(RunSheet sheet)
         var turn = done ? null : kept.Turn;
         var ball = kept.Ball;
         var scorer = _live.Stage.Play == Play.Match ? LastScorer() : null;
-        var leader = _everyone ? kept.LeaderAt(at) : null;
+        var leader =
+            !_everyone ? null
+            : done ? _live.VerdictAt(at).First?.Unit.Id
+            : kept.LeaderAt(at);
         // Where nobody is left to be tapped the pad says so.
         var rows = new (Key Key, RowView Row)[Math.Max(1, _slots.Count)];
         var same = _shown is not null && rows.Length == _rows.Length;
@@ -141,14 +144,14 @@ internal sealed class PadFace(RunSheet sheet)
                     unit,
                     glance,
                     lastBall && !glance.Done && (turn is null || turn == unit),
-                    leader == unit && glance.Attempts > 0,
+                    leader == unit && (done || glance.Attempts > 0),
                     scorer is null || scorer == unit,
                     turn is not null && turn != unit,
                     ball == unit && !done,
                     ball is not null && ball != unit,
                     _live.Stage.Limits.Count == 0 ? "" : Lines(_live.Barred(unit)),
                     _live.Stage.Tags.Count == 0 ? "" : Lines(_live.Standing(unit)),
-                    _live.Stage.Asks is null || glance.Done ? "" : _live.AskedOf(unit, at) ?? "",
+                    _live.Stage.Asks is null || glance.Done ? "" : _live.AskedOf(sheet.Id, unit, at) ?? "",
                     kept.Cues.For(unit) ?? "",
                     kept.OwnCountOf(unit, _live.RoundAt(at)),
                     kept.Roster.Mark
@@ -255,7 +258,7 @@ internal sealed class PadFace(RunSheet sheet)
 
         if (_result.Version != _live.Version)
         {
-            _result = (_live.Version, RowWords.Result(_live, _live.ReportAt(at)));
+            _result = (_live.Version, VerdictWords.Of(_live.VerdictAt(at)));
         }
 
         return _result.Words;

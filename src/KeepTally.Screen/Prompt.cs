@@ -2,6 +2,7 @@ using KeepTally.Core.Clock;
 using KeepTally.Core.Live;
 using KeepTally.Core.Text;
 using KeepTally.Core.Time;
+using KeepTally.Core.Words;
 
 namespace KeepTally.Screen;
 
@@ -9,8 +10,21 @@ namespace KeepTally.Screen;
 internal static class Prompt
 {
     /// <param name="last">Whether this is the last drill of the practice.</param>
-    internal static string Of(LiveRun run, Instant at, bool last) =>
-        string.Join(' ', new[] { Words(run, at, last), Cue(run, at) }.Where(words => words.Length > 0));
+    /// <param name="before">What came of the drill before, until this one begins; empty where there is none.</param>
+    internal static string Of(LiveRun run, Instant at, bool last, string before) =>
+        string.Join(
+            ' ',
+            new[] { run.IsStarted ? "" : before, Words(run, at, last), Cue(run, at) }.Where(words => words.Length > 0)
+        );
+
+    /// <summary>What came of a drill that was ended: "Minute trios: Ada first with 11 points."; empty where it has no result.</summary>
+    internal static string Outcome(LiveRun run, Instant at) =>
+        run.IsStarted && Result(run, at) is { Length: > 0 } result ? $"{run.Name}: {result}" : "";
+
+    private static string Result(LiveRun run, Instant at) => run.VerdictAt(at) is { } verdict ? VerdictWords.Of(verdict) : "";
+
+    private static string WithResult(LiveRun run, Instant at, string words) =>
+        Result(run, at) is { Length: > 0 } result ? $"{result} {words}" : words;
 
     /// <summary>What the coach has pinned, while there is time to say it: before the start, in the count-in, at the change.</summary>
     private static string Cue(LiveRun run, Instant at)
@@ -35,7 +49,13 @@ internal static class Prompt
 
         if (run.IsDone(at))
         {
-            return last ? "That was the last drill." : "Drill done. Next drill when you are ready.";
+            return WithResult(
+                run,
+                at,
+                last
+                    ? "That was the last drill."
+                    : $"{(run.VerdictAt(at) is null ? "Drill done. " : "")}Next drill when you are ready."
+            );
         }
 
         return run.ClockAt(at)?.Interval.Kind switch
@@ -45,7 +65,8 @@ internal static class Prompt
             IntervalKind.Break when HalfWords.At(run, at) is { Length: > 0 } half => $"{half} Water.{Then(run, at)}",
             IntervalKind.Break => $"Rest. Water.{Then(run, at)}",
             IntervalKind.Over when run.IsPause => $"{run.Name} is over. {(last ? "Finish" : "Go on")} when you are ready.",
-            IntervalKind.Over => $"Time. {(Counts(run, at) ? "Count the last ball, then" : "Now")} {(last ? "finish" : "go on")}.",
+            IntervalKind.Over =>
+                $"Time. {WithResult(run, at, $"{(Counts(run, at) ? "Count the last ball, then" : "Now")} {(last ? "finish" : "go on")}.")}",
             _ => PastIts(run, at),
         };
     }

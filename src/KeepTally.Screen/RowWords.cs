@@ -13,26 +13,6 @@ internal static class RowWords
 {
     private const int WidestGate = 20;
 
-    internal static string Result(Sheet live, ScoreReport report)
-    {
-        if (!report.Done || report.Units.Count < 2)
-        {
-            return "";
-        }
-
-        if (report.Winner is not { } winner)
-        {
-            return "Level at the top";
-        }
-
-        var name = live.Units.First(each => each.Id == winner).Name;
-        // The winner's points first, whoever has more: a match may be lost by outs.
-        var points = report
-            .Ranking.OrderBy(each => each.Unit != winner)
-            .Select(each => Figure(report.Units.First(unit => unit.Id == each.Unit).Points));
-        return live.Stage.Play == Play.Match ? $"{name} won, {string.Join(" to ", points)}" : $"{name} first";
-    }
-
     /// <summary>
     /// The figure beside the name: what the stage ranks by where that is a count or a reading, else the points. Null before the
     /// first reading.

@@ -39,7 +39,7 @@ public sealed class RunFace(LivePractice practice, IReadOnlyList<string> habits)
         var over = current >= practice.Runs.Count;
         _run = over ? null : practice.Runs[current];
         _shown = _run is null ? null : RunAt(_run, at);
-        return new PracticeView(current, over, CanGoBack(current), _shown);
+        return new PracticeView(current, over, CanGoBack(current), _shown) { Result = over ? ResultBefore(current, at) : "" };
     }
 
     /// <summary>
@@ -59,6 +59,12 @@ public sealed class RunFace(LivePractice practice, IReadOnlyList<string> habits)
 
     /// <summary>A drill ended by mistake can be gone back to until the next one has begun.</summary>
     private bool CanGoBack(int current) => current > 0 && (current >= practice.Runs.Count || !practice.Runs[current].IsStarted);
+
+    /// <summary>What came of the drill that was ended last before another, until that one begins.</summary>
+    private string ResultBefore(int current, Instant at) =>
+        practice.Runs.Take(current).LastOrDefault(run => run.IsEnded && run.IsStarted && !run.IsPause) is { } before
+            ? Prompt.Outcome(before, at)
+            : "";
 
     private RunView RunAt(LiveRun run, Instant at)
     {
@@ -82,7 +88,7 @@ public sealed class RunFace(LivePractice practice, IReadOnlyList<string> habits)
                 "resume" => "Go on",
                 _ => "Pause",
             },
-            Prompt.Of(run, at, last),
+            Prompt.Of(run, at, last, run.IsStarted ? "" : ResultBefore(practice.Current, at)),
             LatenessWords.Of(Lateness.Of(practice, at), practice.Spare),
             clock,
             SheetsOf(run, open, at),

@@ -3,7 +3,11 @@ namespace KeepTally.Screen;
 /// <summary>Everything the run screen shows, as values ready to be put on the page.</summary>
 /// <param name="Block">The drill under way, from 0; the number of drills once all are over.</param>
 /// <param name="Run">The drill under way, or null once all are over.</param>
-public sealed record PracticeView(int Block, bool Over, bool CanGoBack, RunView? Run);
+public sealed record PracticeView(int Block, bool Over, bool CanGoBack, RunView? Run)
+{
+    /// <summary>Once all drills are over, what came of the last of them; else empty.</summary>
+    public string Result { get; init; } = "";
+}
 
 /// <param name="Primary">What the big button does now: start, pause, resume or end.</param>
 /// <param name="Late">How practice stands to its timing sheet; empty within a minute.</param>

@@ -19,6 +19,9 @@ public sealed record Asks(IReadOnlyList<string> Moves, bool AtRandom)
 {
     /// <summary>What is called for after so many goes.</summary>
     /// <param name="seed">The seed of the run.</param>
-    public string After(int goes, int seed) =>
-        AtRandom ? Moves[(int)new SeededDraw(seed, goes).Below(Moves.Count)] : Moves[goes % Moves.Count];
+    /// <param name="whom">Whose calls they are, so that pairs and groups are not called alike: sheet and unit by their ids, <c>sheet/unit</c>.</param>
+    public string After(int goes, int seed, string whom) =>
+        AtRandom
+            ? Moves[(int)new SeededDraw(unchecked(seed + (long)StableHash.Of(whom)), goes).Below(Moves.Count)]
+            : Moves[goes % Moves.Count];
 }

@@ -23,7 +23,7 @@ public static class Levels
         var units = report.Units.Select(unit => GameTotals.Of(stage, report.Games, unit.Id));
         foreach (var unit in units.Where(unit => unit.Counts.Any(count => count.Value > 0)))
         {
-            if (unit.Value(measure.By) is { } value)
+            if (unit.Value(measure) is { } value)
             {
                 yield return (unit.Id, measure.Better == Better.High ? value : -value);
             }

@@ -15,10 +15,15 @@ public sealed class EventGate
     public static readonly Duration Allowance = Duration.FromSeconds(5);
 
     private readonly HashSet<PlayerId> _people;
+    private readonly IReadOnlyDictionary<string, IReadOnlyCollection<string>>? _tags;
 
     /// <param name="head">The head of the sheet: who is on it and who may come in.</param>
-    public EventGate(LogHead head) =>
+    /// <param name="tags">What a tap may say besides its outcome, with the values of each; null where that is not asked.</param>
+    public EventGate(LogHead head, IReadOnlyDictionary<string, IReadOnlyCollection<string>>? tags = null)
+    {
         _people = [.. head.Everyone.Select(player => player.Id), .. head.Units.Select(unit => unit.Id)];
+        _tags = tags;
+    }
 
     /// <summary>Why an event cannot be taken, or null where it can.</summary>
     /// <param name="now">The instant by the shared clock.</param>
@@ -48,6 +53,7 @@ public sealed class EventGate
                 ?? Stranger("loser", rotate.Loser)
                 ?? Stranger("actor", rotate.Actor),
             RunEvent.Habit habit => Stranger("player", habit.Player),
+            RunEvent.Tap { Tags: { Count: > 0 } tags } when _tags is not null => UnknownTag(tags, _tags),
             _ => null,
         };
     }
@@ -60,6 +66,35 @@ public sealed class EventGate
                 $"nobody on this sheet or its bench is \"{who}\"",
                 "name somebody of the sheet or of its bench by id"
             );
+
+    private static Fault? UnknownTag(
+        IReadOnlyDictionary<string, string> said,
+        IReadOnlyDictionary<string, IReadOnlyCollection<string>> known
+    )
+    {
+        foreach (var (tag, value) in said)
+        {
+            if (!known.TryGetValue(tag, out var values))
+            {
+                return new Fault(
+                    $"tags.{tag}",
+                    $"the card lists no tag \"{tag}\"",
+                    known.Count == 0 ? "leave it out" : "use one of " + string.Join(", ", known.Keys)
+                );
+            }
+
+            if (values.Count > 0 && !values.Contains(value))
+            {
+                return new Fault(
+                    $"tags.{tag}",
+                    $"\"{value}\" is no value of the tag \"{tag}\"",
+                    "use one of " + string.Join(", ", values)
+                );
+            }
+        }
+
+        return null;
+    }
 
     private static string Span(Duration span) =>
         span.Milliseconds switch

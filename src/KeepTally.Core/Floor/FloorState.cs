@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using KeepTally.Core.Cards;
 using KeepTally.Core.Events;
 using KeepTally.Core.Identity;
@@ -20,6 +21,12 @@ public sealed class FloorState
     private readonly bool _groupsInTurn;
     private int _counted;
 
+    /// <summary>Players who have done all there is to do.</summary>
+    private ImmutableHashSet<PlayerId> _done = [];
+
+    /// <summary>Where sides play, the side of each player; else nothing.</summary>
+    private ImmutableDictionary<PlayerId, PlayerId> _sides = ImmutableDictionary<PlayerId, PlayerId>.Empty;
+
     /// <summary>Everyone at the start: places filled as the format says.</summary>
     public FloorState(Stage stage, IReadOnlyList<Unit> units)
     {
@@ -28,6 +35,10 @@ public sealed class FloorState
         var sides = units
             .SelectMany(unit => unit.People.Select(player => (player.Id, Unit: unit.Id)))
             .ToLookup(each => each.Id, each => each.Unit);
+        _sides =
+            stage.Scores == Scorer.Side
+                ? sides.ToImmutableDictionary(player => player.Key, player => player.First())
+                : ImmutableDictionary<PlayerId, PlayerId>.Empty;
         _groupsInTurn = stage is { Scores: Scorer.Group or Scorer.None, Play: Play.Turns } && units.Count > 1;
         Now = _groupsInTurn
             ? Placement.FillInTurn(
@@ -47,6 +58,8 @@ public sealed class FloorState
         _stage = other._stage;
         _groupsInTurn = other._groupsInTurn;
         _counted = other._counted;
+        _done = other._done;
+        _sides = other._sides;
         Now = other.Now;
         Rotations = other.Rotations;
         _jobs = other._jobs.Copy();
@@ -84,7 +97,7 @@ public sealed class FloorState
     internal bool MovesOnNextCount => (_counted + 1) % (_stage.Rotate?.Every ?? 1) == 0;
 
     /// <summary>How everyone will stand after the next rotation, as far as it can be told now.</summary>
-    public Placement Next => Rotation.Next(Now, Moves, default);
+    public Placement Next => Rotation.Next(Now, Moves, default, IsDone);
 
     /// <summary>
     /// Where everyone will stand after the next rotation, whoever wins or does it; where that decides it, where they stand
@@ -92,7 +105,7 @@ public sealed class FloorState
     /// </summary>
     public IReadOnlyDictionary<PlayerId, Place?> NextPlaces()
     {
-        Placement[] ways = [.. Decided().Select(named => Rotation.Next(Now, Moves, named)).DefaultIfEmpty(Next)];
+        Placement[] ways = [.. Decided().Select(named => Rotation.Next(Now, Moves, named, IsDone)).DefaultIfEmpty(Next)];
         return Now.Places.SelectMany(place => Now.At(place.Id)).Concat(Now.Waiting).ToDictionary(player => player, Sure);
 
         Place? Sure(PlayerId player)
@@ -141,12 +154,41 @@ public sealed class FloorState
         }
 
         _jobs.Plan = score.Plan;
+        LookWhoIsDone(runEvent, result, score);
 
         var before = Now;
         Move(runEvent, result, score);
         if (!ReferenceEquals(before, Now))
         {
             _jobs.Stand(Now, score.ClockTimeAt(runEvent.At));
+        }
+    }
+
+    private Func<PlayerId, bool>? IsDone => _done.IsEmpty ? null : _done.Contains;
+
+    private PlayerId? SideOf(PlayerId player) => _sides.TryGetValue(player, out var side) ? side : null;
+
+    /// <summary>Only where players score can somebody of the floor be done while others go on.</summary>
+    private void LookWhoIsDone(RunEvent runEvent, EventResult result, Score score)
+    {
+        if (_stage.Scores == Scorer.Player)
+        {
+            if (result is { Kind: EventResultKind.Counted, Unit: >= 0 and var unit } && score.IsUnitDone(unit))
+            {
+                _done = score.UnitAt(unit) is { } player ? _done.Add(player) : _done;
+            }
+            else if (runEvent is RunEvent.Again or RunEvent.Turn or RunEvent.Substitution)
+            {
+                _done = [.. score.DoneByRules];
+            }
+        }
+        else if (
+            _stage.Scores == Scorer.Side
+            && runEvent is RunEvent.Substitution { In: { } comes }
+            && score.Roster.UnitOf(comes) is { } side
+        )
+        {
+            _sides = _sides.SetItem(comes, side);
         }
     }
 
@@ -171,7 +213,7 @@ public sealed class FloorState
         switch (runEvent)
         {
             case RunEvent.Rotate rotate:
-                Rotate(new Rotation.Named(rotate.Winner, rotate.Loser, rotate.Actor));
+                Rotate(new Rotation.Named(rotate.Winner, rotate.Loser, rotate.Actor, Sides));
                 break;
             case RunEvent.Again { Moves: true }:
                 Rotate(default);
@@ -181,6 +223,9 @@ public sealed class FloorState
                 break;
             case RunEvent.Tap when result is { Kind: EventResultKind.Counted, OfJob: false } && Triggers(result):
                 CountToward(Named(score.UnitAt(result.Unit), result.Attempt));
+                break;
+            case RunEvent.Tap when result.Kind == EventResultKind.Counted && IsDone is { } isDone && TapsTurnPlaces:
+                Now = PassedOver.Apply(Now, Moves, isDone);
                 break;
         }
 
@@ -209,6 +254,11 @@ public sealed class FloorState
         }
     }
 
+    private bool TapsTurnPlaces =>
+        _stage.Rotate?.On is RotateTrigger.Tap or RotateTrigger.Success or RotateTrigger.Failure or RotateTrigger.Attempts;
+
+    private Func<PlayerId, PlayerId?>? Sides => _sides.IsEmpty ? null : SideOf;
+
     private bool Triggers(EventResult result) =>
         _stage.Rotate?.On switch
         {
@@ -225,6 +275,11 @@ public sealed class FloorState
     /// </summary>
     private Rotation.Named Named(PlayerId? actor, bool? success)
     {
+        if (Sides is { } sideOf)
+        {
+            return NamedSide(actor is { } one ? sideOf(one) ?? one : null, success, sideOf);
+        }
+
         var others = _stage
             .Places.Where(place => place is { Scores: true, Kind: PlaceKind.Spot })
             .SelectMany(place => Now.At(place.Id))
@@ -240,6 +295,19 @@ public sealed class FloorState
         };
     }
 
+    /// <summary>A tap names a side: its players are the actors, of a success the winners too, and those of the other side the losers.</summary>
+    private Rotation.Named NamedSide(PlayerId? actor, bool? success, Func<PlayerId, PlayerId?> sideOf)
+    {
+        PlayerId[] others = [.. _sides.Values.Distinct().Where(side => side != actor)];
+        var other = others.Length == 1 ? others[0] : (PlayerId?)null;
+        return success switch
+        {
+            true => new Rotation.Named(actor, other, actor, sideOf),
+            false => new Rotation.Named(other, actor, actor, sideOf),
+            null => new Rotation.Named(null, null, actor, sideOf),
+        };
+    }
+
     private void CountToward(Rotation.Named named)
     {
         if (++_counted % _stage.Rotate!.Every == 0)
@@ -250,7 +318,7 @@ public sealed class FloorState
 
     private void Rotate(Rotation.Named named)
     {
-        Now = Rotation.Next(Now, Moves, named);
+        Now = Rotation.Next(Now, Moves, named, IsDone);
         Rotations++;
     }
 

@@ -3,6 +3,7 @@ using KeepTally.Core.Clock;
 using KeepTally.Core.Events;
 using KeepTally.Core.Identity;
 using KeepTally.Core.Planning;
+using KeepTally.Core.Scoring;
 using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Live;
@@ -68,6 +69,30 @@ public sealed class LiveRun(string name, IReadOnlyList<RunSheet> sheets, Duratio
 
     /// <summary>Every sheet is done by its own rules or by the clock. A circuit goes on until its clock is over.</summary>
     public bool IsDone(Instant at) => Clocks.All(sheet => sheet.Score.IsDoneAt(at));
+
+    /// <summary>
+    /// Who has won or is first in the whole drill, over all its sheets, at a moment; null of a break, and of a circuit, whose stations
+    /// have each their own.
+    /// </summary>
+    public Verdict? VerdictAt(Instant at) =>
+        IsPause || Circuit is not null || Sheets.Count == 0
+            ? null
+            : Verdict.Of(
+                Sheets[0].Sheet.Stage,
+                DrillTable.Rank(
+                    Sheets[0].Sheet.Stage,
+                    [
+                        .. Sheets.Select(each => new DrillSheet(
+                            each.Name,
+                            each.Sheet.Head,
+                            each.Sheet.Units,
+                            each.Sheet.Score.Clock.IsStarted,
+                            each.Sheet.ReportAt(at)
+                        )),
+                    ]
+                ),
+                open: !IsDone(at)
+            );
 
     /// <summary>The coach has ended the drill: every sheet holds an end that stands.</summary>
     public bool IsEnded => Sheets.All(each => each.Sheet.Ended is not null);

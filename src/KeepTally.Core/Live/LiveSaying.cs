@@ -1,3 +1,4 @@
+using KeepTally.Core.Cards;
 using KeepTally.Core.Events;
 using KeepTally.Core.Faults;
 using KeepTally.Core.Identity;
@@ -205,8 +206,15 @@ public sealed partial class LivePractice
             return [];
         }
 
-        var others = live.Floor.Contestants.Where(player => player != winner).ToArray();
-        var rotate = new RunEvent.Rotate(NextId(live), live.Stamp(now), winner, others.Length == 1 ? others[0] : null, null);
+        // Where sides play, any of the other side stands for all of them.
+        var sides = live.Stage.Scores == Scorer.Side;
+        var others = live
+            .Floor.Contestants.Where(player =>
+                sides ? live.Score.Roster.UnitOf(player) != live.Score.Roster.UnitOf(winner) : player != winner
+            )
+            .ToArray();
+        var loser = others.Length == 1 || (sides && others.Length > 0) ? others[0] : (PlayerId?)null;
+        var rotate = new RunEvent.Rotate(NextId(live), live.Stamp(now), winner, loser, null);
         live.Add(rotate);
         return [new SheetEvent(sheet, rotate)];
     }

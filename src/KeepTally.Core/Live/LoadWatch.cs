@@ -55,7 +55,7 @@ public sealed class LoadWatch(LivePractice practice)
             .Sheet.ReportAt(at)
             .Games.SelectMany(game => game.Units)
             .Where(unit => unit.Id == player)
-            .Sum(unit => LoadCount.Of(load, unit));
+            .Sum(unit => LoadCount.Of(load, each.Sheet.Stage, unit));
         _counted[key] = (version, count);
         return count;
     }

@@ -27,7 +27,12 @@ public sealed record PastBests(IReadOnlyDictionary<PlayerId, double> Own, double
     /// </summary>
     public BestKind Judge(Stage stage, UnitReport unit)
     {
-        if (Squad is not { } squad || stage.Scores != Scorer.Player || unit.Value(stage.Measures[0].By) is not { } value)
+        if (
+            Squad is not { } squad
+            || stage.Scores != Scorer.Player
+            || !unit.HadGo
+            || unit.Value(stage.Measures[0]) is not { } value
+        )
         {
             return BestKind.None;
         }

@@ -131,14 +131,12 @@ public sealed class Sheet
     /// <summary>What is to be said before the next rep, to one unit or, with null, to all; null where nothing is pinned.</summary>
     public string? CueFor(PlayerId? unit) => Score.Cues.For(unit);
 
-    /// <summary>What a unit is asked for next; null where nothing is called, or all is over.</summary>
-    public string? AskedOf(PlayerId unit, Instant at) =>
-        Stage.Asks is { } asks && !Score.IsDoneAt(at)
-            ? asks.After(
-                Stage.Play == Play.Match ? Units.Sum(each => Score.SnapshotOf(each.Id, at).Taps) : Score.SnapshotOf(unit, at).Taps,
-                Head.Seed
-            )
-            : null;
+    /// <summary>What a unit is asked for next; null where nothing is called, or all is over. In a match one call is for all sides.</summary>
+    /// <param name="sheet">What this sheet is known by: groups and pairs are called apart.</param>
+    public string? AskedOf(SheetId sheet, PlayerId unit, Instant at) =>
+        Stage.Asks is not { } asks || Score.IsDoneAt(at) ? null
+        : Stage.Play == Play.Match ? asks.After(Units.Sum(each => Score.SnapshotOf(each.Id, at).Taps), Head.Seed, $"{sheet}/")
+        : asks.After(Score.SnapshotOf(unit, at).Taps, Head.Seed, $"{sheet}/{unit}");
 
     /// <summary>
     /// What is left of the rep at a moment, where the clock gives each rep so long: a rep begins with the work and anew
@@ -192,6 +190,13 @@ public sealed class Sheet
         }
 
         return looked.Report;
+    }
+
+    /// <summary>Who has won or is first on this sheet alone, at a moment.</summary>
+    public Verdict VerdictAt(Instant at)
+    {
+        var report = ReportAt(at);
+        return Verdict.OfSheet(Stage, new DrillSheet("", Head, Units, Score.Clock.IsStarted, report), open: !report.Done);
     }
 
     /// <summary>Why an event cannot stand on this sheet, whatever the state of play; null where it can.</summary>

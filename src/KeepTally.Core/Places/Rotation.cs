@@ -6,7 +6,18 @@ namespace KeepTally.Core.Places;
 public static class Rotation
 {
     /// <summary>Whom a rotation may ask for by what they did.</summary>
-    public readonly record struct Named(PlayerId? Winner, PlayerId? Loser, PlayerId? Actor);
+    /// <param name="SideOf">Where sides play, the side of a player: whoever names a side names its players; else null.</param>
+    public readonly record struct Named(
+        PlayerId? Winner,
+        PlayerId? Loser,
+        PlayerId? Actor,
+        Func<PlayerId, PlayerId?>? SideOf = null
+    )
+    {
+        internal bool IsOne(PlayerId player, PlayerId? named) =>
+            named is { } asked
+            && (player == asked || (SideOf?.Invoke(player) is { } side && (side == asked || side == SideOf(asked))));
+    }
 
     /// <summary>
     /// One rotation. Movers leave first, then arrive in the listed order, then lines feed spots. A mover whose spot
@@ -49,7 +60,41 @@ public static class Rotation
     /// Places moved on as players see it: with fewer players than jobs one rotation may leave the job that scores to nobody, so
     /// it goes on until somebody has it, once round at the most.
     /// </summary>
-    public static Placement Next(Placement before, IReadOnlyList<Move> moves, Named named)
+    /// <param name="isDone">Whoever is done is passed over as if they stood in no line; nobody where it is left out.</param>
+    public static Placement Next(Placement before, IReadOnlyList<Move> moves, Named named, Func<PlayerId, bool>? isDone = null)
+    {
+        var next = OutOfRest(Moved(before, moves, named), moves);
+        return isDone is null ? next : PassedOver.Apply(next, moves, isDone);
+    }
+
+    /// <summary>
+    /// With fewer players than places nobody rests while a spot where something is done stands empty: whoever came to a place of rest
+    /// goes on to where its moves lead.
+    /// </summary>
+    private static Placement OutOfRest(Placement placement, IReadOnlyList<Move> moves)
+    {
+        var places = placement.Places.ToDictionary(place => place.Id, StringComparer.Ordinal);
+        var called = moves.Where(move =>
+            move.Who is MoveWho.All or MoveWho.First
+            && places[move.From] is { Kind: PlaceKind.Spot, Active: false, Scores: false }
+            && places[move.To] is { Kind: PlaceKind.Spot, Active: true } spot
+            && placement.At(move.From).Count > 0
+            && placement.At(spot.Id).Count < spot.Size
+        );
+        return called.ToArray() is not { Length: > 0 } open
+            ? placement
+            : placement.With(
+                (standing, _) =>
+                {
+                    foreach (var move in open)
+                    {
+                        Feed(standing[move.From], standing[move.To], places[move.To].Size);
+                    }
+                }
+            );
+    }
+
+    private static Placement Moved(Placement before, IReadOnlyList<Move> moves, Named named)
     {
         var first = Once(before, moves, named);
         var reached = first;
@@ -124,9 +169,9 @@ public static class Rotation
                 {
                     MoveWho.All => here,
                     MoveWho.First => here.Take(1),
-                    MoveWho.Winner => here.Where(player => player == named.Winner),
-                    MoveWho.Loser => here.Where(player => player == named.Loser),
-                    MoveWho.Actor => here.Where(player => player == named.Actor),
+                    MoveWho.Winner => here.Where(player => named.IsOne(player, named.Winner)),
+                    MoveWho.Loser => here.Where(player => named.IsOne(player, named.Loser)),
+                    MoveWho.Actor => here.Where(player => named.IsOne(player, named.Actor)),
                 },
             };
             marked.AddRange(

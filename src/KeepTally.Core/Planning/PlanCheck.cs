@@ -112,7 +112,10 @@ internal static class PlanCheck
         {
             if (
                 card is not null
-                && Activity.Of(card, stage!, seconds, largest).WaitSeconds is var wait
+                && Activity
+                    .Of(card, stage!, seconds, station is null ? SharedFloor.Players(stage!, plan.Players, groups) : largest)
+                    .WaitSeconds
+                    is var wait
                 && (double)wait > plan.LongestWait
             )
             {

@@ -54,6 +54,19 @@ public sealed record BlockReport(
     int? SuggestedGroups
 )
 {
+    /// <summary>
+    /// How busy players are: of a drill the share who are doing something, of a circuit the mean over its groups and turns, where
+    /// groups that rest do nothing. Null of a break, a talk, and a card that is not known.
+    /// </summary>
+    public decimal? ActiveShare =>
+        Block switch
+        {
+            PlanBlock.Circuit circuit => Activity.Round(
+                Drills.Sum(drill => drill.Activity?.ExactShare ?? 0) / Math.Max(circuit.Stations.Count, circuit.GroupCount)
+            ),
+            _ => Drills is [{ Activity: { } busy }] ? busy.ActiveShare : null,
+        };
+
     internal BlockReport Filled(Plan plan, CardShelf shelf)
     {
         switch (Block)
@@ -64,7 +77,16 @@ public sealed record BlockReport(
                 return this with
                 {
                     GroupSizes = EvenGroups.Sizes(plan.Players, drill.Groups),
-                    Drills = [Of(drill.Card, card, stage, drill.Seconds, EvenGroups.Largest(plan.Players, drill.Groups))],
+                    Drills =
+                    [
+                        Of(
+                            drill.Card,
+                            card,
+                            stage,
+                            drill.Seconds,
+                            stage is null ? 0 : SharedFloor.Players(stage, plan.Players, drill.Groups)
+                        ),
+                    ],
                     SuggestedGroups = shelf.Find(drill) is { } written
                         ? SuggestedCount.For(plan, written, CardShelf.StageOf(drill, written))
                         : null,

@@ -94,6 +94,7 @@ public static class PlanReportWriter
             }
 
             json.WriteEndArray();
+            json.WriteNumber("activeShare", block.ActiveShare ?? 0);
         }
         else if (block.Drills is [{ Card: not null } drill])
         {

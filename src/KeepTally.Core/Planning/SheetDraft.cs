@@ -256,7 +256,7 @@ internal sealed class SheetDraft
         var cards = Own.Select(Shelf.Find).OfType<DrillCard>().ToArray();
         var building = cards.Zip(cards.Skip(1)).Count(each => each.First.Skills.Intersect(each.Second.Skills).Any());
         var stale = Own.Sum(id => _pool.Find(id) is { DaysAgo: var days } ? Math.Min(days ?? 28, 56) / 14.0 : 0);
-        var busy = report.Blocks.SelectMany(block => block.Drills).Average(each => (double?)each.Activity?.ActiveShare) ?? 0;
+        var busy = report.Blocks.Average(block => (double?)block.ActiveShare) ?? 0;
         Worth =
             (-1000 * Warnings.Count)
             + (3 * trained)
@@ -302,7 +302,12 @@ internal sealed class SheetDraft
 
             var minutes = CardSense.Of(card, frame).Usual;
             var played = CardShelf.Played(card, 0, frame.Players, groups);
-            var busy = Activity.Of(played, played.Stages[0], minutes * 60, EvenGroups.Largest(frame.Players, groups));
+            var busy = Activity.Of(
+                played,
+                played.Stages[0],
+                minutes * 60,
+                SharedFloor.Players(played.Stages[0], frame.Players, groups)
+            );
             return new Candidate(card, drill.DaysAgo, groups, minutes, busy.ActiveShare);
         }
     }

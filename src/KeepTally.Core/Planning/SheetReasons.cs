@@ -47,10 +47,7 @@ internal static class SheetReasons
             parts.Add($"effort rises from {efforts[0]} to {efforts[^1]}");
         }
 
-        var busy = PlanReport
-            .Of(draft.Plan, draft.Shelf)
-            .Blocks.SelectMany(block => block.Drills)
-            .Average(each => (double?)each.Activity?.ActiveShare);
+        var busy = PlanReport.Of(draft.Plan, draft.Shelf).Blocks.Average(block => (double?)block.ActiveShare);
         parts.Add($"{Math.Round((busy ?? 0) * 100).ToString(CultureInfo.InvariantCulture)}% busy at a time");
         if (draft.Plan.Reserve.Count > 0)
         {

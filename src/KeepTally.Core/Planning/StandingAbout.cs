@@ -144,10 +144,8 @@ public static class StandingAbout
 
     private static decimal? ShareOf(Plan plan, int index, CardShelf shelf)
     {
-        var drills = PlanReport.Of(plan with { Blocks = [plan.Blocks[index]] }, shelf).Blocks[0].Drills;
-        return drills.Count == 0 || drills.Any(each => each.Activity is null)
-            ? null
-            : drills.Average(each => each.Activity!.Value.ActiveShare);
+        var block = PlanReport.Of(plan with { Blocks = [plan.Blocks[index]] }, shelf).Blocks[0];
+        return block.Drills.Any(each => each.Activity is null) ? null : block.ActiveShare;
     }
 
     private static int[] Weights(Plan plan, CardShelf shelf) =>

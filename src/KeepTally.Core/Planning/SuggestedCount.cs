@@ -42,7 +42,9 @@ public static class SuggestedCount
         return largest <= card.Players.Max
             && largest <= (plan.Caps.GroupSize ?? int.MaxValue)
             && smallest >= card.Players.Min
-            && (double)Activity.Of(card, card.Stages[stage], 0, largest).WaitSeconds <= plan.LongestWait
+            && (double)
+                Activity.Of(card, card.Stages[stage], 0, SharedFloor.Players(card.Stages[stage], plan.Players, groups)).WaitSeconds
+                <= plan.LongestWait
             && !needs.Short(plan.Equipment).Any()
             && (plan.Coaches is not { } coaches || needs.Coaches <= coaches);
     }

@@ -71,11 +71,8 @@ public sealed record DrillResult(
     /// <summary>What does not come off is tapped, too.</summary>
     public bool CountsMisses => Stage.Targets is not null || Stage.Outcomes.Any(outcome => outcome.Result == OutcomeResult.Failure);
 
-    /// <summary>Who is alone in front; null where nobody is, or there is nobody to be in front of.</summary>
-    public DrillRow? First =>
-        Rows.Count(row => row.Rank is not null) > 1 && Rows.Count(row => row.Rank == 1) == 1
-            ? Rows.Single(row => row.Rank == 1)
-            : null;
+    /// <summary>Who won, drew or was first.</summary>
+    public Verdict Verdict => Verdict.Of(Stage, Rows, StillOn);
 
     /// <summary>How often each outcome was tapped, over all.</summary>
     public IReadOnlyDictionary<string, int> Counts =>

@@ -63,7 +63,8 @@ public sealed record PlayerTotal(
                 sheet.Head.NameOf(player),
                 Share.Sum(own.Select(unit => new Share(unit.Successes, unit.Attempts))),
                 sheet.Card.Load is { } load
-                    ? own.GroupBy(_ => load.Kind).ToDictionary(each => each.Key, each => each.Sum(unit => LoadCount.Of(load, unit)))
+                    ? own.GroupBy(_ => load.Kind)
+                        .ToDictionary(each => each.Key, each => each.Sum(unit => LoadCount.Of(load, sheet.Stage, unit)))
                     : new Dictionary<string, int>(),
                 busy?.Busy ?? Duration.Zero,
                 busy?.There ?? Duration.Zero,

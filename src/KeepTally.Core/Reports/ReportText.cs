@@ -140,7 +140,7 @@ public static class ReportText
     /// <summary>What came of a drill besides goes: who was first, the par, readings, errors in order of harm, steps of a ladder.</summary>
     public static IEnumerable<string> Came(DrillResult drill)
     {
-        if (Best(drill) is { Length: > 0 } best)
+        if (VerdictWords.Of(drill.Verdict) is { Length: > 0 } best)
         {
             yield return best;
         }
@@ -203,21 +203,6 @@ public static class ReportText
                         .Select(note => $"{drill.Card.Name}{(note.Player is { } player ? $", {player}" : "")}: {note.Text}")
                 ),
         ];
-
-    /// <summary>Who was first, with what ranks them; empty where nobody is alone in front.</summary>
-    public static string Best(DrillResult drill)
-    {
-        if (drill.First is not { } first)
-        {
-            return "";
-        }
-
-        var by = drill.Stage.Measures[0].By;
-        var (won, was) = drill.StillOn ? ("has won most games so far", "is first so far") : ("won most games", "was first");
-        return drill.IsSeries
-            ? $"{first.Unit.Name} {won}: {Phrase.Figure(first.GamesWon ?? 0)}."
-            : $"{first.Unit.Name} {was}, {Phrase.Small(by.Heading)} {by.Figure(first.Report.Value(by)!.Value)}.";
-    }
 
     /// <summary>What was read, over all: the best, the mean, and how far apart; empty where nothing was.</summary>
     public static string Readings(DrillResult drill)

@@ -21,6 +21,7 @@ public static class StandardRules
         StreakEnding.Kind,
         OutsEnding.Kind,
         TapsEnding.Kind,
+        TurnsEnding.Kind,
         TimeEnding.Kind,
     ];
 

@@ -20,9 +20,10 @@ public sealed record DrillSheet(string Name, LogHead Head, IReadOnlyList<Unit> U
 }
 
 /// <summary>One unit's line in the results of a drill.</summary>
-/// <param name="Rank">From 1; null for who is not ranked: it did not play, or has no value to be ranked by.</param>
+/// <param name="Rank">From 1; null for who is not ranked: it did not play, or had no go.</param>
+/// <param name="Stage">What was played.</param>
 /// <param name="Report">What it did, over all games where there were several.</param>
-public sealed record DrillRow(int? Rank, DrillSheet Sheet, Unit Unit, UnitReport Report)
+public sealed record DrillRow(int? Rank, Stage Stage, DrillSheet Sheet, Unit Unit, UnitReport Report)
 {
     /// <summary>Who played for it, and when, game by game; nobody where its sheet was never reached.</summary>
     public IReadOnlyList<IReadOnlyList<Stay>> StaysByGame { get; } =
@@ -35,6 +36,19 @@ public sealed record DrillRow(int? Rank, DrillSheet Sheet, Unit Unit, UnitReport
     /// <summary>Games of its sheet that it won; null where only one was played.</summary>
     public int? GamesWon => Sheet.IsSeries ? Sheet.Report.Games.Count(game => game.Winner == Unit.Id) : null;
 
+    /// <summary>It has won: the match, more games than none, or by an outcome that wins at once.</summary>
+    public bool IsWinner =>
+        GamesWon is { } games
+            ? games > 0
+            : Sheet.Report is { Done: true, Winner: { } winner }
+                && winner == Unit.Id
+                && (IsOfMatch || Sheet.Report.WonWith is not null);
+
+    private bool IsOfMatch => Stage.Play == Play.Match;
+
+    /// <summary>Something was counted for it.</summary>
+    public bool HadGo => Report.HadGo;
+
     /// <summary>Whether anybody played for it.</summary>
     public bool Played => StaysByGame.Any(game => game.Count > 0);
 
@@ -45,8 +59,8 @@ public sealed record DrillRow(int? Rank, DrillSheet Sheet, Unit Unit, UnitReport
 public static class DrillTable
 {
     /// <summary>
-    /// Every unit with its rank, the best first; where several games were played, who won more of them. Whoever did not play, or
-    /// has no value by the first measure, is not ranked and comes after the rest; a stage without scores ranks nobody.
+    /// Every unit with its rank, the best first: who won more games, or the match, then by the measures. Whoever had no go is
+    /// not ranked and comes after the rest, though in a match both sides are; a stage without scores ranks nobody.
     /// </summary>
     /// <param name="sheets">All of the same stage.</param>
     public static IReadOnlyList<DrillRow> Rank(Stage stage, IReadOnlyList<DrillSheet> sheets)
@@ -56,21 +70,17 @@ public static class DrillTable
             .. sheets.SelectMany(sheet =>
                 sheet.Report.Units.Select(unit => new DrillRow(
                     null,
+                    stage,
                     sheet,
                     sheet.Units.First(each => each.Id == unit.Id),
                     GameTotals.Of(stage, sheet.Report.Games, unit.Id)
                 ))
             ),
         ];
-        var by = stage.RankedBy(
-            Array.Exists(rows, row => row.Report.Counts.Any(count => count.Value > 0)),
-            Array.Exists(rows, row => row.Report.OwnCount is not null)
-        );
+        var by = MeasuresOf(stage, rows);
         var ranked = new List<DrillRow>();
         foreach (
-            var won in rows.Where(row => IsRanked(stage, by, row))
-                .GroupBy(row => row.GamesWon ?? 0)
-                .OrderByDescending(won => won.Key)
+            var won in rows.Where(IsRanked).GroupBy(row => row.GamesWon ?? (row.IsWinner ? 1 : 0)).OrderByDescending(won => won.Key)
         )
         {
             var before = ranked.Count;
@@ -81,9 +91,16 @@ public static class DrillTable
             );
         }
 
-        return [.. ranked, .. rows.Where(row => !IsRanked(stage, by, row)).OrderBy(row => !row.Played)];
+        return [.. ranked, .. rows.Where(row => !IsRanked(row)).OrderBy(row => !row.Played)];
     }
 
-    private static bool IsRanked(Stage stage, IReadOnlyList<Measure> by, DrillRow row) =>
-        stage.Scores != Scorer.None && row.Played && row.Report.Value(by[0].By) is not null;
+    /// <summary>What ranks the rows: the card's measures, or where nobody was tapped and some counted themselves, those counts.</summary>
+    internal static IReadOnlyList<Measure> MeasuresOf(Stage stage, IReadOnlyList<DrillRow> rows) =>
+        stage.RankedBy(
+            rows.Any(row => row.Report.Counts.Any(count => count.Value > 0)),
+            rows.Any(row => row.Report.OwnCount is not null)
+        );
+
+    private static bool IsRanked(DrillRow row) =>
+        row.Stage.Scores != Scorer.None && row.Played && (row.HadGo || (row.Stage.Play == Play.Match && row.Sheet.Report.Started));
 }

@@ -76,7 +76,7 @@ internal sealed class EndingJudge
             }
             else
             {
-                state.Finish(unit, running);
+                state.Finish(unit, running, ending.Finishes);
             }
 
             return;
@@ -91,7 +91,7 @@ internal sealed class EndingJudge
                 state.Win(unit.Index, running);
                 break;
             case MatchEnd.Lost:
-                state.Win(RankRule.BestOther(_stage, state, unit, running), running);
+                state.Win(RankRule.BestOther(_stage, state, unit, running), running, finished: false);
                 break;
             case MatchEnd.Ranked:
                 state.Close(running);

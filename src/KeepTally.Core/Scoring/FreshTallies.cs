@@ -1,6 +1,7 @@
 using KeepTally.Core.Cards;
 using KeepTally.Core.Events;
 using KeepTally.Core.Identity;
+using KeepTally.Core.Rules.Endings;
 using KeepTally.Core.Tallies;
 using KeepTally.Core.Time;
 
@@ -36,7 +37,7 @@ internal sealed class FreshTallies(Stage stage, LogHead head, Judges judges)
     private ScoreState StateOf(UnitTally[] units, TapAddress address, Roster roster, bool endsChanged)
     {
         var ball = stage.Ball is { } side ? address.Units.Of(new PlayerId(side)) : -1;
-        var state = new ScoreState(units, stage.Play, ball, stage.Clock);
+        var state = new ScoreState(units, stage.Play, ball, stage.Clock, TurnsEnding.Of(stage));
         if (endsChanged)
         {
             state.TurnOver();

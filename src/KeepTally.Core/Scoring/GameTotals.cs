@@ -31,6 +31,7 @@ public static class GameTotals
                 Cleared = own.Sum(game => game.Cleared),
                 Reach = own.Max(game => game.Reach),
                 Place = own.Min(game => game.Place),
+                Finished = own.All(game => game.Finished),
                 Running = own.Aggregate(Duration.Zero, (total, game) => total + game.Running),
                 Zones = Together(own.SelectMany(game => game.Zones)),
                 Counts = Together(own.SelectMany(game => game.Counts)),

@@ -6,13 +6,14 @@ namespace KeepTally.Core.Scoring;
 /// <summary>An outcome as the fold takes it: what can be told before any tap is told once.</summary>
 internal sealed class OutcomeRule(Outcome outcome)
 {
-    /// <summary>True a success, false a failure, null neither.</summary>
+    /// <summary>True a success, false a failure, null neither; what is counted of a job is never an attempt.</summary>
     internal bool? Attempt { get; } =
-        outcome.Result switch
+        outcome switch
         {
-            OutcomeResult.Success => true,
-            OutcomeResult.Failure => false,
-            OutcomeResult.Neutral => null,
+            { Job: not null } => null,
+            { Result: OutcomeResult.Success } => true,
+            { Result: OutcomeResult.Failure } => false,
+            _ => null,
         };
 
     /// <summary>Points of the unit tapped.</summary>

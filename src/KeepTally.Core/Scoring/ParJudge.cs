@@ -13,9 +13,13 @@ public static class ParJudge
         : by == MeasureKinds.Late || by == MeasureKinds.Voids ? Better.Low
         : Better.High;
 
+    /// <summary>The value of a unit that its par is judged by; null where none is set, it had no go, or its time is of a turn cut short.</summary>
+    public static double? ValueOf(Stage stage, UnitReport unit) =>
+        stage.Par is { } par && unit.HadGo ? unit.Value(new Measure(par.By, BetterOf(stage, par.By))) : null;
+
     /// <summary>Whether a unit reached the par of its stage; false where none is set. Of what is better low, only what was played out counts.</summary>
     public static bool IsMet(Stage stage, UnitReport unit, bool playedOut) =>
         stage.Par is { } par
-        && unit.Value(par.By) is { } value
+        && ValueOf(stage, unit) is { } value
         && (BetterOf(stage, par.By) == Better.High ? value >= par.Value : playedOut && value <= par.Value);
 }

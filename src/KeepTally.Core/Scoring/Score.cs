@@ -35,6 +35,9 @@ public sealed partial class Score
     private RunClock _clock;
     private ClockTime? _movedByHand;
 
+    /// <summary>It was ended before it started: in its count-in, or before.</summary>
+    private bool _neverStarted;
+
     /// <summary>Whether the game had been played out when the coach ended the drill; null while that is not so.</summary>
     private bool? _playedOut;
 
@@ -77,6 +80,7 @@ public sealed partial class Score
         _own = other._own.Copy();
         _half = other._half.Copy();
         _playedOut = other._playedOut;
+        _neverStarted = other._neverStarted;
         _movedByHand = other._movedByHand;
         Roster = other.Roster.Copy();
     }
@@ -167,6 +171,7 @@ public sealed partial class Score
             case RunEvent.End:
                 _freezes.Close(runEvent.At);
                 _playedOut ??= IsPlayedOutAt(runEvent.At);
+                _neverStarted |= !IsStartedAt(runEvent.At);
                 _state.Close(RunningAt(runEvent.At));
                 return EventResult.Taken;
             case RunEvent.Add or RunEvent.Skip or RunEvent.Rounds:

@@ -59,6 +59,12 @@ public sealed partial class Score
     /// <summary>The sides have the ends that they did not begin with.</summary>
     public bool EndsChanged => _games.EndsChanged;
 
+    /// <summary>Whether a unit, by its index, is done by what was said, whatever the clock reads.</summary>
+    internal bool IsUnitDone(int unit) => _state.Units[unit].Done;
+
+    /// <summary>Everyone who is done by what was said.</summary>
+    internal IEnumerable<PlayerId> DoneByRules => _state.Units.Where(unit => unit.Done).Select(unit => unit.Unit.Id);
+
     /// <summary>It is done for good, and not by what its clock alone reads.</summary>
     internal bool IsClosed => _state.Done;
 
@@ -90,9 +96,11 @@ public sealed partial class Score
             ? ScoreReporter.UnitAt(_stage, _state, _limit, IsStartedAt(at), _state.Units[index], RunningAt(at))
             : null;
 
-    /// <summary>The unit ranked first at a moment, where it is alone there.</summary>
+    /// <summary>The unit ranked first at a moment, where it is alone there: of those who had a go, in a match of all sides.</summary>
     public PlayerId? LeaderAt(Instant at) =>
-        ScoreReporter.Leader(_stage, _state, _limit, IsStartedAt(at), RunningAt(at)) is >= 0 and var leader ? UnitAt(leader) : null;
+        ScoreReporter.Leader(_stage, _state, _limit, IsStartedAt(at), RunningAt(at), whoHadGo: true) is >= 0 and var leader
+            ? UnitAt(leader)
+            : null;
 
     /// <summary>The points of each unit, in their order.</summary>
     public IReadOnlyList<double> Points => Array.ConvertAll(_state.Units, unit => unit.Points);
@@ -110,7 +118,8 @@ public sealed partial class Score
     public ClockTime ClockTimeAt(Instant at) => IsDoneAt(at) ? RunningTimeAt(at).On(_countIn) : _clock.At(at);
 
     /// <summary>The sheet starts when the count-in is over.</summary>
-    private bool IsStartedAt(Instant at) => _clock.IsStarted && (_state.Done || _clock.At(at) >= RunningTime.Zero.On(_countIn));
+    private bool IsStartedAt(Instant at) =>
+        _clock.IsStarted && !_neverStarted && (_state.Done || _clock.At(at) >= RunningTime.Zero.On(_countIn));
 
     /// <summary>Running time since the sheet started.</summary>
     private RunningTime RunningAt(Instant at) => _clock.At(at).After(_countIn);

@@ -30,6 +30,9 @@ public sealed record ScoreReport(
     /// <summary>Something was tapped for somebody, or counted by themselves.</summary>
     public bool IsTapped => Units.Any(unit => unit.OwnCount is not null || unit.Counts.Any(count => count.Value > 0));
 
+    /// <summary>The outcome that won it at once, by its id; null where it was won otherwise, or not at all.</summary>
+    public string? WonWith { get; init; }
+
     /// <summary>It went on till its rules or its clock were done.</summary>
     public bool PlayedOut { get; init; }
 
@@ -94,6 +97,9 @@ public sealed record UnitReport
     /// <summary>Whether it has done all there is to do.</summary>
     public required bool Done { get; init; }
 
+    /// <summary>It is done by what it did itself, and not by the clock, the coach, or another's win.</summary>
+    public required bool Finished { get; init; }
+
     /// <summary>The running time that is its own.</summary>
     public required Duration Running { get; init; }
 
@@ -118,8 +124,14 @@ public sealed record UnitReport
     /// <summary>Successes of attempts; null with no attempts.</summary>
     public double? Accuracy => Figures.Accuracy;
 
-    /// <summary>The value that ranks the unit, or null where it has none.</summary>
+    /// <summary>Something was counted for it, or it said a count itself.</summary>
+    public bool HadGo => OwnCount is not null || Counts.Any(count => count.Value > 0);
+
+    /// <summary>What a measure reads of the unit, or null where there is nothing to read.</summary>
     public double? Value(MeasureKind by) => by.Value(Figures);
+
+    /// <summary>The value that ranks the unit by a measure, or null where it has none: the least time is only of a unit that finished.</summary>
+    public double? Value(Measure measure) => measure.ValueOf(Figures);
 
     internal Figures Figures =>
         new()
@@ -130,6 +142,7 @@ public sealed record UnitReport
             BestStreak = BestStreak,
             Cleared = Cleared,
             Running = Running,
+            Finished = Finished,
             Outs = Outs,
             Place = Place,
             ReadingBest = Readings.Best,

@@ -23,21 +23,20 @@ internal static class ScoreReporter
     {
         var units = Array.ConvertAll(state.Units, unit => UnitAt(stage, state, limit, started, unit, running));
         var done = state.IsDoneAt(limit, started, running);
-        RankedUnit[] ranking =
-            !started && !done
-                ? []
-                :
-                [
-                    .. RankRule
-                        .Rank(
-                            MeasuresOf(stage, state),
-                            Array.ConvertAll(
-                                state.Units,
-                                unit => (unit.Unit.Id, UnitFigures.Of(stage, unit, state.UnitTimeAt(unit, limit, started, running)))
-                            )
+        RankedUnit[] ranking = !started
+            ? []
+            :
+            [
+                .. RankRule
+                    .Rank(
+                        MeasuresOf(stage, state),
+                        Array.ConvertAll(
+                            state.Units,
+                            unit => (unit.Unit.Id, UnitFigures.Of(stage, unit, state.UnitTimeAt(unit, limit, started, running)))
                         )
-                        .Select(ranked => new RankedUnit(ranked.Rank, ranked.Unit)),
-                ];
+                    )
+                    .Select(ranked => new RankedUnit(ranked.Rank, ranked.Unit)),
+            ];
         return new ScoreReport(
             stageIndex,
             started,
@@ -53,7 +52,10 @@ internal static class ScoreReporter
             ranking,
             freezes,
             [.. stays]
-        );
+        )
+        {
+            WonWith = state.WonWith >= 0 ? stage.Outcomes[state.WonWith].Id : null,
+        };
     }
 
     /// <summary>The same moment, as far as words about a tap ask for it.</summary>
@@ -76,21 +78,35 @@ internal static class ScoreReporter
     }
 
     /// <summary>The index of the unit ranked first alone, or -1.</summary>
-    internal static int Leader(Stage stage, ScoreState state, ClockLimit limit, bool started, RunningTime running)
+    /// <param name="whoHadGo">Only among those for whom something was counted; in a match among all.</param>
+    internal static int Leader(
+        Stage stage,
+        ScoreState state,
+        ClockLimit limit,
+        bool started,
+        RunningTime running,
+        bool whoHadGo = false
+    )
     {
-        if (!started && !state.IsDoneAt(limit, started, running))
+        if (!started)
         {
             return -1;
         }
 
-        var figures = new Figures[state.Units.Length];
-        for (var i = 0; i < figures.Length; i++)
+        var (figures, indices) = (new Figures[state.Units.Length], new int[state.Units.Length]);
+        var count = 0;
+        foreach (var unit in state.Units)
         {
-            var unit = state.Units[i];
-            figures[i] = UnitFigures.Of(stage, unit, state.UnitTimeAt(unit, limit, started, running));
+            if (!whoHadGo || stage.Play == Play.Match || unit.HadGo)
+            {
+                indices[count] = unit.Index;
+                figures[count++] = UnitFigures.Of(stage, unit, state.UnitTimeAt(unit, limit, started, running));
+            }
         }
 
-        return RankRule.LeaderAlone(MeasuresOf(stage, state), figures);
+        return RankRule.LeaderAlone(MeasuresOf(stage, state), figures.AsSpan(0, count)) is >= 0 and var leader
+            ? indices[leader]
+            : -1;
     }
 
     private static IReadOnlyList<Measure> MeasuresOf(Stage stage, ScoreState state)

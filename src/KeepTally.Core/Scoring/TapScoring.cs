@@ -14,6 +14,7 @@ internal sealed class TapScoring
     private readonly Stage _stage;
     private readonly OutcomeRule[] _outcomes;
     private readonly StreakMiss _onMiss;
+    private readonly bool _breaksOthers;
     private readonly Judges _judges;
     private readonly EndingJudge _endings;
 
@@ -22,6 +23,7 @@ internal sealed class TapScoring
         _stage = stage;
         _judges = judges;
         _onMiss = stage.Streak;
+        _breaksOthers = stage.SuccessBreaksOtherRuns;
         _outcomes = [.. stage.Outcomes.Select(outcome => new OutcomeRule(outcome))];
         _endings = new EndingJudge(stage, movesOthers: Array.Exists(_outcomes, outcome => outcome.OtherPoints.Length > 0));
     }
@@ -51,10 +53,15 @@ internal sealed class TapScoring
             return EventResult.Void(found.Unit, breach);
         }
 
-        var judged = _judges.Attempt(unit, found.Zone, outcome?.Attempt);
+        var judged = outcome?.IsOfJob == true ? null : _judges.Attempt(unit, found.Zone, outcome?.Attempt);
         // A breach that counts is a failure, wherever the ball went.
         var attempt = breach is null ? judged : false;
         Count(tap, found, unit, outcome, attempt);
+        if (_breaksOthers && attempt == true)
+        {
+            AttemptRule.BreakOthers(unit, state.Units);
+        }
+
         var turns = state.TurnsPassed;
         var passes = AwardPoints(found, unit, outcome, attempt, state, address, breached: breach is not null, running);
         _endings.Judge(state, unit, passes, running);
@@ -101,9 +108,21 @@ internal sealed class TapScoring
 
         if (_judges.Finishes(unit, attempt))
         {
-            state.Finish(unit, running);
+            state.Finish(unit, running, finished: true);
         }
 
-        return !breached && outcome is { Does.Length: > 0 } && new EffectScene(_stage, state, unit, running).Do(outcome.Does);
+        if (breached || outcome is not { Does.Length: > 0 })
+        {
+            return false;
+        }
+
+        var open = state.Winner < 0;
+        var passes = new EffectScene(_stage, state, unit, running).Do(outcome.Does);
+        if (open && state.Winner >= 0)
+        {
+            state.WonWith = found.Outcome;
+        }
+
+        return passes;
     }
 }

@@ -34,6 +34,7 @@ internal static class UnitReporter
             Place = unit.Place,
             Asked = Asked(stage, unit, done),
             Done = done,
+            Finished = unit.Finished,
             Running = ran,
             Zones = Zones(stage, unit),
             Counts = Counts(stage, unit),

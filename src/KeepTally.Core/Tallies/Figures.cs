@@ -23,6 +23,9 @@ public readonly record struct Figures
     /// <summary>The running time that is the unit's own.</summary>
     public required Duration Running { get; init; }
 
+    /// <summary>It is done by what it did itself, and not by the clock, the coach, or another's win.</summary>
+    public required bool Finished { get; init; }
+
     /// <summary>Its outs.</summary>
     public required int Outs { get; init; }
 

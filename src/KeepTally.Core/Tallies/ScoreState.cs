@@ -7,7 +7,8 @@ namespace KeepTally.Core.Tallies;
 
 /// <summary>What stands on a sheet while it is folded: its units, whose turn it is, who has the ball, whether it is done.</summary>
 /// <param name="plan">The clock of the stage, or null.</param>
-internal sealed class ScoreState(UnitTally[] units, Play play, int ball, ClockPlan? plan)
+/// <param name="turnsEach">How many turns each unit has; null where nothing says so.</param>
+internal sealed class ScoreState(UnitTally[] units, Play play, int ball, ClockPlan? plan, int? turnsEach = null)
 {
     /// <summary>What coaches have added to the limit of the turn under way, or of all.</summary>
     private Duration _added;
@@ -32,6 +33,9 @@ internal sealed class ScoreState(UnitTally[] units, Play play, int ball, ClockPl
 
     /// <summary>The index of the unit that won by a rule of its own, or -1.</summary>
     internal int Winner { get; private set; } = -1;
+
+    /// <summary>The index of the outcome that won it at once, or -1.</summary>
+    internal int WonWith { get; set; } = -1;
 
     /// <summary>The index of the unit with the ball, or -1.</summary>
     internal int Ball { get; private set; } = ball;
@@ -134,10 +138,12 @@ internal sealed class ScoreState(UnitTally[] units, Play play, int ball, ClockPl
         }
     }
 
-    internal void Finish(UnitTally unit, RunningTime running)
+    /// <param name="finished">By what the unit did itself, and not by the clock, the coach, or another's win.</param>
+    internal void Finish(UnitTally unit, RunningTime running, bool finished = false)
     {
         if (!unit.Done)
         {
+            unit.Finished = finished;
             unit.DoneAfter = OwnTime(unit, running);
             unit.Done = true;
             _open -= unit.IsOn ? 1 : 0;
@@ -148,7 +154,7 @@ internal sealed class ScoreState(UnitTally[] units, Play play, int ball, ClockPl
     internal void Leave(UnitTally unit, RunningTime running)
     {
         unit.Place ??= ++_left;
-        Finish(unit, running);
+        Finish(unit, running, finished: true);
     }
 
     internal void Close(RunningTime running)
@@ -168,9 +174,15 @@ internal sealed class ScoreState(UnitTally[] units, Play play, int ball, ClockPl
     }
 
     /// <summary>The sheet is done, won by a unit; -1 where nobody is left to win.</summary>
-    internal void Win(int unit, RunningTime running)
+    /// <param name="finished">It won by what was done, and not because another was out.</param>
+    internal void Win(int unit, RunningTime running, bool finished = true)
     {
         Winner = Winner < 0 ? unit : Winner;
+        if (Winner >= 0 && !Done)
+        {
+            Finish(Units[Winner], running, finished);
+        }
+
         Close(running);
     }
 
@@ -223,14 +235,27 @@ internal sealed class ScoreState(UnitTally[] units, Play play, int ball, ClockPl
     /// <summary>The index of the unit the turn passes to by itself, or -1 where there are no turns.</summary>
     internal int NextTurn => play == Play.Turns ? NextAfter(Turn) : -1;
 
-    /// <summary>Passes the turn to a unit, or to the next in listed order that is not done.</summary>
+    /// <summary>Passes the turn to a unit, or to the next in listed order that is not done; the sheet is done where that was the last turn of all.</summary>
     /// <param name="over">When the turn before was over.</param>
     /// <param name="now">When it is passed.</param>
     internal void PassTurn(RunningTime over, RunningTime now, int? to = null)
     {
-        if (!Units[Turn].Done)
+        var before = Units[Turn];
+        before.Turns += before.IsOn ? 1 : 0;
+        if (before.Turns >= turnsEach)
         {
-            Units[Turn].EarlierTurns += Duration.Max(Duration.Zero, over - TurnBegan);
+            Finish(before, over);
+        }
+
+        if (AllDone)
+        {
+            Close(over);
+            return;
+        }
+
+        if (!before.Done)
+        {
+            before.EarlierTurns += Duration.Max(Duration.Zero, over - TurnBegan);
         }
 
         TurnsPassed++;

@@ -37,8 +37,10 @@ internal sealed class UnitTally
         Place = other.Place;
         OwnCount = other.OwnCount;
         Done = other.Done;
+        Finished = other.Finished;
         DoneAfter = other.DoneAfter;
         EarlierTurns = other.EarlierTurns;
+        Turns = other.Turns;
         TimeOff = other.TimeOff;
         WentOff = other.WentOff;
         Counts = [.. other.Counts];
@@ -82,8 +84,14 @@ internal sealed class UnitTally
 
     internal bool Done { get; set; }
 
+    /// <summary>It is done by what it did itself, and not by the clock, the coach, or another's win.</summary>
+    internal bool Finished { get; set; }
+
     /// <summary>The unit's own time when it was done.</summary>
     internal Duration DoneAfter { get; set; }
+
+    /// <summary>How many of its turns are over.</summary>
+    internal int Turns { get; set; }
 
     /// <summary>The time of the turns that are over.</summary>
     internal Duration EarlierTurns { get; set; }
@@ -98,6 +106,9 @@ internal sealed class UnitTally
 
     /// <summary>Counted taps by outcome; the last two are hit and miss where zones are asked.</summary>
     internal int[] Counts { get; }
+
+    /// <summary>Something was counted for it, or it said a count itself.</summary>
+    internal bool HadGo => OwnCount is not null || Array.Exists(Counts, static count => count > 0);
 
     internal Readings Readings { get; }
 

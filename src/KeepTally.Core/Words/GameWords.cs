@@ -1,5 +1,4 @@
 using KeepTally.Core.Cards;
-using KeepTally.Core.Identity;
 using KeepTally.Core.Rules.Measures;
 using KeepTally.Core.Scoring;
 using KeepTally.Core.Text;
@@ -31,19 +30,22 @@ public static class GameWords
     }
 
     /// <summary>"Plain 11, Striped 8: Plain won": one game, the first in rank first; one still being played is not over.</summary>
-    public static string Line(Stage stage, ScoreReport game, Func<PlayerId, string> name)
+    public static string Line(Stage stage, DrillSheet sheet, ScoreReport game)
     {
-        var measure = stage.Measures[0].By;
-        var figures = game.Ranking.Select(ranked =>
+        var verdict = Verdict.OfSheet(stage, sheet with { Report = game with { Earlier = [] } }, open: !game.Done);
+        var measure = stage.Measures[0];
+        var figures = verdict.Ranked.Select(row =>
+            $"{row.Unit.Name} {(row.Report.Value(measure) is { } value ? measure.By.Figure(value) : "–")}"
+        );
+        var ending = verdict switch
         {
-            var unit = game.Units.First(each => each.Id == ranked.Unit);
-            return $"{name(ranked.Unit)} {(unit.Value(measure) is { } value ? measure.Figure(value) : "–")}";
-        });
-        var ending =
-            game.Units.Count < 2 ? ""
-            : game.Winner is { } winner ? $": {name(winner)} {(stage.Play == Play.Match ? "won" : "first")}"
-            : game.Done ? ": level"
-            : ": not over";
-        return string.Join(", ", figures) + ending;
+            { IsOpen: true } => "not over",
+            { First: { } first, Kind: VerdictKind.Won } => $"{first.Unit.Name} won",
+            { First: { } first } => $"{first.Unit.Name} first",
+            { Kind: VerdictKind.Level } => "level",
+            { Kind: VerdictKind.NobodyHadGo } => "nobody had a go",
+            _ => "",
+        };
+        return string.Join(": ", new[] { string.Join(", ", figures), ending }.Where(part => part.Length > 0));
     }
 }

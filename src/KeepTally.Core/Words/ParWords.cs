@@ -11,10 +11,16 @@ public static class ParWords
     /// <summary>The par is met.</summary>
     public const string Met = "par met";
 
-    /// <summary>"par met", "3 to par", "past par"; empty where no par is set, or nothing was done yet.</summary>
+    /// <summary>"par met", "3 to par", "past par"; empty where no par is set, it had no go, or its time says nothing because it did not finish.</summary>
     public static string Of(Stage stage, UnitReport unit)
     {
-        if (stage.Par is not { } par || unit.Value(par.By) is not { } value)
+        if (stage.Par is not { } par || !unit.HadGo)
+        {
+            return "";
+        }
+
+        // A time that still runs is told against the par; one that was cut short is not.
+        if ((unit.Done ? ParJudge.ValueOf(stage, unit) : unit.Value(par.By)) is not { } value)
         {
             return "";
         }

@@ -73,18 +73,22 @@ public sealed class EventJournal(TallyDb db, JournalWriter writer, TextCache tex
 
         var head = texts.Head(row.HeadJson);
         var card = texts.Read(row.CardJson, head.Options);
-        return card.IsOk
-            ? Result.Ok(
-                new AppendGuard(
-                    row.TeamId,
-                    row.PracticeId,
-                    card.Value.Name,
-                    row.Origin,
-                    Score.Open(card.Value, head).Require(),
-                    new EventGate(head)
-                )
+        if (!card.IsOk)
+        {
+            return Result.Fail<AppendGuard>(card.Faults);
+        }
+
+        var score = Score.Open(card.Value, head).Require();
+        return Result.Ok(
+            new AppendGuard(
+                row.TeamId,
+                row.PracticeId,
+                card.Value.Name,
+                row.Origin,
+                score,
+                new EventGate(head, KnownTags.Of(score.Stage))
             )
-            : Result.Fail<AppendGuard>(card.Faults);
+        );
     }
 }
 

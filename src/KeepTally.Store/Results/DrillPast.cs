@@ -87,7 +87,7 @@ public sealed record DrillDay(PastPractice Practice, int Units, Share Share, dou
 {
     internal static DrillDay Of(Stage stage, PastPractice practice, IReadOnlyList<UnitResult> units)
     {
-        var values = units.Select(unit => unit.Report.Value(stage.Measures[0].By)).OfType<double>().ToArray();
+        var values = units.Select(unit => unit.Report.Value(stage.Measures[0])).OfType<double>().ToArray();
         return new DrillDay(
             practice,
             units.Count,
@@ -130,7 +130,7 @@ public sealed record PlayerPast(
         );
 
     private static IEnumerable<double> Values(Stage stage, IEnumerable<UnitResult> results) =>
-        results.Select(result => result.Report.Value(stage.Measures[0].By)).OfType<double>();
+        results.Select(result => result.Report.Value(stage.Measures[0])).OfType<double>();
 }
 
 /// <summary>What days of practice and values of a stage mean to judgement.</summary>

@@ -89,7 +89,11 @@ public sealed record LoadDay(DateOnly Date, string Kind, int Count)
                 .SelectMany(
                     sheet => sheet.Outcome.Report.Games.SelectMany(game => game.Units.Where(unit => unit.Id == player)),
                     (sheet, unit) =>
-                        (sheet.Practice.Date, sheet.Outcome.Card.Load!.Kind, Count: LoadCount.Of(sheet.Outcome.Card.Load, unit))
+                        (
+                            sheet.Practice.Date,
+                            sheet.Outcome.Card.Load!.Kind,
+                            Count: LoadCount.Of(sheet.Outcome.Card.Load, sheet.Outcome.Stage, unit)
+                        )
                 )
                 .GroupBy(each => (each.Date, each.Kind))
                 .Select(day => new LoadDay(day.Key.Date, day.Key.Kind, day.Sum(each => each.Count)))

@@ -216,7 +216,7 @@ public sealed class AgainTests
         Assert.Equal(3, report.Games.Count);
         Assert.Equal(["second", "first"], rows.Select(row => row.Unit.Id.Value));
         Assert.Equal([(1, 2, 0.0), (2, 1, 19.0)], rows.Select(row => (row.Rank!.Value, row.GamesWon!.Value, row.Report.Points)));
-        Assert.Equal("first 7, second 0: first won", GameWords.Line(sheet.Stage, report.Games[0], id => id.Value));
+        Assert.Equal("first 7, second 0: first won", GameWords.Line(sheet.Stage, rows[0].Sheet, report.Games[0]));
     }
 
     [Fact]

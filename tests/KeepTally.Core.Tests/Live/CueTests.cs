@@ -35,7 +35,7 @@ public sealed class CueTests
     public void What_is_called_goes_round_with_each_go_of_the_one_whose_it_is()
     {
         var sheet = Given.Started(Given.Card(""" "asks":["left","right","through"] """), "a", "b").Taps("a+ a- b+");
-        string? Asked(string unit) => sheet.AskedOf(new PlayerId(unit), sheet.Log.LastAt);
+        string? Asked(string unit) => sheet.AskedOf(new SheetId("s"), new PlayerId(unit), sheet.Log.LastAt);
         Assert.Equal(("through", "right"), (Asked("a"), Asked("b")));
         sheet.Taps("a+");
         Assert.Equal("left", Asked("a"));
@@ -45,11 +45,14 @@ public sealed class CueTests
     public void At_random_it_is_the_same_for_the_same_seed_and_each_comes_about_as_often()
     {
         var asks = new Asks(["left", "right"], AtRandom: true);
-        var calls = Enumerable.Range(0, 4000).Select(goes => asks.After(goes, seed: 7)).ToArray();
-        Assert.Equal(calls, Enumerable.Range(0, 4000).Select(goes => asks.After(goes, seed: 7)));
+        var calls = Enumerable.Range(0, 4000).Select(goes => asks.After(goes, seed: 7, "s/a")).ToArray();
+        Assert.Equal(calls, Enumerable.Range(0, 4000).Select(goes => asks.After(goes, seed: 7, "s/a")));
         // Within four standard deviations of a half (binomial, n = 4000).
         Assert.InRange(calls.Count(call => call == "left"), 2000 - 127, 2000 + 127);
-        Assert.NotEqual(calls, Enumerable.Range(0, 4000).Select(goes => asks.After(goes, seed: 8)));
+        Assert.NotEqual(calls, Enumerable.Range(0, 4000).Select(goes => asks.After(goes, seed: 8, "s/a")));
+        // Pairs and groups are called apart: another player of the sheet, the same player on another sheet.
+        Assert.NotEqual(calls, Enumerable.Range(0, 4000).Select(goes => asks.After(goes, seed: 7, "s/b")));
+        Assert.NotEqual(calls, Enumerable.Range(0, 4000).Select(goes => asks.After(goes, seed: 7, "t/a")));
     }
 
     [Fact]

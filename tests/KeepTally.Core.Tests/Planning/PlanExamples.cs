@@ -60,14 +60,22 @@ public sealed class PlanExamples
         Assert.Equal(new TimeOnly(17, 46, 30), report.At(report.Blocks[2].From));
     }
 
+    /// <summary>Two relays of six that run side by side: in each of them one runs and five wait.</summary>
+    private static CardShelf SideBySide => CardShelf.Of([ShippedCard.Read("shuttle-relay", ("how", "together"))]);
+
+    [Fact]
+    public void Where_groups_run_one_after_the_other_another_group_keeps_nobody_busier()
+    {
+        // Twelve share one course: one runs, eleven wait, however many relays they make.
+        Assert.Equal(0.08m, PlanReport.Of(Plan(30, Drill("shuttle-relay", 6, 2)), AnyPlan.Shelf).Blocks[0].ActiveShare);
+        Assert.Null(StandingAbout.Best(Plan(30, Drill("shuttle-relay", 6, 2)), 0, AnyPlan.Shelf, []));
+    }
+
     /// <summary>Common practice: one ball between twelve keeps two busy; two more lines keep six busy.</summary>
     [Fact]
     public void Another_line_is_offered_where_players_stand_about()
     {
-        // One relay for twelve of six at the most: one runs, eleven wait.
-        var plan = Plan(30, Drill("shuttle-relay", 6, 2));
-
-        var best = StandingAbout.Best(plan, 0, AnyPlan.Shelf, []);
+        var best = StandingAbout.Best(Plan(30, Drill("shuttle-relay", 6, 2)), 0, SideBySide, []);
 
         Assert.NotNull(best);
         Assert.Equal("four groups", best.What);
@@ -84,7 +92,7 @@ public sealed class PlanExamples
             Equipment = new Dictionary<string, int> { ["ball"] = 2, ["cone"] = 20 },
         };
 
-        Assert.Equal("two more balls", StandingAbout.Best(plan, 0, AnyPlan.Shelf, [])!.Missing);
+        Assert.Equal("two more balls", StandingAbout.Best(plan, 0, SideBySide, [])!.Missing);
     }
 
     [Fact]

@@ -123,8 +123,8 @@ public sealed class ReportTests
         Assert.Equal(Lines(false, 0), Lines(true, 0));
         Assert.StartsWith("Not ended yet: ", Lines(true, 1)[0], StringComparison.Ordinal);
         Assert.StartsWith("Took ", Lines(false, 1)[0], StringComparison.Ordinal);
-        Assert.Contains(Lines(true, 1), line => line.StartsWith("A is first so far", StringComparison.Ordinal));
-        Assert.Contains(Lines(false, 1), line => line.StartsWith("A was first", StringComparison.Ordinal));
+        Assert.Contains(Lines(true, 1), line => line == "A first so far with 2 goes.");
+        Assert.Contains(Lines(false, 1), line => line == "A first with 2 goes.");
         Assert.Equal(["Not begun yet."], Lines(true, 2));
         Assert.Equal(["Not reached."], Lines(false, 2));
     }

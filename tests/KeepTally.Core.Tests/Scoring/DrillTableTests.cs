@@ -1,6 +1,7 @@
 using KeepTally.Core.Events;
 using KeepTally.Core.Identity;
 using KeepTally.Core.Live;
+using KeepTally.Core.Rules.Measures;
 using KeepTally.Core.Scoring;
 using KeepTally.Core.Time;
 using KeepTally.Core.Words;
@@ -10,7 +11,7 @@ namespace KeepTally.Core.Tests.Scoring;
 public sealed class DrillTableTests
 {
     private const string Relay = """
-        "play":"turns","measure":[{"by":"seconds","better":"low"}]
+        "play":"turns","until":[{"successes":1}],"measure":[{"by":"seconds","better":"low"}]
         """;
 
     private static DrillSheet Ended(string name, Sheet sheet) =>
@@ -57,17 +58,19 @@ public sealed class DrillTableTests
     }
 
     [Fact]
-    public void Without_a_time_nobody_has_the_best_time()
+    public void A_turn_cut_short_is_no_quick_one_and_who_had_no_go_has_no_rank()
     {
         var card = Given.Card(Relay);
-        var sheet = Given.Started(card, "a", "b", "c");
+        var sheet = Given.Started(card, "a", "b", "c", "d");
         sheet.Tap(null, "make", 4000);
-        sheet.Add(new RunEvent.Turn(new EventId(new DeviceId("x"), 1), new Instant(5000), null));
         sheet.Tap(null, "make", 9000);
-        sheet.Add(new RunEvent.End(new EventId(new DeviceId("x"), 2), new Instant(9000)));
+        sheet.Tap(null, "miss", 10_000);
+        sheet.Add(new RunEvent.End(new EventId(new DeviceId("x"), 2), new Instant(10_000)));
 
-        Assert.Equal(["1 b", "2 a", "- c"], Ranks(DrillTable.Rank(card.Stages[0], [Ended("", sheet)])));
-        Assert.Equal("c", sheet.Now().Ranking[^1].Unit.Value);
+        var rows = DrillTable.Rank(card.Stages[0], [Ended("", sheet)]);
+        Assert.Equal(["1 a", "2 b", "3 c", "- d"], Ranks(rows));
+        Assert.Equal([4, 5, null], rows.Take(3).Select(row => row.Report.Value(card.Stages[0].Measures[0])));
+        Assert.Equal("A first in 0:04.", VerdictWords.Of(Verdict.Of(card.Stages[0], rows, open: false)));
     }
 
     [Fact]
@@ -79,7 +82,7 @@ public sealed class DrillTableTests
 
         var table = DrillTable.Rank(card.Stages[0], [Ended("A", not), Ended("B", reached)]);
 
-        Assert.Equal(["1 a B", "1 b B", "- c A"], Ranks(table));
+        Assert.Equal(["1 a B", "- b B", "- c A"], Ranks(table));
         Assert.Equal([true, true, false], table.Select(row => row.Played));
         Assert.Empty(not.Now().Ranking);
     }

@@ -103,7 +103,7 @@ public sealed class CardProperties
                             foreach (var unit in live.Now().Units.Where(unit => unit.Done))
                             {
                                 var now =
-                                    $"{unit.Points} {unit.Attempts} {unit.Streak} {unit.Cleared} {unit.Outs} {unit.Place} {unit.Running}";
+                                    $"{unit.Points} {unit.Attempts} {unit.BestStreak} {unit.Cleared} {unit.Outs} {unit.Place} {unit.Running}";
                                 Assert.Equal(done.TryGetValue(unit.Id.Value, out var before) ? before : now, now);
                                 done[unit.Id.Value] = now;
                             }

@@ -22,6 +22,9 @@ public abstract record Ending
     /// <summary>What a match is decided by when a side meets it.</summary>
     internal virtual MatchEnd InMatch => MatchEnd.Won;
 
+    /// <summary>Whether a unit that meets it has finished what it set out to do, so that its time can be ranked; outs and the clock only stop it.</summary>
+    internal virtual bool Finishes => true;
+
     /// <summary>Whether one unit can meet it by a tap of another.</summary>
     internal virtual bool LooksAtOthers => false;
 

@@ -21,6 +21,8 @@ public sealed record OutsEnding(int Count) : Ending
 
     internal override MatchEnd InMatch => MatchEnd.Lost;
 
+    internal override bool Finishes => false;
+
     internal override string Words(Stage stage) => $"over at {Phrase.Of(Count, "out")}";
 
     internal override bool IsMet(UnitTally unit, UnitTally[] units, Play play) => unit.Outs >= Count;

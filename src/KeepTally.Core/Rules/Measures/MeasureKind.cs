@@ -43,6 +43,9 @@ public sealed class MeasureKind
     /// <summary>A value as it stands in a table.</summary>
     public Func<double, string> Figure { get; init; } = static value => value.ToString("0.##", CultureInfo.InvariantCulture);
 
+    /// <summary>Where little is good, it says something only of who finished: a turn cut short is no quick one.</summary>
+    internal bool LowIsOfFinished { get; init; }
+
     /// <summary>Whether it hangs on the runs of successes.</summary>
     internal bool CountsRuns { get; init; }
 

@@ -103,6 +103,7 @@ public static class MeasureKinds
             value => Phrase.Span(Duration.FromSeconds(value))
         )
         {
+            LowIsOfFinished = true,
             Figure = static seconds => string.Create(CultureInfo.InvariantCulture, $"{(int)seconds / 60}:{(int)seconds % 60:00}"),
         };
 

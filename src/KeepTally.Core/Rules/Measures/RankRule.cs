@@ -70,7 +70,7 @@ internal static class RankRule
     {
         foreach (var measure in measures)
         {
-            var order = (measure.By.Value(a), measure.By.Value(b)) switch
+            var order = (measure.ValueOf(a), measure.ValueOf(b)) switch
             {
                 (null, null) => 0,
                 (null, _) => 1,

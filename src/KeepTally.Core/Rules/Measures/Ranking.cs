@@ -1,5 +1,6 @@
 using KeepTally.Core.Cards;
 using KeepTally.Core.Json;
+using KeepTally.Core.Tallies;
 using KeepTally.Core.Text;
 
 namespace KeepTally.Core.Rules.Measures;
@@ -84,7 +85,12 @@ public sealed record Ranking(IReadOnlyList<Measure> Measures) : StageRule
 /// <summary>One thing that ranks the units.</summary>
 /// <param name="By">What is measured.</param>
 /// <param name="Better">Which end of it is the good one.</param>
-public sealed record Measure(MeasureKind By, Better Better);
+public sealed record Measure(MeasureKind By, Better Better)
+{
+    /// <summary>The value of a unit that it is ranked by, or null where it has none.</summary>
+    internal double? ValueOf(in Figures figures) =>
+        Better == Better.Low && By.LowIsOfFinished && !figures.Finished ? null : By.Value(figures);
+}
 
 /// <summary>Finds the rule on a stage.</summary>
 public static class MeasuresOfStage

@@ -17,6 +17,7 @@ internal static class UnitFigures
             BestStreak = unit.BestStreak,
             Cleared = unit.Cleared,
             Running = ran,
+            Finished = unit.Finished,
             Outs = unit.Outs,
             Place = unit.Place,
             ReadingBest = unit.Readings.Count == 0 ? null : Best(stage, unit.Readings),

@@ -20,4 +20,16 @@ internal static class AttemptRule
             unit.Streak = 0;
         }
     }
+
+    /// <summary>A success of one side ends the runs of all others; their best ones stay.</summary>
+    internal static void BreakOthers(UnitTally scorer, UnitTally[] units)
+    {
+        foreach (var unit in units)
+        {
+            if (unit != scorer)
+            {
+                unit.Streak = 0;
+            }
+        }
+    }
 }

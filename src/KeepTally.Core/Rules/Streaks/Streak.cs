@@ -4,13 +4,21 @@ using KeepTally.Core.Text;
 
 namespace KeepTally.Core.Rules.Streaks;
 
-/// <summary>What a failure does to the run of successes. Source: docs/formats.md, section 1, "Streak".</summary>
-public sealed record Streak(StreakMiss Miss) : StageRule
+/// <summary>What breaks a run of successes. Source: docs/formats.md, section 1, "Streak".</summary>
+/// <param name="Miss">What a failure of the unit itself does to its run.</param>
+/// <param name="Others">What a success of another side does to it, in a match.</param>
+public sealed record Streak(StreakMiss Miss, StreakOthers Others = StreakOthers.Zero) : StageRule
 {
     private static readonly Choices<StreakMiss> Misses = new(
         "miss",
         ("zero", StreakMiss.Zero, "sets the run back to nought"),
         ("hold", StreakMiss.Hold, "leaves the run as it is")
+    );
+
+    private static readonly Choices<StreakOthers> OtherSides = new(
+        "others",
+        ("zero", StreakOthers.Zero, "breaks the run"),
+        ("hold", StreakOthers.Hold, "leaves the run as it is")
     );
 
     /// <summary>How the rule stands on a card.</summary>
@@ -19,12 +27,15 @@ public sealed record Streak(StreakMiss Miss) : StageRule
             property: "streak",
             label: "A miss",
             template: """{"miss":"hold"}""",
-            schema: Schema.Object(new SchemaProperty("miss", Schema.OneOf(Misses))),
+            schema: Schema.Object(
+                new SchemaProperty("miss", Schema.OneOf(Misses)),
+                new SchemaProperty("others", Schema.OneOf(OtherSides))
+            ),
             read: Read
         )
         {
-            Choices = [Misses],
-            Fields = [new RuleField("miss", "A miss", Misses)],
+            Choices = [Misses, OtherSides],
+            Fields = [new RuleField("miss", "A miss", Misses), new RuleField("others", "A success of the other side", OtherSides)],
         };
 
     /// <summary>Told only where runs matter and no other rule tells it.</summary>
@@ -39,6 +50,12 @@ public sealed record Streak(StreakMiss Miss) : StageRule
         yield return Miss == StreakMiss.Zero
             ? Phrase.Sentence($"{ResultNames.Failure(stage)} sets the run back to nought")
             : Phrase.Sentence($"{ResultNames.Failure(stage)} does not count and does not break the run");
+        if (stage.Play == Play.Match)
+        {
+            yield return Others == StreakOthers.Zero
+                ? "A success of the other side breaks the run."
+                : "Each side keeps its own run, whatever the other does.";
+        }
     }
 
     internal override string TellProgress(in TapStory tap)
@@ -66,8 +83,8 @@ public sealed record Streak(StreakMiss Miss) : StageRule
             return new Streak(Misses.Usual);
         }
 
-        place.Only(Misses.Property);
-        return new Streak(Misses.ReadFrom(place));
+        place.Only(Misses.Property, OtherSides.Property);
+        return new Streak(Misses.ReadFrom(place), OtherSides.ReadFrom(place));
     }
 }
 
@@ -81,6 +98,16 @@ public enum StreakMiss
     Hold,
 }
 
+/// <summary>What a success of another side does to a run of successes, in a match.</summary>
+public enum StreakOthers
+{
+    /// <summary>The run begins again from nought.</summary>
+    Zero,
+
+    /// <summary>The run stays as it is: the sides play apart, as two relays do.</summary>
+    Hold,
+}
+
 /// <summary>Finds the rule on a stage.</summary>
 public static class StreakOfStage
 {
@@ -88,5 +115,9 @@ public static class StreakOfStage
     {
         /// <summary>What a failure does to the run of successes.</summary>
         public StreakMiss Streak => stage.Rule<Streak>()?.Miss ?? StreakMiss.Zero;
+
+        /// <summary>Whether a success of one unit sets the run of every other back to nought.</summary>
+        public bool SuccessBreaksOtherRuns =>
+            stage.Play == Play.Match && (stage.Rule<Streak>()?.Others ?? StreakOthers.Zero) == StreakOthers.Zero;
     }
 }

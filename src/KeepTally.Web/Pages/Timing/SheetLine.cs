@@ -44,15 +44,8 @@ public sealed record SheetLine(
         }
     }
 
-    /// <summary>The share of players busy, from 0 to 1; at a circuit the mean of its stations; null where nothing is done.</summary>
-    public double? Busy
-    {
-        get
-        {
-            var known = Report.Drills.Where(drill => drill.Activity is not null).ToArray();
-            return known.Length == 0 ? null : (double)known.Average(drill => drill.Activity!.Value.ActiveShare);
-        }
-    }
+    /// <summary>The share of players busy, from 0 to 1; null where nothing is done.</summary>
+    public double? Busy => (double?)Report.ActiveShare;
 
     /// <summary>How long a player stands and how many goes each one gets, in words.</summary>
     public string Goes =>
@@ -81,9 +74,9 @@ public sealed record SheetLine(
             : BlockClock.Of(null, 0, false);
 
     private static string Wait(Activity busy) =>
-        busy.WaitSeconds == 0
+        busy.BetweenGoes == 0
             ? "no waiting"
-            : $"{Phrase.Span(Duration.FromSeconds((int)Math.Round(busy.WaitSeconds)))} between goes";
+            : $"{Phrase.Span(Duration.FromSeconds((int)Math.Round(busy.BetweenGoes)))} between goes";
 
     private static string Figure(decimal goes) => Math.Round(goes, 1).ToString("0.#", CultureInfo.InvariantCulture);
 }

@@ -35,7 +35,7 @@ async function begin() {
     by("board-over").hidden = !view.over;
     by("board-drill").textContent = view.over ? "" : drills[view.block].name;
     document.body.classList.toggle("is-over", view.over);
-    by("prompt").textContent = view.run?.prompt ?? "";
+    by("prompt").textContent = view.run?.prompt ?? view.result ?? "";
     boards.show();
     showInTitle(view.run?.clock);
     if (view.run) {

@@ -269,6 +269,7 @@ async function begin() {
     }
     by("back").hidden = !view.canGoBack;
     if (!view.run) {
+      by("prompt").textContent = view.result;
       return;
     }
     const is = (name) => changed === null || changed.has(name);
