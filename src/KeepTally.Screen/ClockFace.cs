@@ -44,6 +44,8 @@ public static class ClockFace
             );
         }
 
+        // What is won or done stands: no call and no horn comes any more.
+        var done = run.IsDone(at);
         var left = interval.End - elapsed;
         return new ClockView(
             state,
@@ -51,11 +53,11 @@ public static class ClockFace
             Down(left),
             left / interval.Length,
             RoundOf(timeline, interval),
-            NextOf(timeline, interval),
-            [.. timeline.CallsIn(interval, calls).Select(call => call / interval.Length)],
-            interval.Kind == IntervalKind.Work && left <= UrgentBelow,
+            done ? "" : NextOf(timeline, interval),
+            done ? [] : [.. timeline.CallsIn(interval, calls).Select(call => call / interval.Length)],
+            !done && interval.Kind == IntervalKind.Work && left <= UrgentBelow,
             lead.RepLeft(at) is { } rep ? $"{rep.SecondsBegun}" : "",
-            interval.Kind == IntervalKind.Work && timeline.Plan.Rep is not null && !run.IsPaused && !run.IsDone(at),
+            interval.Kind == IntervalKind.Work && timeline.Plan.Rep is not null && !run.IsPaused && !done,
             interval.Kind is IntervalKind.Change or IntervalKind.Break && run.Can(RunCommand.Add, at)
         );
     }

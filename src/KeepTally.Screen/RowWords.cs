@@ -1,10 +1,10 @@
 using System.Globalization;
 using KeepTally.Core.Cards;
-using KeepTally.Core.Live;
 using KeepTally.Core.Rules.Ladders;
 using KeepTally.Core.Rules.Measures;
 using KeepTally.Core.Rules.Zones;
 using KeepTally.Core.Scoring;
+using KeepTally.Core.Text;
 
 namespace KeepTally.Screen;
 
@@ -35,8 +35,12 @@ internal static class RowWords
             return $"{unit.Counts[^2].Value} of {answered}" + (unit.Done ? "" : $", {targets.Asked - answered} to go");
         }
 
+        // Where time ranks, it is told beside what was done in it.
+        var time =
+            unit.Finished && stage.Measures.Any(measure => measure.By == MeasureKinds.Seconds) ? ClockFace.Up(unit.Running) : "";
         var countsMisses = stage.Outcomes.Any(outcome => outcome.Result == OutcomeResult.Failure);
-        return countsMisses && unit.Attempts > 0 ? $"{unit.Successes} of {unit.Attempts}" : "";
+        var made = countsMisses && unit.Attempts > 0 ? $"{unit.Successes} of {unit.Attempts}" : "";
+        return string.Join(", ", new[] { made, time }.Where(part => part.Length > 0));
     }
 
     /// <summary>The open window, one letter an attempt: a hit, a miss, or a dash for what is to come.</summary>
@@ -54,7 +58,7 @@ internal static class RowWords
     private static string RungName(Ladder ladder, int rung) =>
         ladder.Rungs switch
         {
-            Rungs.Named named => char.ToUpperInvariant(named.Names[rung][0]) + named.Names[rung][1..],
+            Rungs.Named named => Phrase.Capital(Phrase.Words(named.Names[rung])),
             Rungs.Distances distances => $"{Figure(distances.At(rung))} {distances.Unit}",
             _ => "",
         };

@@ -14,6 +14,7 @@ using KeepTally.Core.Rules.Zones;
 using KeepTally.Core.Scoring;
 using KeepTally.Core.Text;
 using KeepTally.Core.Time;
+using KeepTally.Core.Words;
 
 namespace KeepTally.Browser.Tests;
 
@@ -311,7 +312,12 @@ public sealed class WholeBookTests
             var report = sheet.ReportAt(Now);
             Assert.Equal(report.Done, (bool)pad["done"]!);
             Said((string)pad["result"]!);
-            if (report is { Done: true, Winner: { } winner, Units.Count: > 1 })
+            if (report.Done)
+            {
+                Assert.Equal(VerdictWords.Of(sheet.VerdictAt(Now)), (string)pad["result"]!);
+            }
+
+            if (report is { Done: true, Winner: { } winner, Units.Count: > 1, Earlier.Count: 0 })
             {
                 Assert.StartsWith(sheet.Head.NameOf(winner), (string)pad["result"]!, StringComparison.Ordinal);
             }

@@ -49,6 +49,7 @@ public sealed class ReportTests : IDisposable
             "Steps",
             "  Took 1:20, was given 3:00. Players were busy for 50 % of the time.",
             "  Four goes, 2 of 4 came off (50 %).",
+            "  Only Ada had a go.",
             "  Errors, the worst first: wide once (2 points), miss once.",
             "  Near: three goes, cleared once (on average 3 goes, 0:30).",
             "  Far: one go, never cleared.",

@@ -11,8 +11,8 @@ public sealed record Place(string Id, PlaceKind Kind, int Size, string? Role, bo
     /// <summary>Where groups have the floor in turn, which of them fills it.</summary>
     public FilledBy FilledBy { get; init; }
 
-    /// <summary>The coach's word for it: the role where there is one, else the id.</summary>
-    public string Name => Role ?? Id;
+    /// <summary>The coach's word for it: the role where there is one, else the id as words.</summary>
+    public string Name => Role ?? Id.Replace('-', ' ').Replace('_', ' ');
 }
 
 /// <summary>Which group fills a place where one at a time has the floor.</summary>

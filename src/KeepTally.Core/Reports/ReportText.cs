@@ -1,5 +1,4 @@
 using System.Globalization;
-using KeepTally.Core.Rules.Measures;
 using KeepTally.Core.Text;
 using KeepTally.Core.Time;
 using KeepTally.Core.Words;

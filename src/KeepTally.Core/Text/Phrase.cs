@@ -8,6 +8,7 @@ namespace KeepTally.Core.Text;
 public static class Phrase
 {
     private const int SpeltOut = 12;
+    private const string Vowels = "aeiou";
 
     private static readonly string[] Numbers =
     [
@@ -90,7 +91,9 @@ public static class Phrase
     /// <summary>A word for one thing as the word for so many.</summary>
     public static string Plural(double number, string one) =>
         number == 1 ? one
-        : one.EndsWith('s') || one.EndsWith("ch", StringComparison.Ordinal) || one == "go" ? one + "es"
+        : one.EndsWith("thief", StringComparison.Ordinal) ? one[..^1] + "ves"
+        : one.EndsWith('y') && one.Length > 1 && !Vowels.Contains(one[^2]) ? one[..^1] + "ies"
+        : one.EndsWith('s') || one.EndsWith('x') || one.EndsWith("ch", StringComparison.Ordinal) || one == "go" ? one + "es"
         : one + "s";
 
     /// <summary>"once", "twice", "three times".</summary>
@@ -153,7 +156,11 @@ public static class Phrase
             || words.EndsWith("ing", StringComparison.Ordinal)
             || words.Length == 0
             || !char.IsLetter(words[0]);
-        return bare ? words : ("aeiou".Contains(words[0]) ? "an " : "a ") + words;
+        // "One" and "once" are said with a w.
+        var vowel = Vowels.Contains(words.ElementAtOrDefault(0)) && !words.StartsWith("on", StringComparison.Ordinal);
+        return bare ? words
+            : vowel ? "an " + words
+            : "a " + words;
     }
 
     /// <summary>The first letter small.</summary>

@@ -6,6 +6,7 @@ using KeepTally.Core.Live;
 using KeepTally.Core.Places;
 using KeepTally.Core.Rules;
 using KeepTally.Core.Rules.Effects;
+using KeepTally.Core.Rules.Measures;
 using KeepTally.Core.Scoring;
 using KeepTally.Core.Tallies;
 using KeepTally.Core.Text;
@@ -96,14 +97,20 @@ public static class TapWords
             {
                 parts.Add(
                     moved > 0
-                        ? $"{Phrase.Figure(moved)} to {Name(sheet, i)}, now {Phrase.Figure(after.Units[i].Points)}"
-                        : $"{Phrase.Figure(-moved)} off {Name(sheet, i)}, now {Phrase.Figure(after.Units[i].Points)}"
+                        ? $"{Phrase.Figure(moved)} to {Name(sheet, i)}, now {Now(sheet, after.Units[i].Points)}"
+                        : $"{Phrase.Figure(-moved)} off {Name(sheet, i)}, now {Now(sheet, after.Units[i].Points)}"
                 );
             }
         }
 
         return Phrase.Sentence(string.Join("; ", parts));
     }
+
+    /// <summary>Where the pad shows another figure than points, it is said that these are points.</summary>
+    private static string Now(Sheet sheet, double points) =>
+        sheet.Stage.Measures[0].By is { } by && by != MeasureKinds.Points && (by.IsCount || by.IsReading)
+            ? MeasureKinds.Points.Told(points)
+            : Phrase.Figure(points);
 
     private static string Out(UnitSnapshot was, UnitSnapshot now) =>
         now.Outs > was.Outs ? $"That is the {Phrase.Ordinal(now.Outs)} out." : "";

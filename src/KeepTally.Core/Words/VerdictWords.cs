@@ -87,10 +87,18 @@ public static class VerdictWords
         return ", " + string.Join(" to ", court);
     }
 
-    private static string With(Verdict verdict, DrillRow row, Measure? measure) =>
-        measure is not null && row.Report.Value(measure) is { } value
-            ? measure.By == MeasureKinds.Seconds
-                ? $" in {Phrase.Clock(row.Report.Running)}"
-                : $" with {measure.By.Told(value)}"
-            : "";
+    private static string With(Verdict verdict, DrillRow row, Measure? measure)
+    {
+        if (measure is null || row.Report.Value(measure) is not { } value)
+        {
+            return "";
+        }
+
+        return measure.By == MeasureKinds.Seconds ? $" in {Phrase.Clock(row.Report.Running)}"
+            : measure.By.IsReading ? $" with {measure.By.Told(value)} {Unit(verdict.Stage)}".TrimEnd()
+            : $" with {measure.By.Told(value)}";
+    }
+
+    /// <summary>What the readings of a stage are in; empty where that is not said.</summary>
+    private static string Unit(Stage stage) => stage.Outcomes.FirstOrDefault(outcome => outcome.Reading is not null)?.Reading ?? "";
 }

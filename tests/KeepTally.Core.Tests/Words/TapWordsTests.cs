@@ -13,7 +13,7 @@ public sealed class TapWordsTests
     [Theory]
     [InlineData("three-gates", "a:miss", "None made of one; five of seven clears it.")]
     [InlineData("three-gates", "a:miss*3", "Third miss: this window is lost, start again.")]
-    [InlineData("three-gates", "a:make*5", "1 to a, now 5. Left cleared: on to middle.")]
+    [InlineData("three-gates", "a:make*5", "1 to a, now 5 points. Left cleared: on to middle.")]
     [InlineData("step-back-push", "a:make*3 a:miss*7", "Three of ten: this window is lost. That is the first out.")]
     [InlineData("ten-straight", "a:make*4 a:miss", "The run is back to nought.")]
     [InlineData("two-rings", "a:make a:miss", "A miss: the run starts again from nought.")]

@@ -44,7 +44,7 @@ public static class MeasureKinds
             "Goes",
             unit => unit.Attempts,
             (_, better) => better == Better.High ? "most goes" : "fewest goes",
-            value => $"{Phrase.Figure(value)} goes"
+            value => $"{Phrase.Figure(value)} {Phrase.Plural(value, "go")}"
         );
 
     /// <summary>Successes of attempts, from 0 to 1; none without attempts.</summary>
