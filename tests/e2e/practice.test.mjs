@@ -108,13 +108,15 @@ test("a whole practice: taps, undo, change-over, reload, server lost, results", 
     await screen.tap("Plain", "Goal");
     await expect(screen.clock).toHaveAttribute("data-state", "work");
     await screen.tap("Plain", "Goal");
-    await expect(screen.drill.locator(".sheet-result")).toHaveText("Plain won, 12 to 10");
+    await expect(screen.drill.locator(".sheet-result")).toHaveText("Plain won, 12 to 10.");
     await screen.go.click();
   });
 
   await test.step("water has a clock and no pads; what is left is ended unreached", async () => {
     await expect(screen.drill.getByRole("heading", { level: 1 })).toHaveText("Water");
-    await expect(page.locator("#prompt")).toHaveText("Water. Start its clock, or end it and go on.");
+    await expect(page.locator("#prompt")).toHaveText(
+      "Win it, score it: Plain won, 12 to 10. Water. Start its clock, or end it and go on.",
+    );
     await screen.go.click();
     await expect(screen.clock).toHaveAttribute("data-state", "break");
     for (const next of ["Circuit of 4", "Where the second ball falls", "Water", "Small sides", "Round and back"]) {
