@@ -22,7 +22,8 @@ export default defineConfig({
     { name: "short", testMatch: "*.test.mjs", testIgnore: long },
   ],
   fullyParallel: true,
-  workers: 3,
+  // One for each core: what they wait for leaves room for the other suites, and a round of a minute lasts as long as a coach expects.
+  workers: 2,
   // Patient, since a machine that checks may have little of its own: what hangs is found all the same.
   timeout: 600_000,
   expect: { timeout: 60_000 },
