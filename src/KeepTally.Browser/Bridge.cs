@@ -24,13 +24,16 @@ internal static partial class Bridge
     private static ViewChanges _changes = new();
     private static PracticeFile _file = new([]);
     private static string _device = "";
+    private static IReadOnlySet<DeviceId> _earlier = new HashSet<DeviceId>();
 
     private static LivePractice Practice => _practice ?? throw new InvalidOperationException("No practice is open.");
 
     /// <summary>Opens a practice; the first fault as one line, or an empty text.</summary>
+    /// <param name="earlier">The devices this screen was before it was loaded again, with commas between.</param>
     [JSExport]
-    internal static string Open(string json, string device)
+    internal static string Open(string json, string device, string earlier)
     {
+        _earlier = earlier.Split(',', StringSplitOptions.RemoveEmptyEntries).Select(id => new DeviceId(id)).ToHashSet();
         var file = JsonSerializer.Deserialize(json, ViewJson.Default.PracticeFile)!;
         var opened = PracticeOpener.Open(file, null);
         if (!opened.IsOk)
@@ -104,6 +107,7 @@ internal static partial class Bridge
                 limit => new PlayerId(limit.Key),
                 limit => limit.Value
             ),
+            Earlier = _earlier,
             Spare = new Duration(file.Spare),
             Loads =
             [

@@ -14,7 +14,7 @@ namespace KeepTally.Screen;
 public sealed class RunFace(LivePractice practice, IReadOnlyList<string> habits)
 {
     private readonly Dictionary<SheetId, PadFace> _pads = [];
-    private readonly TapList _taps = new();
+    private readonly TapList _taps = new(practice);
     private readonly LoadWatch _loads = new(practice);
     private SheetView?[] _sheets = [];
     private ClockReading _reading;
@@ -94,7 +94,7 @@ public sealed class RunFace(LivePractice practice, IReadOnlyList<string> habits)
             SheetsOf(run, open, at),
             run.Circuit is null ? [] : CircuitFace.Of(run, at),
             taps,
-            taps.FirstOrDefault(tap => tap is { Undone: false, Move: false }),
+            TapList.ToUndo(taps),
             Array.Exists(open, each => each.Sheet.Stage.Moves.Count > 0 && !LiveRun.HasStood(each)),
             primary == "pause",
             ClockMoves.At(run, at),

@@ -9,7 +9,7 @@ namespace KeepTally.Screen;
 /// The last taps and moves of a drill over all its sheets, the latest first, each with what it takes to undo it. A line is
 /// put into words once, and again only when it is undone or put back.
 /// </summary>
-internal sealed class TapList
+internal sealed class TapList(LivePractice practice)
 {
     private const int Shown = 20;
     private readonly Dictionary<SheetId, (int Version, Line[] Lines)> _bySheet = [];
@@ -44,7 +44,7 @@ internal sealed class TapList
             if (!_bySheet.TryGetValue(each.Id, out var known) || known.Version != live.Version)
             {
                 same = false;
-                _bySheet[each.Id] = (live.Version, Recent(each.Id, live, known.Lines ?? []));
+                _bySheet[each.Id] = (live.Version, Recent(run, each.Id, live, known.Lines ?? []));
             }
         }
 
@@ -102,11 +102,30 @@ internal sealed class TapList
         return false;
     }
 
+    /// <summary>
+    /// What the undo button takes back: the last of this device, and only where it has none the last of another, or of an earlier
+    /// drill, which it asks about.
+    /// </summary>
+    internal static TapView? ToUndo(IReadOnlyList<TapView> taps)
+    {
+        var standing = taps.Where(tap => tap is { Undone: false, Move: false }).ToArray();
+        return Array.Find(standing, tap => tap.Ask.Length == 0) ?? standing.FirstOrDefault();
+    }
+
+    private static string AskOf(UndoDoubt doubt) =>
+        doubt switch
+        {
+            UndoDoubt.None => "",
+            UndoDoubt.OtherDevice => "another device's",
+            UndoDoubt.OtherDrill => "from the drill before",
+            _ => throw new InvalidOperationException($"No words for {doubt}."),
+        };
+
     /// <summary>One event of a log in words; empty for what no coach would list.</summary>
     internal static string Words(SheetId id, Sheet live, RunEvent runEvent) =>
         EventLines.Of(id, live, runEvent, false, "")?.Text ?? "";
 
-    private static Line[] Recent(SheetId id, Sheet live, Line[] known)
+    private Line[] Recent(LiveRun run, SheetId id, Sheet live, Line[] known)
     {
         var lines = new List<Line>(Shown);
         var next = 0;
@@ -129,7 +148,7 @@ internal sealed class TapList
             lines.Add(
                 next < known.Length && known[next].Reads(said, undone, note)
                     ? known[next]
-                    : new Line(said, EventLines.Of(id, live, said, undone, note)!)
+                    : new Line(said, EventLines.Of(id, live, said, undone, note)! with { Ask = AskOf(practice.DoubtOf(run, said)) })
             );
         }
 

@@ -217,6 +217,9 @@ public sealed record TapView(string Sheet, string Device, int N, string Text, bo
 {
     /// <summary>Who, what or where it was can be put right.</summary>
     public bool CanChange { get; init; }
+
+    /// <summary>What the undo button says before it takes this back; empty where it does so at once.</summary>
+    public string Ask { get; init; } = "";
 }
 
 /// <summary>What of a tap can be put right.</summary>

@@ -19,7 +19,8 @@ public sealed class RunScreenTests
                 [
                     ["Ada Fenwick", "Bea Marlowe"],
                     ["Dora Quill", "Ada Marsh"],
-                ]
+                ],
+                "Nell Crane"
             )
         );
 
@@ -47,6 +48,36 @@ public sealed class RunScreenTests
         Screen.Undo(said, 11);
         Assert.Equal("0", (string)Screen.Sheet(0, 11)["rows"]![0]!["score"]!);
         Assert.Null(Screen.View(11)["run"]!["last"]);
+    }
+
+    [Fact]
+    public void Undo_means_this_devices_last_tap_and_asks_before_it_takes_back_anothers()
+    {
+        Screen.Say("start", 0);
+        const string sheet = "minute-trios-A";
+        Screen.Hear(sheet, """{"device":"other","n":1,"at":9000,"type":"tap","unit":"bea-marlowe","outcome":"goal"}""");
+        Assert.Equal(("Bea · Goal", "another device's"), Last(10));
+
+        Screen.Tap(sheet, "Ada Fenwick", "clean", 11);
+        Screen.Hear(sheet, """{"device":"other","n":2,"at":12000,"type":"tap","unit":"cleo-hart","outcome":"goal"}""");
+        Assert.Equal(("Ada F · Clean", ""), Last(13));
+
+        static (string, string) Last(double seconds)
+        {
+            var last = Screen.View(seconds)["run"]!["last"]!;
+            return ((string)last["text"]!, (string)last["ask"]!);
+        }
+    }
+
+    [Fact]
+    public void Who_came_in_in_the_drill_before_is_not_sent_off_again_unasked()
+    {
+        Screen.Say("start", 0);
+        Screen.Change(null, "Nell Crane", 5);
+        Assert.Equal("", (string)Screen.View(6)["run"]!["last"]!["ask"]!);
+
+        Screen.Say("end", 20);
+        Assert.Equal("from the drill before", (string)Screen.View(21)["run"]!["last"]!["ask"]!);
     }
 
     [Fact]
@@ -335,7 +366,8 @@ public sealed class RunScreenTests
             "Broken: ",
             Bridge.Open(
                 """{"runs":[{"name":"Broken","card":"{}","sheets":[{"id":"s","name":"","head":"{}","events":[]}]}]}""",
-                "me"
+                "me",
+                ""
             ),
             StringComparison.Ordinal
         );

@@ -20,7 +20,7 @@ internal static class Screen
 
     /// <summary>Opens a practice as the server writes it, with whatever it holds besides its runs.</summary>
     internal static void OpenWith(object practice) =>
-        Assert.Equal("", Bridge.Open(JsonSerializer.Serialize(practice, Camel), "me"));
+        Assert.Equal("", Bridge.Open(JsonSerializer.Serialize(practice, Camel), "me", ""));
 
     internal static string Shipped(string card) =>
         File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "shipped", $"{card}.json"));

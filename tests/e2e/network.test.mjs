@@ -23,8 +23,7 @@ test("without a network the pad works, survives a reload, and sends when it can"
   await page.locator("#who-open").click();
   await page.getByLabel("Somebody who is not in the squad").fill("Nia Farrow");
   await page.getByRole("button", { name: "Joins today" }).click();
-  await page.locator("#who-bench").getByRole("button", { name: "Nia Farrow" }).click();
-  await page.locator(".who-chip", { hasText: "Esme" }).click();
+  await expect(page.locator("#who-hint")).toHaveText("Nia Farrow is in.");
   await page.getByRole("button", { name: "Done" }).click();
   await expect(page.locator("#undo-what")).toContainText("Nia in");
   await page.reload();
@@ -65,6 +64,11 @@ test("a tap on one device is seen on another, and undone there", async ({ page, 
   await expect(two.clock).toHaveAttribute("data-state", "work");
   await one.tap("Bea", "Clean");
   await two.expectScore("Bea", 2);
+  // It is not this device's own tap: it is named, and asked about.
+  await expect(two.undo).toContainText("Bea · Clean (another device's)");
+  await two.undo.click();
+  await expect(two.undo).toContainText("Sure?");
+  await two.expectScore("Bea", 2);
   await two.undo.click();
   await one.expectScore("Bea", 0);
   await expectOneClock(one, two);
@@ -78,6 +82,7 @@ test("a tap on one device is seen on another, and undone there", async ({ page, 
   await expect(two.row("Ada").locator(".row-score")).toHaveText(
     await one.row("Ada").locator(".row-score").textContent(),
   );
+  await two.undo.click();
   await two.undo.click();
   await expect(why).toHaveText("");
   await expect(why).toHaveAttribute("data-mark", "");

@@ -46,8 +46,7 @@ test("five blocks by thumb: a guest, a cue, a horn in mid-rep, own counts, an un
     await expect(page.locator("#who-hint")).toContainText("is in the squad");
     await name.fill("Nia Farrow");
     await press("Joins today").tap();
-    await page.locator("#who-bench").getByRole("button", { name: "Nia Farrow" }).tap();
-    await page.locator("#who-act").tap();
+    await expect(page.locator("#who-hint")).toHaveText("Nia Farrow is in.");
     await expect(page.locator("#who-groups")).toContainText("Nia Farrow");
     await page.locator("#who").getByRole("button", { name: "Done" }).tap();
     await expect(page.locator("#undo-what")).toContainText("Nia in");

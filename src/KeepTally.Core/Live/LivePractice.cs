@@ -23,6 +23,9 @@ public sealed partial class LivePractice(DeviceId device, IReadOnlyList<LiveRun>
     /// <summary>The drills of the practice, in order.</summary>
     public IReadOnlyList<LiveRun> Runs { get; } = runs;
 
+    /// <summary>Devices whose taps are this coach's own, too: this screen before it was loaded again.</summary>
+    public IReadOnlySet<DeviceId> Earlier { get; init; } = new HashSet<DeviceId>();
+
     /// <summary>What players may not do today, of those who may not do everything.</summary>
     public IReadOnlyDictionary<PlayerId, Restrictions> Limits { get; init; } = new Dictionary<PlayerId, Restrictions>();
 
@@ -178,6 +181,15 @@ public sealed partial class LivePractice(DeviceId device, IReadOnlyList<LiveRun>
             ? [.. _sheets.SelectMany(each => Same(each.Value, reached).SelectMany(id => Undo(each.Key, each.Value, id, now)))]
             : Undo(sheet, live, of, now);
     }
+
+    /// <summary>Returns what to ask before an event of the current drill is undone by the one big button.</summary>
+    /// <param name="run">The drill whose sheet holds the event.</param>
+    public UndoDoubt DoubtOf(LiveRun run, RunEvent said) =>
+        said is RunEvent.Substitution or RunEvent.Add or RunEvent.Skip or RunEvent.Rounds or RunEvent.Again
+        && Runs.TakeWhile(each => each != run).Any(before => before.Sheets.Any(sheet => Same(sheet.Sheet, said).Length > 0))
+            ? UndoDoubt.OtherDrill
+        : said.Id.Device == device || Earlier.Contains(said.Id.Device) ? UndoDoubt.None
+        : UndoDoubt.OtherDevice;
 
     /// <summary>One change of the roster, and one word to the clock, is on several sheets, by one device at one moment.</summary>
     private static EventId[] Same(Sheet live, RunEvent said) =>

@@ -28,7 +28,8 @@ export async function loadCore() {
     return { refused, why, mark, events };
   };
   return {
-    open: (practice, device) => Bridge.Open(practice, device),
+    /** @param earlier the devices that this screen was before it was loaded again. */
+    open: (practice, device, earlier = []) => Bridge.Open(practice, device, earlier.join(",")),
     /** The runs in their order now, by what they are known by; none where it cannot be read. */
     reopen: (practice, device, { from, to } = { from: "", to: "" }) =>
       Bridge.Reopen(practice, device, from, to).split(",").filter(Boolean),

@@ -17,11 +17,15 @@ export class Guests {
     this.#reopen = reopen;
   }
 
-  /** @returns { name } once they may come in, or { fault } in words. */
+  /** @returns { name, player } once they may come in, or { fault } in words. */
   async welcome(name) {
     const told = await this.#write({ name });
     if (told) {
-      return told.fault ? { fault: told.fault } : { name: told.name };
+      if (told.player) {
+        // The sheet that names them is on its way; here they are known at once.
+        this.#core.writeDown({ id: told.player, name: told.name });
+      }
+      return told.fault ? { fault: told.fault } : { name: told.name, player: told.player };
     }
     const guest = { id: `guest-${crypto.randomUUID().slice(0, 8)}`, name: name.trim() };
     const fault = this.#core.writeDown(guest);
@@ -29,7 +33,7 @@ export class Guests {
       return { fault };
     }
     this.#waiting = [...this.#waiting, guest];
-    return { name: guest.name };
+    return { name: guest.name, player: guest.id };
   }
 
   /** Those who joined here and are not on record yet may come in, after a reload and on a new sheet, too. */

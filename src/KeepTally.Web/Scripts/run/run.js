@@ -14,6 +14,7 @@ import { listenToKeys } from "./keys.js";
 import { keepAtHand } from "./offline.js";
 import { Pad } from "./pad.js";
 import { Others } from "./others.js";
+import { earlierDevices } from "./own-devices.js";
 import { OwnCounts } from "./own-counts.js";
 import { Race } from "./race.js";
 import { Replan } from "./replan.js";
@@ -102,7 +103,7 @@ async function begin() {
   const time = new SharedTime({ origin: Number(root.dataset.origin), served: Number(root.dataset.now), tell, erased });
   // A page load is a device of its own: two tabs can never give two events the same number.
   const device = crypto.randomUUID().slice(0, 8);
-  const fault = core.open(by("practice").textContent, device);
+  const fault = core.open(by("practice").textContent, device, earlierDevices(device));
   if (fault) {
     tell(`This practice cannot be read: ${fault}`, true);
     return;
@@ -365,23 +366,53 @@ async function begin() {
     rows().forEach((row, index) => (row.querySelector(".row-digit").textContent = index < 9 ? index + 1 : ""));
   }
 
+  let asking = null;
   function showUndo(last) {
+    if (asking !== last) {
+      calmUndo();
+    }
     by("undo").disabled = !last;
-    by("undo-what").textContent = last ? last.text : "nothing yet";
+    by("undo-what").textContent = !last
+      ? "nothing yet"
+      : asking
+        ? `Sure? It is ${last.ask}. Press again.`
+        : last.ask
+          ? `${last.text} (${last.ask})`
+          : last.text;
+  }
+
+  function calmUndo() {
+    asking = null;
+    by("undo").classList.remove("is-asking");
   }
 
   /** The last tap that can be taken back here. */
   const lastHere = () =>
     own.length === 0
       ? screen.now.run?.last
-      : screen.now.run?.taps.find(({ sheet, undone, move }) => own.includes(sheet) && !undone && !move);
+      : (ownTaps().find(({ ask }) => !ask) ?? ownTaps()[0]);
+
+  const ownTaps = () =>
+    screen.now.run?.taps.filter(({ sheet, undone, move }) => own.includes(sheet) && !undone && !move) ?? [];
 
   const undoLast = () => {
     if (rest !== undefined) {
       showRest();
     }
     const last = lastHere();
-    if (last) {
+    if (last?.ask && asking !== last) {
+      // Another's tap, and one of the drill before, is not taken back by a thumb that meant its own.
+      asking = last;
+      by("undo").classList.add("is-asking");
+      showUndo(last);
+      setTimeout(() => {
+        if (asking === last) {
+          calmUndo();
+          showUndo(lastHere());
+        }
+      }, 4000);
+    } else if (last) {
+      calmUndo();
       act(core.undo(last.sheet, last.device, last.n, time.now()));
     }
   };
@@ -392,12 +423,15 @@ async function begin() {
   /** Where there is no network, the screen knows of a guest at once all the same. */
   async function welcome(name) {
     const told = await guests.welcome(name);
-    if (told.name) {
-      screen.forget();
-      show();
-      who.renew();
+    if (!told.name) {
+      return told;
     }
-    return told;
+    screen.forget();
+    show();
+    const came = core.changeRoster({ off: null, in: told.player, sheet: null }, time.now());
+    act(came);
+    who.renew();
+    return { ...told, in: !came.refused && came.events.length > 0 };
   }
 
   const who = new Who({

@@ -21,9 +21,9 @@ export class Who {
     document.getElementById("guest")?.addEventListener("submit", async (event) => {
       event.preventDefault();
       const [field] = event.target.elements;
-      const { name, fault } = await welcome(field.value);
+      const { name, fault, in: isIn } = await welcome(field.value);
       field.value = name ? "" : field.value;
-      this.#hint.textContent = fault ?? `${name} may come in: tap the name.`;
+      this.#hint.textContent = fault ?? (isIn ? `${name} is in.` : `${name} may come in: tap the name.`);
     });
     this.#dialog.addEventListener("click", (event) => this.#press(event.target.closest("button")));
   }
