@@ -58,7 +58,7 @@ public sealed record DrillResult(
     /// <summary>Its practice is still on, and it may be begun yet or go on: what stands here is how it stands so far.</summary>
     public bool StillOn { get; init; }
 
-    /// <summary>For how long each player was busy; nobody where nothing is said of places.</summary>
+    /// <summary>How long each player was busy; nobody where it never ran.</summary>
     public IReadOnlyList<PlayerWork> Players { get; init; } = [];
 
     /// <summary>Of a ladder, what each step took, over all its sheets.</summary>
@@ -92,7 +92,7 @@ public sealed record DrillResult(
                 Rows.Count(row => row.Played && ParWords.Of(Stage, row.Report).Length > 0)
             );
 
-    /// <summary>For how long players were busy, of how long in all; null where nothing is said of places.</summary>
+    /// <summary>The share of the running work that players were busy; null where it never ran.</summary>
     public double? BusyShare => PracticeReport.BusyOf(Players.Select(player => (player.Busy, player.There)));
 
     /// <summary>On one of its sheets more than one game was played.</summary>

@@ -10,8 +10,8 @@ namespace KeepTally.Core.Reports;
 /// <summary>What one player did in all: over a practice, or over several.</summary>
 /// <param name="Own">Goes that were tapped for this player alone, and how many came off.</param>
 /// <param name="Loads">Throws and the like by their kind, from goes tapped for this player.</param>
-/// <param name="Busy">For how long they stood at a place where something is done, as far as places are kept.</param>
-/// <param name="There">For how long they stood at any.</param>
+/// <param name="Busy">How long they were busy (<see cref="BusyLog"/>).</param>
+/// <param name="There">How long work ran while they were on a sheet.</param>
 /// <param name="Games">Games against others they played for a side, and how many of them that side won.</param>
 public sealed record PlayerTotal(
     PlayerId Id,

@@ -38,7 +38,7 @@ public sealed record PracticeReport(
     /// <summary>All goes of the practice, of groups and sides too.</summary>
     public Share Goes => Share.Sum(Drills.Select(drill => drill.Goes));
 
-    /// <summary>For how long players were busy, of how long in all, as far as places are kept; null where they are not.</summary>
+    /// <summary>The share of the running work that players were busy; null where nothing ran.</summary>
     public double? BusyShare => BusyOf(Players.Select(player => (player.Busy, player.There)));
 
     /// <summary>Throws and the like, by kind, of all players.</summary>
@@ -72,7 +72,7 @@ public sealed record PracticeReport(
         );
     }
 
-    /// <summary>The busy share of some players; null where nothing is said of places.</summary>
+    /// <summary>The busy share of some players; null where nothing ran.</summary>
     internal static double? BusyOf(IEnumerable<(Duration Busy, Duration There)> players)
     {
         var (busy, there) = players.Aggregate(

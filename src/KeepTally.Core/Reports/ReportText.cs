@@ -81,7 +81,7 @@ public static class ReportText
 
         if (report.BusyShare is { } busy)
         {
-            yield return $"Where places are kept, players were busy for {ShareWords.Percent(busy)} of the time.";
+            yield return $"Players were busy for {ShareWords.Percent(busy)} of the running work.";
         }
 
         if (report.Stops.Count > 0)
@@ -122,7 +122,7 @@ public static class ReportText
     /// <summary>Of a drill that was not begun: that it was not reached, or may be yet.</summary>
     public static string NotBegun(DrillResult drill) => drill.StillOn ? "Not begun yet." : "Not reached.";
 
-    /// <summary>"Took 3:50, was given 4:00. Players were busy for 75 % of the time."; empty where neither is known.</summary>
+    /// <summary>"Took 3:50, was given 4:00. Players were busy for 75 % of the running work."; empty where neither is known.</summary>
     public static string Minutes(DrillResult drill)
     {
         string[] parts =
@@ -131,7 +131,7 @@ public static class ReportText
             : drill.StillOn ? $"Not ended yet: {Phrase.Clock(drill.Took)} by the last entry."
             : drill.Planned is { } planned ? $"Took {Phrase.Clock(drill.Took)}, was given {Phrase.Clock(planned)}."
             : $"Took {Phrase.Clock(drill.Took)}.",
-            drill.BusyShare is { } busy ? $"Players were busy for {ShareWords.Percent(busy)} of the time." : "",
+            drill.BusyShare is { } busy ? $"Players were busy for {ShareWords.Percent(busy)} of the running work." : "",
         ];
         return string.Join(' ', parts.Where(part => part.Length > 0));
     }

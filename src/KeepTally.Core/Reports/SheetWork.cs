@@ -11,7 +11,7 @@ namespace KeepTally.Core.Reports;
 /// <param name="Began">When it was begun; null where it never was.</param>
 /// <param name="Over">When it was ended, else when the last was said on it.</param>
 /// <param name="Ran">How long it ran, pauses and teaching stops left out, over all its games.</param>
-/// <param name="Players">For how long each player was at an active place, and for how long at any; nobody where nothing is said of places.</param>
+/// <param name="Players">For how long each player was busy, and for how long work ran while they were on the sheet; nobody where it never ran.</param>
 /// <param name="Rungs">Of a ladder, step by step: how many goes it took and for how long; empty without one.</param>
 public sealed record SheetWork(
     Instant? Began,
@@ -42,29 +42,15 @@ public sealed record SheetWork(
         };
     }
 
-    private static PlayerWork[] PlayersOf(Sheet live)
-    {
-        var active = live.Stage.Places.Where(place => place.Active).Select(place => place.Name).ToHashSet(StringComparer.Ordinal);
-        return active.Count == 0 || !live.Score.Clock.IsStarted
-            ? []
-            :
-            [
-                .. live.Floor.Stood.Select(player =>
+    private static PlayerWork[] PlayersOf(Sheet live) =>
+        [
+            .. BusyLog
+                .Of(live)
+                .Select(each => new PlayerWork(each.Key, each.Value.Busy, each.Value.There)
                 {
-                    var jobs = live.JobsOf(player, live.Log.LastAt);
-                    return new PlayerWork(
-                        player,
-                        Sum(jobs.Where(job => active.Contains(job.Job)).Select(job => job.Time)),
-                        Sum(jobs.Select(job => job.Time))
-                    )
-                    {
-                        Jobs = jobs,
-                    };
+                    Jobs = live.JobsOf(each.Key, live.Log.LastAt),
                 }),
-            ];
-    }
-
-    private static Duration Sum(IEnumerable<Duration> spans) => spans.Aggregate(Duration.Zero, (all, span) => all + span);
+        ];
 }
 
 /// <summary>How long a player was busy, of how long in all while the work ran.</summary>

@@ -1,4 +1,5 @@
 using KeepTally.Core.Faults;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Live;
 using KeepTally.Store.Database;
 using KeepTally.Store.Tables;
@@ -25,6 +26,12 @@ public sealed class SquadBook(TallyDb db, Reach reach)
             .ThenBy(player => player.Number)
             .ThenBy(player => player.Name)
             .ToListAsync(cancellationToken);
+
+    /// <summary>Returns the shirt numbers of a team's players, former ones too; whoever has none is left out.</summary>
+    public async Task<IReadOnlyDictionary<PlayerId, int>> NumbersAsync(int team, CancellationToken cancellationToken = default) =>
+        await db
+            .Players.Where(player => player.TeamId == team && player.Number != null)
+            .ToDictionaryAsync(player => Player.UnitIdOf(player.Id), player => player.Number!.Value, cancellationToken);
 
     public async Task<Player?> FindAsync(int id, CancellationToken cancellationToken = default) =>
         await db.Players.AsNoTracking().SingleOrDefaultAsync(player => player.Id == id, cancellationToken);

@@ -212,12 +212,12 @@ public sealed class PageTests : IAsyncLifetime
         var lines = csv.Split("\r\n", StringSplitOptions.RemoveEmptyEntries);
         var played = lines[1..].Where(line => line.Contains("Win it, score it", StringComparison.Ordinal)).ToArray();
         Assert.StartsWith(
-            "2026-09-03,\"Win it, score it\",Two sides,,striped,Striped,Bea Marlowe;",
+            "2026-09-03,\"Win it, score it\",Two sides,,striped,,Striped,Bea Marlowe;",
             played[0],
             StringComparison.Ordinal
         );
         Assert.Equal(2, played.Length);
-        Assert.All(lines[1..].Except(played), line => Assert.Contains(",false,false,", line, StringComparison.Ordinal));
+        Assert.All(lines[1..].Except(played), line => Assert.Contains(",no,no,", line, StringComparison.Ordinal));
     }
 
     [Theory]

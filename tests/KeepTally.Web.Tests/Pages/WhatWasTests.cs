@@ -66,8 +66,8 @@ public sealed class WhatWasTests : IAsyncLifetime
             ],
             page.QuerySelectorAll(".stops").Select(each => each.TextContent.Trim())
         );
-        Assert.EndsWith(",played,stops,stopSeconds,game,gamesWon,habits,ownCount,firstHalf", lines[0], StringComparison.Ordinal);
-        Assert.EndsWith(",true,\"spacing once, 0:20; first touch once, 0:05\",25,,,,,", lines[1], StringComparison.Ordinal);
+        Assert.Contains(",Played,Teaching stops,Stopped seconds,Game,Games won,Habits,", lines[0], StringComparison.Ordinal);
+        Assert.Contains(",yes,\"spacing once, 0:20; first touch once, 0:05\",25,,,,", lines[1], StringComparison.Ordinal);
     }
 
     [Fact]
@@ -94,7 +94,7 @@ public sealed class WhatWasTests : IAsyncLifetime
         using var csv = await _home.Visit().Http.GetAsync(new Uri($"/results/{_practice}?handler=Csv", UriKind.Relative));
         var notReached = (await csv.Content.ReadAsStringAsync())
             .Split("\r\n", StringSplitOptions.RemoveEmptyEntries)
-            .Where(line => line.Contains(",false,false,", StringComparison.Ordinal))
+            .Where(line => line.Contains(",no,no,", StringComparison.Ordinal))
             .ToArray();
 
         Assert.Equal(

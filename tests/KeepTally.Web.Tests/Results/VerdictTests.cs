@@ -258,9 +258,9 @@ public sealed class VerdictTests
             var first = new HashSet<string>();
             while (csv.Read())
             {
-                if (csv.GetField("rank") == "1")
+                if (csv.GetField("Rank") == "1")
                 {
-                    first.Add($"{csv.GetField("sheet")}/{csv.GetField("unit")}");
+                    first.Add($"{csv.GetField("Group")}/{csv.GetField("Id")}");
                 }
             }
 

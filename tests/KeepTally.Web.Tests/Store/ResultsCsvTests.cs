@@ -57,8 +57,8 @@ public sealed class ResultsCsvTests
         var csv = ResultsCsv.Write(new DateOnly(2026, 9, 3), [Drill("Fern, Zoë", "O'Hara \"Ace\" Quill")]);
 
         var rows = Rows(csv);
-        Assert.Equal(["Fern, Zoë", "O'Hara \"Ace\" Quill"], rows.Select(row => row["name"]));
-        Assert.Equal("Left, \"right\"\nand centre", rows[0]["drill"]);
+        Assert.Equal(["Fern, Zoë", "O'Hara \"Ace\" Quill"], rows.Select(row => row["Name"]));
+        Assert.Equal("Left, \"right\"\nand centre", rows[0]["Drill"]);
         Assert.Contains("\"O'Hara \"\"Ace\"\" Quill\"", csv, StringComparison.Ordinal);
         Assert.EndsWith("\r\n", csv, StringComparison.Ordinal);
     }
@@ -69,8 +69,8 @@ public sealed class ResultsCsvTests
             Rows(ResultsCsv.Write(new DateOnly(2026, 9, 3), [Drill("=1+1", "@home")])),
             row =>
             {
-                Assert.StartsWith("'", (string)row["stage"], StringComparison.Ordinal);
-                Assert.StartsWith("'", (string)row["name"], StringComparison.Ordinal);
+                Assert.StartsWith("'", (string)row["Part"], StringComparison.Ordinal);
+                Assert.StartsWith("'", (string)row["Name"], StringComparison.Ordinal);
             }
         );
 
@@ -85,8 +85,8 @@ public sealed class ResultsCsvTests
         {
             var row = Rows(ResultsCsv.Write(new DateOnly(2026, 9, 3), [Drill("A")]))[0];
 
-            Assert.Equal(("1.5", "1"), ((string)row["seconds"], (string)row["accuracy"]));
-            Assert.Equal("2026-09-03", row["date"]);
+            Assert.Equal(("1.5", "1"), ((string)row["Seconds"], (string)row["Share made"]));
+            Assert.Equal("2026-09-03", row["Date"]);
         }
         finally
         {
@@ -109,6 +109,60 @@ public sealed class ResultsCsvTests
             )
         );
 
-        Assert.Equal(("", "false"), ((string)row["rank"], (string)row["played"]));
+        Assert.Equal(("", "no"), ((string)row["Rank"], (string)row["Played"]));
+    }
+
+    private const string Tagged = """
+        {"format":"keep-tally/drill@1","id":"t","name":"Hands","stages":[{"name":"Throws","scores":"player",
+         "outcomes":[{"id":"make","label":"Goal","result":"success"},{"id":"wide","label":"Wide","result":"failure"}],
+         "tags":{"hand":{"label":"Hand","values":{"left":"left","right":"right"}}}}]}
+        """;
+
+    [Fact]
+    public void Each_outcome_and_each_value_of_a_tag_has_a_column_and_players_their_number()
+    {
+        var card = CardReader.Read(Tagged).Require();
+        Unit[] units = [new(new PlayerId("p7"), "Ada", []), new(new PlayerId("p8"), "Bea", [])];
+        var sheet = Sheet.Open(card, new LogHead("t", 0, card.Chosen, units)).Require();
+        sheet.Add(new RunEvent.Start(new EventId(new DeviceId("s"), 1), new Instant(0)));
+        foreach (var (n, outcome, hand) in new[] { (2, "make", "left"), (3, "make", "right"), (4, "wide", "left") })
+        {
+            var tags = new Dictionary<string, string> { ["hand"] = hand };
+            var id = new EventId(new DeviceId("s"), n);
+            Assert.Null(sheet.Add(new RunEvent.Tap(id, new Instant(n * 1000), new PlayerId("p7"), outcome, null, tags, null)));
+        }
+
+        var over = new DrillSheet("", sheet.Head, units, true, sheet.ReportAt(new Instant(5000)));
+        DrillResult hands = new(
+            1,
+            card,
+            card.Stages[0],
+            true,
+            DrillTable.Rank(card.Stages[0], [over]),
+            [over],
+            null,
+            [],
+            [],
+            [],
+            [],
+            []
+        );
+        var rows = Rows(
+            ResultsCsv.Write(
+                new DateOnly(2026, 9, 3),
+                [hands, Drill("Nell")],
+                new Dictionary<PlayerId, int> { [new PlayerId("p7")] = 11 }
+            )
+        );
+
+        var ada = rows.Single(row => (string)row["Name"] == "Ada");
+        Assert.Equal(("11", "2", "1"), ((string)ada["Number"], (string)ada["Goal"], (string)ada["Wide"]));
+        Assert.Equal(
+            ("1", "1", "1"),
+            ((string)ada["Hand, left: Goal"], (string)ada["Hand, left: Wide"], (string)ada["Hand, right: Goal"])
+        );
+        // A drill that does not have the outcome says nothing of it, rather than nought.
+        Assert.Equal(("", ""), ((string)rows[^1]["Goal"], (string)rows[^1]["Number"]));
+        Assert.Equal("0", rows.Single(row => (string)row["Name"] == "Bea")["Goal"]);
     }
 }

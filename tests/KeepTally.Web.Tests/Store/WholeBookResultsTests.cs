@@ -148,17 +148,17 @@ public sealed class WholeBookResultsTests : IAsyncLifetime
     }
 
     private static bool Is(IDictionary<string, object> row, string sheet, string stage, JsonNode unit, int? game) =>
-        (string)row["sheet"] == sheet
-        && (string)row["stage"] == stage
-        && (string)row["unit"] == (string?)unit["id"]
-        && (string)row["game"] == (game is { } number ? $"{number}" : "")
-        && Number(row["points"]) == (double)unit["points"]!
-        && Number(row["attempts"]) == (double)unit["attempts"]!
-        && Number(row["successes"]) == (double)unit["successes"]!
-        && Number(row["voids"]) == (double)unit["voids"]!
-        && Number(row["outs"]) == (double)unit["outs"]!
-        && Number(row["seconds"]) == (double)unit["seconds"]!
-        && Number(row["readings"]) == (double)unit["readings"]!["n"]!;
+        (string)row["Group"] == sheet
+        && (string)row["Part"] == stage
+        && (string)row["Id"] == (string?)unit["id"]
+        && (string)row["Game"] == (game is { } number ? $"{number}" : "")
+        && Number(row["Points"]) == (double)unit["points"]!
+        && Number(row["Tries"]) == (double)unit["attempts"]!
+        && Number(row["Made"]) == (double)unit["successes"]!
+        && Number(row["Void"]) == (double)unit["voids"]!
+        && Number(row["Outs"]) == (double)unit["outs"]!
+        && Number(row["Seconds"]) == (double)unit["seconds"]!
+        && Number(row["Readings"]) == (double)unit["readings"]!["n"]!;
 
     private static double Number(object text) => double.Parse((string)text, CultureInfo.InvariantCulture);
 

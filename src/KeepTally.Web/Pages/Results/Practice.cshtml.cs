@@ -11,6 +11,7 @@ using KeepTally.Core.Text;
 using KeepTally.Core.Words;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Results;
+using KeepTally.Store.Squads;
 using KeepTally.Store.Tables;
 using KeepTally.Web.Access;
 using Microsoft.AspNetCore.Mvc;
@@ -19,7 +20,8 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace KeepTally.Web.Pages.Results;
 
 /// <summary>The results of one practice, drill by drill; as CSV too.</summary>
-public sealed class PracticeModel(PracticeBook book, PracticeResults results, PracticeExport export, Trail trail) : PageModel
+public sealed class PracticeModel(PracticeBook book, PracticeResults results, PracticeExport export, SquadBook squads, Trail trail)
+    : PageModel
 {
     public required Practice Practice { get; set; }
 
@@ -58,7 +60,11 @@ public sealed class PracticeModel(PracticeBook book, PracticeResults results, Pr
             return NotFound();
         }
 
-        var csv = ResultsCsv.Write(practice.Date, await results.OfAsync(id, cancellationToken));
+        var csv = ResultsCsv.Write(
+            practice.Date,
+            await results.OfAsync(id, cancellationToken),
+            await squads.NumbersAsync(practice.TeamId, cancellationToken)
+        );
         await trail.AddAsync(AuditAct.Export, $"The results of {practice.InRecord}", cancellationToken);
         var name = string.Create(CultureInfo.InvariantCulture, $"results-{practice.Date:yyyy-MM-dd}.csv");
         return File(Encoding.UTF8.GetBytes(csv), "text/csv; charset=utf-8", name);
