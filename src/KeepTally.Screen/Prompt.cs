@@ -14,7 +14,13 @@ internal static class Prompt
     internal static string Of(LiveRun run, Instant at, bool last, string before) =>
         string.Join(
             ' ',
-            new[] { run.IsStarted ? "" : before, Words(run, at, last), Cue(run, at) }.Where(words => words.Length > 0)
+            new[]
+            {
+                run.IsStarted ? "" : before,
+                run.IsStarted ? "" : TooFewWords.Of(run),
+                Words(run, at, last),
+                Cue(run, at),
+            }.Where(words => words.Length > 0)
         );
 
     /// <summary>What came of a drill that was ended: "Minute trios: Ada first with 11 points."; empty where it has no result.</summary>

@@ -38,6 +38,7 @@ public static class StoreServices
         services.AddScoped<PlayerErasure>();
         services.AddScoped<PlayerFile>();
         services.AddScoped<PracticeBook>();
+        services.AddScoped<PracticeRemoval>();
         services.AddScoped<GearBook>();
         services.AddScoped<PlanRowWriter>();
         services.AddScoped<PlanBook>();

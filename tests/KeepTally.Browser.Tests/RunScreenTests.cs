@@ -35,6 +35,19 @@ public sealed class RunScreenTests
     }
 
     [Fact]
+    public void Before_the_start_a_group_with_too_few_is_named()
+    {
+        Assert.DoesNotContain("Only", (string)Screen.View(0)["run"]!["prompt"]!, StringComparison.Ordinal);
+        Screen.Change("Bea Marlowe", null, 0);
+
+        Assert.StartsWith(
+            "Only Ada F and Cleo in A; Minute trios takes three.",
+            (string)Screen.View(1)["run"]!["prompt"]!,
+            StringComparison.Ordinal
+        );
+    }
+
+    [Fact]
     public void A_tap_counts_says_why_and_is_taken_back()
     {
         Screen.Say("start", 0);

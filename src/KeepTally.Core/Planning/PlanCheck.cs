@@ -134,7 +134,7 @@ internal static class PlanCheck
             yield return new PlanWarning(
                 WarningCode.ShortOf,
                 index,
-                $"{name} needs {Phrase.Of(needed, item)}; there {(have == 1 ? "is" : "are")} {Phrase.Count(have)}.",
+                $"{name} needs {Phrase.Of(needed, item)}; there {There(have)}.",
                 Item: item,
                 Needed: needed,
                 Have: have
@@ -146,7 +146,7 @@ internal static class PlanCheck
             yield return new PlanWarning(
                 WarningCode.ShortOfCoaches,
                 index,
-                $"{name} needs {Phrase.Of(needs.Coaches, "coach")}; there {(coaches == 1 ? "is" : "are")} {Phrase.Count(coaches)}.",
+                $"{name} needs {Phrase.Of(needs.Coaches, "coach")}; there {There(coaches)}.",
                 Needed: needs.Coaches,
                 Have: coaches
             );
@@ -231,6 +231,8 @@ internal static class PlanCheck
 
         return due;
     }
+
+    private static string There(int have) => have == 0 ? "are none" : $"{(have == 1 ? "is" : "are")} {Phrase.Count(have)}";
 
     private static string Figure(double minutes) => minutes.ToString("0.##", CultureInfo.InvariantCulture);
 }

@@ -32,7 +32,7 @@ internal static class SheetReasons
         var old = draft.Own.Where(id => days.GetValueOrDefault(id) >= LongAgo).ToArray();
         if (old.MaxBy(id => days[id]) is { } oldest)
         {
-            parts.Add($"{draft.Shelf.NameOf(new PlanBlock.Drill(oldest, 1, 1))} not done for {days[oldest]} days");
+            parts.Add($"{draft.Shelf.NameOf(new PlanBlock.Drill(oldest, 1, 1))} last done {days[oldest]} days ago");
         }
 
         var fresh = draft.Own.Count(id => days.TryGetValue(id, out var ago) && ago is null);

@@ -101,6 +101,12 @@ public sealed record DrillResult(
     /// <summary>The result that stands for its drill where there are several, as of a circuit.</summary>
     public bool IsFirst => Station is null or 0;
 
+    /// <summary>What it is called: the card, its part where it has several, and its station in a circuit.</summary>
+    public string Title =>
+        Card.Name
+        + (Card.Stages.Count > 1 && Stage.Name.Length > 0 ? $": {Stage.Name}" : "")
+        + (Station is { } station ? $", station {station + 1}" : "");
+
     /// <summary>What tells it from the other results of a practice.</summary>
     public string Key => Station is { } station ? $"{RunId}-{station}" : $"{RunId}";
 

@@ -91,8 +91,7 @@ public static class ReportText
     }
 
     /// <summary>What a drill is called in a report.</summary>
-    public static string NameOf(DrillResult drill) =>
-        drill.Station is { } station ? $"{drill.Card.Name}, station {station + 1}" : drill.Card.Name;
+    public static string NameOf(DrillResult drill) => drill.Title;
 
     /// <summary>A drill, a sentence each.</summary>
     public static IEnumerable<string> Of(DrillResult drill)
@@ -199,7 +198,7 @@ public static class ReportText
                 .SelectMany(drill =>
                     drill
                         .Notes.Where(note => !note.OfPractice)
-                        .Select(note => $"{drill.Card.Name}{(note.Player is { } player ? $", {player}" : "")}: {note.Text}")
+                        .Select(note => $"{drill.Title}{(note.Player is { } player ? $", {player}" : "")}: {note.Text}")
                 ),
         ];
 

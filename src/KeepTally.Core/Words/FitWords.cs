@@ -135,9 +135,7 @@ public static class FitWords
         };
         if (unfinished is { Share: > 0 } most)
         {
-            words.Add(
-                $"Cut at what it was given, {most.Name} is the likeliest to be left unfinished by somebody: {Tries(most.Share)}."
-            );
+            words.Add($"Cut at what it was given, {most.Name} is the likeliest to be left unfinished by one group or another.");
         }
 
         return words;

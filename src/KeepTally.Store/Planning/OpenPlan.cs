@@ -1,3 +1,4 @@
+using KeepTally.Core.Faults;
 using KeepTally.Core.Planning;
 using KeepTally.Store.Book;
 using KeepTally.Store.Tables;
@@ -22,6 +23,29 @@ public sealed record OpenPlan(Practice Practice, Plan Plan, CardShelf Shelf, IRe
     /// <summary>The line with a key, or null where it is no more.</summary>
     public int? IndexOf(int key) =>
         Plan.Blocks.Index().Where(each => each.Item.Key == key).Select(each => (int?)each.Index).FirstOrDefault();
+
+    /// <summary>
+    /// Returns the sheet with a warning put right the way a coach chose; a fault where the warning, or that way, is no more.
+    /// </summary>
+    /// <param name="key">The line the warning is about; null for the whole sheet.</param>
+    /// <param name="label">The label of the mend.</param>
+    public Result<Plan> Mended(WarningCode code, int? key, int? station, string? item, string label)
+    {
+        var index = key is { } line ? IndexOf(line) : null;
+        var warning = PlanReport
+            .Of(Plan, Shelf)
+            .Warnings.FirstOrDefault(each =>
+                each.Code == code && each.Block == index && each.Station == station && (item ?? "") == (each.Item ?? "")
+            );
+        var mend = warning is null
+            ? null
+            : new PlanMends(Plan, Shelf, Spares).For(warning).FirstOrDefault(each => each.Label == label);
+        return mend is null
+            ? Result.Fail<Plan>(
+                new Fault("sheet", "the sheet has changed meanwhile, and that is no longer offered", "look at it again")
+            )
+            : Result.Ok(mend.After);
+    }
 
     /// <summary>The practice was held on an earlier day: its sheet stands as it was.</summary>
     public bool IsPast(DateOnly today) => IsRunning && Practice.Date < today;

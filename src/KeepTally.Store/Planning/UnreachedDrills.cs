@@ -8,7 +8,7 @@ using Microsoft.EntityFrameworkCore;
 namespace KeepTally.Store.Planning;
 
 /// <summary>What was planned last time and never begun keeps for next time: it is offered when the next sheet is written.</summary>
-public sealed class UnreachedDrills(TallyDb db, PracticeBook practices, PlanBook plans)
+public sealed class UnreachedDrills(TallyDb db, PracticeBook practices, PlanBook plans, TimeProvider clock)
 {
     /// <summary>
     /// Blocks of the team's last practice that were never begun and do not stand on this sheet yet, in their order; none once
@@ -26,13 +26,26 @@ public sealed class UnreachedDrills(TallyDb db, PracticeBook practices, PlanBook
             .Where(other => other.Blocks.Any(block => block.Run != null))
             .OrderByDescending(other => other.Date)
             .ThenByDescending(other => other.Id)
-            .Select(other => (int?)other.Id)
+            .Select(other => new { other.Id, other.Date })
             .FirstOrDefaultAsync(cancellationToken);
+        if (last is null)
+        {
+            return [];
+        }
+
+        // While a practice is still on, what it has not reached may come yet, unless it was ended unbegun.
+        var over = last.Date < DateOnly.FromDateTime(clock.GetLocalNow().DateTime);
         var left = await Whole()
-            .Where(block => block.PracticeId == last && block.Pause == null && !block.Dropped)
+            .Where(block => block.PracticeId == last.Id && block.Pause == null && !block.Dropped)
             .Where(block =>
                 !block.Run!.Sheets.Any(sheet =>
                     db.Events.Any(row => row.SheetId == sheet.Id && row.Line.Contains(EventRow.StartMark))
+                )
+            )
+            .Where(block =>
+                over
+                || block.Run!.Sheets.Any(sheet =>
+                    db.Events.Any(row => row.SheetId == sheet.Id && row.Line.Contains(EventRow.EndMark))
                 )
             )
             .OrderBy(block => block.Order)

@@ -43,4 +43,7 @@ public enum AuditAct
 
     /// <summary>Changed who may come in, and to what.</summary>
     Access,
+
+    /// <summary>Removed a practice with its sheets.</summary>
+    Removal,
 }

@@ -77,6 +77,15 @@ public sealed class IndexModel(
     /// <summary>Whether the clock of a block and its minutes go together, in words.</summary>
     public BlockClock ClockOf(Block block) => BlockClock.Of(Dealt.FirstOrDefault(each => each.Block.Id == block.Id));
 
+    /// <summary>Groups of a drill that are too small or too big for its card, with what would put them right.</summary>
+    public IEnumerable<(PlanWarning Warning, IReadOnlyList<Mend> Mends)> GroupTroubles(Block block) =>
+        Open is not { } open || Report is not { } report || IsBegun
+            ? []
+            : report
+                .Warnings.Where(warning => warning.Code is WarningCode.GroupTooSmall or WarningCode.GroupTooBig)
+                .Where(warning => warning.Block is { } index && open.Plan.Blocks[index].Key == block.Id)
+                .Select(warning => (warning, new PlanMends(open.Plan, open.Shelf, open.Spares).For(warning)));
+
     public IReadOnlyList<Team> Teams { get; private set; } = [];
 
     /// <summary>Other practices whose sheet is still open.</summary>
@@ -99,6 +108,25 @@ public sealed class IndexModel(
     /// <summary>Makes the clock of a block and its minutes go together.</summary>
     public async Task<IActionResult> OnPostFitAsync(int practice, int block, FitWay way, CancellationToken cancellationToken) =>
         await blocks.FitAsync(block, way, cancellationToken) ? RedirectToPage(new { practice }) : NotFound();
+
+    /// <summary>Puts a drill's groups right for those who are here.</summary>
+    public async Task<IActionResult> OnPostMendAsync(
+        int practice,
+        WarningCode code,
+        int key,
+        string label,
+        CancellationToken cancellationToken
+    )
+    {
+        Hindrance = (await plans.EditAsync(practice, open => open.Mended(code, key, null, null, label), cancellationToken))?.Told;
+        if (Hindrance is null)
+        {
+            return RedirectToPage(new { practice });
+        }
+
+        await LoadAsync(practice, cancellationToken);
+        return Page();
+    }
 
     /// <summary>Puts in what was not reached last time.</summary>
     public async Task<IActionResult> OnPostPutInAsync(int practice, int block, CancellationToken cancellationToken) =>

@@ -43,6 +43,7 @@ public sealed class EndpointWalkTests(EndpointWalkTests.Club club) : IClassFixtu
     private static readonly Dictionary<string, Func<Club, string>> OfTheOtherTeam = new()
     {
         ["/run/{id:int}"] = club => $"/run/{club.Practice}",
+        ["/wait/{id:int}"] = club => $"/wait/{club.Practice}",
         ["/board/{id:int}"] = club => $"/board/{club.Practice}",
         ["/door/{id:int}"] = club => $"/door/{club.Practice}",
         ["/groups/{id:int}"] = club => $"/groups/{club.Practice}",

@@ -75,6 +75,39 @@ public sealed class TimingPageTests : IAsyncLifetime
     }
 
     [Fact]
+    public async Task Two_coaches_on_one_sheet_never_undo_each_other_and_are_asked_where_both_changed_a_field()
+    {
+        var (one, other) = (_home.Visit(), _home.Visit());
+        var (stale, second) = (await one.OpenAsync("/plan/1"), await other.OpenAsync("/plan/1"));
+        var line = stale.QuerySelector("form[id^=line-form-]")!.Id!;
+        var block = int.Parse(line["line-form-".Length..], null);
+
+        using var minutes = await other.SendAsync(second, $"#{line}", ("Minutes", "9"));
+        Assert.Equal(HttpStatusCode.Redirect, minutes.StatusCode);
+        // The page of the first still shows the minutes of before: it changes who takes it, and nothing else.
+        using var takes = await one.SendAsync(stale, $"#{line}", ("Takes", "Robin Teal"));
+        Assert.Equal(HttpStatusCode.Redirect, takes.StatusCode);
+        var merged = await _home.WithAsync<TallyDb, Block>(db => db.Blocks.SingleAsync(each => each.Id == block));
+        Assert.Equal((9.0, "Robin Teal"), (merged.Minutes, merged.Takes));
+
+        using var both = await one.SendAsync(stale, $"#{line}", ("Minutes", "7"));
+        var told = await both.Content.ReadAsStringAsync();
+        Assert.Contains(
+            "Minutes: another coach has set it to “9” meanwhile; you wrote “7”",
+            WebUtility.HtmlDecode(told),
+            StringComparison.Ordinal
+        );
+        Assert.Equal(9, (await _home.WithAsync<TallyDb, Block>(db => db.Blocks.SingleAsync(each => each.Id == block))).Minutes);
+
+        using var title = await other.SendAsync(second, "form.head-form", ("Title", "Evening two"));
+        Assert.Equal(HttpStatusCode.Redirect, title.StatusCode);
+        using var place = await one.SendAsync(stale, "form.head-form", ("Place", "North hall"));
+        Assert.Equal(HttpStatusCode.Redirect, place.StatusCode);
+        var practice = await _home.WithAsync<TallyDb, Practice>(db => db.Practices.SingleAsync(each => each.Id == 1));
+        Assert.Equal(("Evening two", "North hall"), (practice.Title, practice.Place));
+    }
+
+    [Fact]
     public async Task A_sheet_that_is_offered_is_taken_as_it_stands_there()
     {
         var coach = _home.Visit();

@@ -1,3 +1,4 @@
+using System.Net;
 using AngleSharp.Html.Dom;
 using KeepTally.Core.Dealing;
 using KeepTally.Core.Events;
@@ -136,6 +137,38 @@ public sealed class GroupPageTests : IAsyncLifetime
         await _home.WithAsync<PracticeBook, bool>(book => book.MarkAsync(_practice, int.Parse(ada[1..], null), Presence.Absent));
 
         Assert.DoesNotContain(Groups(await PageAsync(), $"b{block}"), group => group.Contains("Ada", StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public async Task A_group_that_is_left_too_small_is_told_on_today_with_what_puts_it_right()
+    {
+        var visitor = _home.Visit();
+        var today = await visitor.OpenAsync("/");
+        Assert.Empty(today.QuerySelectorAll(".is-trouble"));
+
+        // Four groups of three, and one does not come: the jobs of Minute trios take three.
+        var ada = int.Parse((await PlayerAsync("Ada"))[1..], null);
+        await _home.WithAsync<PracticeBook, bool>(book => book.MarkAsync(_practice, ada, Presence.Absent));
+        var told = await visitor.OpenAsync("/");
+        var trouble = told.QuerySelector(".is-trouble")!;
+        Assert.Contains("A group of 2 in Minute trios; it takes 3.", trouble.TextContent, StringComparison.Ordinal);
+
+        using var mended = await visitor.SendAsync(
+            told,
+            ".is-trouble",
+            ("label", trouble.QuerySelector("button")!.TextContent.Trim())
+        );
+        Assert.Equal(HttpStatusCode.Redirect, mended.StatusCode);
+        var after = await visitor.OpenAsync("/");
+        Assert.Empty(after.QuerySelectorAll(".is-trouble"));
+        Assert.Contains(
+            "two of 4 and one of 3",
+            after
+                .QuerySelector(".sheet-lines .how")!
+                .TextContent.Replace("2 of", "two of", StringComparison.Ordinal)
+                .Replace("1 of", "one of", StringComparison.Ordinal),
+            StringComparison.Ordinal
+        );
     }
 
     [Fact]

@@ -35,5 +35,6 @@ public sealed class AuditModel(AuditLog log, TimeProvider clock) : PageModel
             AuditAct.Export => "took out",
             AuditAct.Erasure => "erased",
             AuditAct.Access => "access",
+            AuditAct.Removal => "removed",
         };
 }

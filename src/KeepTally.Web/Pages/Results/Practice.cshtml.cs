@@ -20,8 +20,14 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace KeepTally.Web.Pages.Results;
 
 /// <summary>The results of one practice, drill by drill; as CSV too.</summary>
-public sealed class PracticeModel(PracticeBook book, PracticeResults results, PracticeExport export, SquadBook squads, Trail trail)
-    : PageModel
+public sealed class PracticeModel(
+    PracticeBook book,
+    PracticeResults results,
+    PracticeExport export,
+    SquadBook squads,
+    PracticeRemoval removal,
+    Trail trail
+) : PageModel
 {
     public required Practice Practice { get; set; }
 
@@ -50,7 +56,23 @@ public sealed class PracticeModel(PracticeBook book, PracticeResults results, Pr
                 (practice.Blocks.First(block => block.Id == each.Block).Title, each.Fault)
             ),
         ];
+        Entries = await removal.EventsAsync(id, cancellationToken);
         return Page();
+    }
+
+    /// <summary>How many taps and other entries go when the practice is removed.</summary>
+    public int Entries { get; private set; }
+
+    /// <summary>Removes a practice that was only a try.</summary>
+    public async Task<IActionResult> OnPostRemoveAsync(int id, CancellationToken cancellationToken)
+    {
+        if (await book.FindAsync(id, cancellationToken) is not { } practice || !await removal.RemoveAsync(id, cancellationToken))
+        {
+            return NotFound();
+        }
+
+        await trail.AddAsync(AuditAct.Removal, $"{practice.InRecord} with its results", cancellationToken);
+        return RedirectToPage("/Results/Index");
     }
 
     public async Task<IActionResult> OnGetCsvAsync(int id, CancellationToken cancellationToken)

@@ -27,6 +27,8 @@ public sealed class IndexModel(
     /// <summary>How whoever reads it measures.</summary>
     public Pacing Pacing { get; private set; }
 
+    protected override bool SendsCoachesToToday => true;
+
     /// <summary>What players may not do today is for coaches: who helps once has no business with it.</summary>
     protected override bool TellsLimits => HttpContext.Caller() is { IsCoach: true };
 

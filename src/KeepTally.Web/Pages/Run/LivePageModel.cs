@@ -7,6 +7,7 @@ using KeepTally.Screen;
 using KeepTally.Store.Planning;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Tables;
+using KeepTally.Web.Access;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
@@ -32,6 +33,9 @@ public abstract class LivePageModel(PracticeBook book, RunStore runStore, TimePr
 
     /// <summary>What is looked for all practice long.</summary>
     public IReadOnlyList<string> Habits { get; private set; } = [];
+
+    /// <summary>Before the start a coach is sent to Today, where it is started; all others wait.</summary>
+    protected virtual bool SendsCoachesToToday => false;
 
     /// <summary>Whether the page may hold what players may not do today.</summary>
     protected virtual bool TellsLimits => false;
@@ -75,7 +79,9 @@ public abstract class LivePageModel(PracticeBook book, RunStore runStore, TimePr
         var all = await runStore.OfAsync(id, cancellationToken);
         if (all.Count == 0)
         {
-            return RedirectToPage("/Index");
+            return SendsCoachesToToday && HttpContext.Caller() is { IsCoach: true }
+                ? RedirectToPage("/Index", new { practice = id })
+                : RedirectToPage("/Run/Wait", new { id });
         }
 
         var runs = all.Where(run => run.Fault is null).ToArray();

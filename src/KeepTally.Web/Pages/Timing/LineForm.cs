@@ -6,7 +6,7 @@ using Microsoft.AspNetCore.Mvc.ModelBinding;
 namespace KeepTally.Web.Pages.Timing;
 
 /// <summary>A line of a timing sheet as a coach fills it in.</summary>
-public sealed class LineForm
+public sealed class LineForm : IStaleForm
 {
     [BindRequired]
     [Range(0.5, 240, ErrorMessage = "A line lasts from half a minute to 240 minutes.")]
@@ -18,10 +18,12 @@ public sealed class LineForm
 
     [BindRequired]
     [Range(0, 1800, ErrorMessage = "What comes before it lasts from 0 to 1800 seconds.")]
+    [Display(Name = "Seconds before it")]
     public int Change { get; set; }
 
     /// <summary>Who takes it, with semicolons between.</summary>
     [StringLength(240, ErrorMessage = "Write who takes it in 240 characters at most.")]
+    [Display(Name = "Who takes it")]
     public string? Takes { get; set; }
 
     /// <summary>What a break or a talk is called.</summary>
@@ -30,10 +32,37 @@ public sealed class LineForm
 
     /// <summary>At a circuit, seconds from one station to the next.</summary>
     [Range(0, 300, ErrorMessage = "A walk between stations lasts from 0 to 300 seconds.")]
+    [Display(Name = "Seconds between stations")]
     public int? Between { get; set; }
 
     /// <summary>At a circuit, the walks are part of the minutes at the stations.</summary>
     public bool ChangeInside { get; set; }
+
+    /// <inheritdoc/>
+    [StringLength(2000)]
+    public string? Was { get; set; }
+
+    /// <summary>The form of a line as it stands.</summary>
+    public static LineForm Of(PlanBlock block) =>
+        new()
+        {
+            Minutes = PlanEdits.MinutesOf(block),
+            Groups = PlanEdits.GroupsOf(block),
+            Change = (int)block.ChangeSeconds,
+            Takes = string.Join("; ", block.Takes),
+            Name = block switch
+            {
+                PlanBlock.Break rest => rest.Name,
+                PlanBlock.Talk talk => talk.Name,
+                _ => null,
+            },
+            Between = block is PlanBlock.Circuit { BetweenSeconds: var between } ? (int)between : null,
+            ChangeInside = block is PlanBlock.Circuit { ChangeInside: true },
+        };
+
+    /// <summary>The sheet with the line as it is filled in; what another coach has changed meanwhile stays.</summary>
+    public Result<Plan> Into(Plan plan, int index) =>
+        FormMerge.Merge(this, Of(plan.Blocks[index])) is { } fault ? Result.Fail<Plan>(fault) : In(plan, index);
 
     /// <summary>The sheet with the line as it is filled in.</summary>
     public Result<Plan> In(Plan plan, int index)

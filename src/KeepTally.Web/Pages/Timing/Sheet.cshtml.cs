@@ -96,7 +96,7 @@ public sealed class SheetModel(
     [ForAssistants]
     public async Task<IActionResult> OnPostLineAsync(int id, int key, LineForm form, CancellationToken cancellationToken) =>
         ModelState.IsValid
-            ? await LineAsync(id, key, (open, index) => form.In(open.Plan, index), cancellationToken)
+            ? await LineAsync(id, key, (open, index) => form.Into(open.Plan, index), cancellationToken)
             : await ShownAsync(id, FirstError, cancellationToken);
 
     [ForAssistants]
@@ -108,24 +108,7 @@ public sealed class SheetModel(
         string? item,
         string label,
         CancellationToken cancellationToken
-    ) =>
-        EditAsync(
-            id,
-            open =>
-            {
-                var index = key is { } line ? open.IndexOf(line) : null;
-                var warning = PlanReport
-                    .Of(open.Plan, open.Shelf)
-                    .Warnings.FirstOrDefault(each =>
-                        each.Code == code && each.Block == index && each.Station == station && (item ?? "") == (each.Item ?? "")
-                    );
-                var mend = warning is null
-                    ? null
-                    : new PlanMends(open.Plan, open.Shelf, open.Spares).For(warning).FirstOrDefault(each => each.Label == label);
-                return mend is null ? Gone() : Result.Ok(mend.After);
-            },
-            cancellationToken
-        );
+    ) => EditAsync(id, open => open.Mended(code, key, station, item, label), cancellationToken);
 
     /// <summary>Takes what would keep more players busy.</summary>
     [ForAssistants]
@@ -211,7 +194,7 @@ public sealed class SheetModel(
 
     public async Task<IActionResult> OnPostHeadAsync(int id, HeadForm form, CancellationToken cancellationToken) =>
         ModelState.IsValid
-            ? await EditAsync(id, open => Result.Ok(form.In(open.Plan)), cancellationToken)
+            ? await EditAsync(id, form.Into, cancellationToken)
             : await ShownAsync(id, FirstError, cancellationToken);
 
     /// <summary>Keeps the sheet to be used again.</summary>
