@@ -136,12 +136,15 @@ internal static partial class Bridge
         string unit,
         string outcome,
         string zone,
+        string tag,
+        string value,
         bool counts,
         double now
     )
     {
         var (id, of) = (new SheetId(sheet), new EventId(new DeviceId(device), n));
-        var change = new TapAmendment(Player(unit), Word(outcome), Word(zone), null, counts ? true : null);
+        var tags = tag.Length > 0 ? new Dictionary<string, string> { [tag] = value } : null;
+        var change = new TapAmendment(Player(unit), Word(outcome), Word(zone), null, counts ? true : null, tags);
         var fault = Practice.Amend(id, of, change, Moment(now), out var appended);
         if (fault is not null || Practice.Find(id) is not { } live)
         {

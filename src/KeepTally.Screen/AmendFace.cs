@@ -1,6 +1,7 @@
 using KeepTally.Core.Events;
 using KeepTally.Core.Identity;
 using KeepTally.Core.Live;
+using KeepTally.Core.Rules.Tagging;
 using KeepTally.Core.Rules.Zones;
 using KeepTally.Core.Scoring;
 using KeepTally.Core.Text;
@@ -33,7 +34,20 @@ public static class AmendFace
                 ],
             tap.Zone is null || live.Stage.Targets is not { } targets
                 ? []
-                : [.. targets.Names.Append(Targets.None).Select(zone => new PickView(zone, NameOf(zone), zone == tap.Zone))]
+                : [.. targets.Names.Append(Targets.None).Select(zone => new PickView(zone, NameOf(zone), zone == tap.Zone))],
+            [
+                .. live.Stage.Tags.Select(kind => new TagPickView(
+                    kind.Id,
+                    kind.Label,
+                    [
+                        .. kind.Values.Select(value => new PickView(
+                            value.Key,
+                            value.Value,
+                            tap.Tags?.GetValueOrDefault(kind.Id) == value.Key
+                        )),
+                    ]
+                )),
+            ]
         );
     }
 

@@ -231,8 +231,13 @@ public sealed record AmendView(
     bool Late,
     IReadOnlyList<PickView> Units,
     IReadOnlyList<PickView> Outcomes,
-    IReadOnlyList<PickView> Zones
+    IReadOnlyList<PickView> Zones,
+    IReadOnlyList<TagPickView> Tags
 );
+
+/// <summary>A kind of tag of a tap, with its values.</summary>
+/// <param name="Name">What the tag is called.</param>
+public sealed record TagPickView(string Tag, string Name, IReadOnlyList<PickView> Picks);
 
 /// <summary>One of several that can be picked.</summary>
 /// <param name="On">It is what stands now.</param>

@@ -172,6 +172,34 @@ public sealed class PeopleTests
         Assert.Equal(2, (int)Screen.View(6)["run"]!["habits"]![0]!);
     }
 
+    [Fact]
+    public void A_habit_that_is_tapped_and_then_named_counts_once()
+    {
+        Screen.OpenWith(
+            new
+            {
+                runs = new[]
+                {
+                    Screen.Drill(
+                        "habit-pairs",
+                        [
+                            ["Ada", "Bea"],
+                        ]
+                    ),
+                },
+                habits = new[] { "Loose ball" },
+            }
+        );
+        Screen.Heard(Bridge.See("Loose ball", "", 2000));
+        Screen.Heard(Bridge.See("Loose ball", "ada", 5000));
+        Assert.Equal(1, (int)Screen.View(6)["run"]!["habits"]![0]!);
+
+        // Long after, it is another one.
+        Screen.Heard(Bridge.See("Loose ball", "", 20_000));
+        Screen.Heard(Bridge.See("Loose ball", "bea", 60_000));
+        Assert.Equal(3, (int)Screen.View(61)["run"]!["habits"]![0]!);
+    }
+
     /// <summary>How many of each side are at work is told as it is, whoever goes or comes.</summary>
     [Fact]
     public void How_many_play_on_each_side_follows_who_is_there()

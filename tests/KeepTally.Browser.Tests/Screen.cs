@@ -146,7 +146,18 @@ internal static class Screen
 
     internal static JsonNode Amend(JsonNode of, double seconds, string unit = "", string outcome = "", bool counts = false) =>
         Heard(
-            Bridge.Amend((string)of["sheet"]!, (string)of["device"]!, (int)of["n"]!, Id(unit), outcome, "", counts, seconds * 1000)
+            Bridge.Amend(
+                (string)of["sheet"]!,
+                (string)of["device"]!,
+                (int)of["n"]!,
+                Id(unit),
+                outcome,
+                "",
+                "",
+                "",
+                counts,
+                seconds * 1000
+            )
         );
 
     internal static JsonNode Note(string text, string unit, double seconds) => Heard(Bridge.Note(text, Id(unit), seconds * 1000));

@@ -54,6 +54,7 @@ public sealed class EventGate
                 ?? Stranger("actor", rotate.Actor),
             RunEvent.Habit habit => Stranger("player", habit.Player),
             RunEvent.Tap { Tags: { Count: > 0 } tags } when _tags is not null => UnknownTag(tags, _tags),
+            RunEvent.Amend { Tags: { Count: > 0 } tags } when _tags is not null => UnknownTag(tags, _tags),
             _ => null,
         };
     }

@@ -82,7 +82,7 @@ public static class EventReader
                     Laps = Laps(place),
                 };
             case "amend":
-                Only(place, "of", "unit", "outcome", "zone", "value", "counts");
+                Only(place, "of", "unit", "outcome", "zone", "tags", "value", "counts");
                 return new RunEvent.Amend(
                     id,
                     at,
@@ -92,7 +92,10 @@ public static class EventReader
                     ShortText(place, "zone"),
                     place.Find("value")?.Number(),
                     place.Find("counts")?.Truth()
-                );
+                )
+                {
+                    Tags = Tags(place),
+                };
             case "turn":
                 Only(place, "unit");
                 return new RunEvent.Turn(id, at, Player(place, "unit"));

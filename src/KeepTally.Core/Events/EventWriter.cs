@@ -68,6 +68,7 @@ public static class EventWriter
                 Optional(json, "unit", amend.Unit?.Value);
                 Optional(json, "outcome", amend.Outcome);
                 Optional(json, "zone", amend.Zone);
+                WriteTags(json, amend.Tags);
                 if (amend.Value is { } amended)
                 {
                     json.WriteNumber("value", amended);
@@ -129,22 +130,28 @@ public static class EventWriter
         json.WriteEndObject();
     }
 
+    private static void WriteTags(Utf8JsonWriter json, IReadOnlyDictionary<string, string>? tags)
+    {
+        if (tags is null)
+        {
+            return;
+        }
+
+        json.WriteStartObject("tags");
+        foreach (var (tag, value) in tags)
+        {
+            json.WriteString(tag, value);
+        }
+
+        json.WriteEndObject();
+    }
+
     private static void WriteTap(Utf8JsonWriter json, RunEvent.Tap tap)
     {
         Optional(json, "unit", tap.Unit?.Value);
         Optional(json, "outcome", tap.Outcome);
         Optional(json, "zone", tap.Zone);
-        if (tap.Tags is { } tags)
-        {
-            json.WriteStartObject("tags");
-            foreach (var (tag, value) in tags)
-            {
-                json.WriteString(tag, value);
-            }
-
-            json.WriteEndObject();
-        }
-
+        WriteTags(json, tap.Tags);
         if (tap.Value is { } number)
         {
             json.WriteNumber("value", number);

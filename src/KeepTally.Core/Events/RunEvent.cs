@@ -57,16 +57,31 @@ public abstract record RunEvent(EventId Id, Instant At)
         bool? Counts
     ) : RunEvent(Id, At)
     {
+        /// <summary>Values of tags that are put right; null or those not named stay as they were.</summary>
+        public IReadOnlyDictionary<string, string>? Tags { get; init; }
+
         /// <summary>The tap as it reads by this.</summary>
         public Tap Over(Tap tap) =>
             tap with
             {
+                Tags = Tags is null ? tap.Tags : Over(tap.Tags),
                 Unit = Unit ?? tap.Unit,
                 Outcome = Outcome ?? tap.Outcome,
                 Zone = Zone ?? tap.Zone,
                 Value = Value ?? tap.Value,
                 CountsLate = Counts ?? tap.CountsLate,
             };
+
+        private Dictionary<string, string> Over(IReadOnlyDictionary<string, string>? said)
+        {
+            var all = (said ?? new Dictionary<string, string>()).ToDictionary(StringComparer.Ordinal);
+            foreach (var (tag, value) in Tags!)
+            {
+                all[tag] = value;
+            }
+
+            return all;
+        }
     }
 
     /// <summary>The turn passes to <paramref name="Unit"/>, or to the next that is not done.</summary>

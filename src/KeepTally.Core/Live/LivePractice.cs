@@ -17,6 +17,9 @@ public sealed partial class LivePractice(DeviceId device, IReadOnlyList<LiveRun>
     /// <summary>How much longer work goes on when a coach gives it another moment.</summary>
     public static readonly Duration More = Duration.FromSeconds(20);
 
+    /// <summary>How long after a habit was tapped for the team naming a player names that one, and counts no second.</summary>
+    private static readonly Duration Naming = Duration.FromSeconds(15);
+
     private readonly Dictionary<SheetId, Sheet> _sheets = runs.SelectMany(run => run.Sheets)
         .ToDictionary(each => each.Id, each => each.Sheet);
 

@@ -72,7 +72,10 @@ public sealed partial class LivePractice
             change.Zone,
             change.Value,
             change.Counts
-        );
+        )
+        {
+            Tags = change.Tags is { Count: > 0 } ? change.Tags : null,
+        };
         if (live.Add(amend) is { } fault)
         {
             return fault;
@@ -115,7 +118,7 @@ public sealed partial class LivePractice
             change.Unit,
             change.Outcome ?? tap.Outcome,
             change.Zone ?? tap.Zone,
-            tap.Tags,
+            change.Tags ?? tap.Tags,
             change.Value ?? tap.Value
         )
         {
@@ -252,9 +255,25 @@ public sealed partial class LivePractice
             return new Fault("player", $"nobody of this drill is \"{player}\"", "count it for the team");
         }
 
+        var unnamed = player is null ? [] : Unnamed(run, habit, now);
         var seen = new RunEvent.Habit(NextId(sheet.Sheet), sheet.Sheet.Stamp(now), habit, player);
         sheet.Sheet.Add(seen);
-        appended = [new SheetEvent(sheet.Id, seen)];
+        appended = [.. unnamed, new SheetEvent(sheet.Id, seen)];
         return null;
+    }
+
+    /// <summary>What was tapped for the team just now and is named after counts once: the tap without a name is taken back.</summary>
+    private SheetEvent[] Unnamed(LiveRun run, string habit, Instant now)
+    {
+        var first = run.Sheets[0];
+        var log = first.Sheet.Log;
+        return
+            Enumerable.Range(0, log.Count).Where(log.StandsAt).Select(log.ReadAt).OfType<RunEvent.Habit>().LastOrDefault()
+                is { Player: null } tapped
+            && tapped.Name == habit
+            && tapped.Id.Device == device
+            && now - tapped.At <= Naming
+            ? Undo(first.Id, first.Sheet, tapped.Id, now)
+            : [];
     }
 }

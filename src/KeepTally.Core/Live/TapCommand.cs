@@ -19,5 +19,6 @@ public sealed record TapAmendment(
     string? Outcome = null,
     string? Zone = null,
     double? Value = null,
-    bool? Counts = null
+    bool? Counts = null,
+    IReadOnlyDictionary<string, string>? Tags = null
 );

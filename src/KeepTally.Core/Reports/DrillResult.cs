@@ -80,8 +80,11 @@ public sealed record DrillResult(
             .GroupBy(count => count.Key, StringComparer.Ordinal)
             .ToDictionary(count => count.Key, count => count.Sum(each => each.Value), StringComparer.Ordinal);
 
+    /// <summary>What outcomes cost that take all points away, over all sheets.</summary>
+    public IReadOnlyDictionary<string, double> Costs { get; init; } = new Dictionary<string, double>();
+
     /// <summary>Errors in order of harm.</summary>
-    public IReadOnlyList<ErrorRow> Errors => ErrorRow.Of(Stage, Counts);
+    public IReadOnlyList<ErrorRow> Errors => ErrorRow.Of(Stage, Counts, Costs);
 
     /// <summary>Of how many who played, how many met the par; nobody where none is set.</summary>
     public Share Par =>
@@ -153,6 +156,9 @@ public sealed record DrillResult(
             Planned = run.Planned,
             Took = TookOf(run),
             Players = [.. kept.SelectMany(sheet => sheet.Outcome.Work.Players)],
+            Costs = kept.SelectMany(sheet => sheet.Outcome.Work.Costs)
+                .GroupBy(cost => cost.Key, StringComparer.Ordinal)
+                .ToDictionary(cost => cost.Key, cost => cost.Sum(each => each.Value), StringComparer.Ordinal),
             Rungs = RungsOf(kept),
         };
     }

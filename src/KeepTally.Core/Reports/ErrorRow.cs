@@ -11,17 +11,26 @@ public sealed record ErrorRow(string Label, int Count, bool Ends, double Cost)
 
     /// <summary>Errors in order of harm: what ends somebody's game first, then what cost most points, then what was made most often.</summary>
     /// <param name="counts">How often each outcome was tapped.</param>
-    public static IReadOnlyList<ErrorRow> Of(Stage stage, IReadOnlyDictionary<string, int> counts) =>
+    /// <param name="costs">What outcomes cost in all whose cost does not stand on the card; null where there are none.</param>
+    public static IReadOnlyList<ErrorRow> Of(
+        Stage stage,
+        IReadOnlyDictionary<string, int> counts,
+        IReadOnlyDictionary<string, double>? costs = null
+    ) =>
         [
             .. stage
-                .Outcomes.Where(outcome => outcome.Result == OutcomeResult.Failure || CostOf(outcome) > 0)
+                .Outcomes.Where(outcome =>
+                    outcome.Result == OutcomeResult.Failure || CostOf(outcome) > 0 || costs?.GetValueOrDefault(outcome.Id) > 0
+                )
                 .Select(outcome => (Outcome: outcome, Count: counts.GetValueOrDefault(outcome.Id)))
                 .Where(each => each.Count > 0)
                 .Select(each => new ErrorRow(
                     each.Outcome.Label,
                     each.Count,
                     each.Outcome.Does.Any(effect => Ending.Contains(effect.Word)),
-                    Math.Max(0, CostOf(each.Outcome)) * each.Count
+                    costs is not null && costs.TryGetValue(each.Outcome.Id, out var cost)
+                        ? cost
+                        : Math.Max(0, CostOf(each.Outcome)) * each.Count
                 ))
                 .OrderByDescending(row => row.Ends)
                 .ThenByDescending(row => row.Cost)

@@ -1,6 +1,7 @@
 using KeepTally.Core.Floor;
 using KeepTally.Core.Identity;
 using KeepTally.Core.Live;
+using KeepTally.Core.Rules.Effects;
 using KeepTally.Core.Rules.Ladders;
 using KeepTally.Core.Time;
 using KeepTally.Core.Words;
@@ -27,9 +28,19 @@ public sealed record SheetWork(
     /// <summary>Who was done by the drill's own rules, in the first game, and after how much running time.</summary>
     public IReadOnlyDictionary<PlayerId, Duration> PlayedOut { get; init; } = new Dictionary<PlayerId, Duration>();
 
+    /// <summary>
+    /// Points that an outcome cost in all, as they were lost or given away; only of outcomes that take all points away, since what
+    /// the others cost stands on the card.
+    /// </summary>
+    public IReadOnlyDictionary<string, double> Costs { get; init; } = new Dictionary<string, double>();
+
     internal static SheetWork Of(Sheet live)
     {
-        TapStep[] steps = FitWords.Ends(live.Stage) ? [.. TapStep.Of(live)] : [];
+        var resets = live
+            .Stage.Outcomes.Where(outcome => outcome.Does.Contains(OutcomeEffects.Reset))
+            .Select(outcome => outcome.Id);
+        var costly = resets.ToHashSet(StringComparer.Ordinal);
+        TapStep[] steps = FitWords.Ends(live.Stage) || costly.Count > 0 ? [.. TapStep.Of(live)] : [];
         return new SheetWork(
             live.Score.FirstBegan,
             live.Ended?.At ?? live.Log.LastAt,
@@ -38,7 +49,11 @@ public sealed record SheetWork(
             live.Stage.Ladder is { } ladder ? RungLog.Of(ladder, steps.Length > 0 ? steps : TapStep.Of(live)) : []
         )
         {
-            PlayedOut = PlayedOutLog.Of(steps),
+            PlayedOut = FitWords.Ends(live.Stage) ? PlayedOutLog.Of(steps) : new Dictionary<PlayerId, Duration>(),
+            Costs = steps
+                .Where(step => step.Outcome is { } tapped && costly.Contains(tapped))
+                .GroupBy(step => step.Outcome!, StringComparer.Ordinal)
+                .ToDictionary(each => each.Key, each => each.Sum(step => step.Cost), StringComparer.Ordinal),
         };
     }
 

@@ -9,14 +9,19 @@ namespace KeepTally.Core.Reports;
 /// <summary>A counted tap of a sheet, with how all stood before it and after.</summary>
 /// <param name="Game">The game it belongs to, from 0.</param>
 /// <param name="Running">Running time at the tap.</param>
+/// <param name="Outcome">What was tapped; null where a zone was.</param>
 internal readonly record struct TapStep(
     int Game,
     RunningTime Running,
+    string? Outcome,
     IReadOnlyList<Unit> Units,
     ScoreSnapshot Before,
     ScoreSnapshot After
 )
 {
+    /// <summary>Points lost by anyone, and points that another than the one who lost them got.</summary>
+    internal double Cost => Before.Units.Zip(After.Units, (was, now) => Math.Abs(now.Points - was.Points)).Sum();
+
     /// <summary>Walks through a sheet tap by tap, as it was folded.</summary>
     internal static IEnumerable<TapStep> Of(Sheet live)
     {
@@ -36,6 +41,7 @@ internal readonly record struct TapStep(
                 yield return new TapStep(
                     score.EarlierGames.Count,
                     score.RunningTimeAt(next.At),
+                    ((RunEvent.Tap)next).Outcome,
                     score.Units,
                     before,
                     score.Snapshot(next.At)

@@ -1,5 +1,6 @@
 using KeepTally.Core.Cards;
 using KeepTally.Core.Rules.Measures;
+using KeepTally.Core.Rules.Streaks;
 using KeepTally.Core.Scoring;
 using KeepTally.Core.Text;
 
@@ -96,6 +97,7 @@ public static class VerdictWords
 
         return measure.By == MeasureKinds.Seconds ? $" in {Phrase.Clock(row.Report.Running)}"
             : measure.By.IsReading ? $" with {measure.By.Told(value)} {Unit(verdict.Stage)}".TrimEnd()
+            : measure.By == MeasureKinds.BestStreak ? $" with {Phrase.Figure(value)} {StreakWords.Kind(verdict.Stage)}"
             : $" with {measure.By.Told(value)}";
     }
 

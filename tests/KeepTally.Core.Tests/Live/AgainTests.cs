@@ -266,7 +266,7 @@ public sealed class AgainTests
         var practice = Practice(sheet);
         foreach (var player in new[] { "a", null, "a" })
         {
-            Assert.Null(practice.See("Loose ball", Given.Player(player), new Instant(_now += 1000), out _));
+            Assert.Null(practice.See("Loose ball", Given.Player(player), new Instant(_now += 20_000), out _));
         }
 
         Assert.NotNull(practice.See("Loose ball", new PlayerId("nobody"), new Instant(_now), out _));

@@ -32,6 +32,34 @@ public sealed class AmendTests
     }
 
     [Fact]
+    public void A_tag_is_put_right_and_the_others_stay()
+    {
+        var card = Given.Card(
+            """ "tags":{"hand":{"label":"Hand","values":{"l":"Left","r":"Right"}},"finish":{"label":"Finish","values":{"lob":"Lob","drive":"Drive"}}} """
+        );
+        var sheet = Given.Started(card, "a");
+        var said = new Dictionary<string, string> { ["hand"] = "l", ["finish"] = "lob" };
+        var tap = new RunEvent.Tap(
+            new EventId(new DeviceId("t"), 1),
+            new Instant(1000),
+            new PlayerId("a"),
+            "make",
+            null,
+            said,
+            null
+        );
+        Assert.Null(sheet.Add(tap));
+
+        var amend = Amend(Of(sheet), tap.Id, new TapAmendment(Tags: new Dictionary<string, string> { ["hand"] = "r" }));
+        var told = string.Join(' ', sheet.Now().Of("a").Tags.SelectMany(tag => tag.Values.Select(value => value.Key)));
+        Assert.Equal("r lob", told);
+
+        // Written and read, it says the same.
+        var again = (RunEvent.Amend)EventReader.Read(EventWriter.Write(amend)).Require();
+        Assert.Equal("r", again.Tags!["hand"]);
+    }
+
+    [Fact]
     public void It_goes_to_whose_it_was_and_can_be_taken_back()
     {
         var sheet = Given.Started(Given.Card(""), "a", "b").Taps("a+ a+");

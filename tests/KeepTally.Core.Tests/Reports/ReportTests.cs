@@ -86,6 +86,22 @@ public sealed class ReportTests
     }
 
     [Fact]
+    public void An_error_that_takes_all_points_away_costs_what_was_lost()
+    {
+        var card = Given.Card(
+            """ "play":"together" """,
+            """[{"id":"make","label":"Make","result":"success","points":1},{"id":"drop","label":"Drop","result":"failure","does":["reset"]}]"""
+        );
+        var sheet = Given.Started(card, "a", "b").Taps("a+ a+ a+ b+");
+        Assert.Null(sheet.Tap("a", "drop"));
+        Assert.Null(sheet.Tap("a", "drop"));
+        var result = PracticeReport.Of("T", "Terns", new DateOnly(2026, 10, 3), [Run(sheet)]).Drills[0];
+
+        // Three points at the first drop, none at the second.
+        Assert.Equal(("Drop", 2, 3.0), (result.Errors[0].Label, result.Errors[0].Count, result.Errors[0].Cost));
+    }
+
+    [Fact]
     public void Goes_of_a_player_add_up_over_drills_and_goes_of_a_group_are_nobodys()
     {
         var first = Given.Started(Given.Card(""" "play":"together" """), "a", "b").Taps("a+ a- b+");

@@ -1,5 +1,6 @@
 using KeepTally.Core.Cards;
 using KeepTally.Core.Json;
+using KeepTally.Core.Rules.Streaks;
 using KeepTally.Core.Tallies;
 using KeepTally.Core.Text;
 
@@ -21,7 +22,7 @@ public sealed record StreakEnding(int Count) : Ending
 
     internal override bool CountsRuns => true;
 
-    internal override string Words(Stage stage) => $"{Reach(stage)} {Phrase.Count(Count)} in a row";
+    internal override string Words(Stage stage) => $"{Reach(stage)} {StreakWords.Of(stage, Count)}";
 
     internal override bool IsMet(UnitTally unit, UnitTally[] units, Play play) => unit.Streak >= Count;
 }

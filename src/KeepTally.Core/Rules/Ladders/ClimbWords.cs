@@ -27,7 +27,7 @@ internal static class ClimbWords
             Pass.Window window =>
                 $"{Made(now.Made)} made of {Phrase.Count(now.Taken)}; {Phrase.Count(window.Successes)} of {Phrase.Count(window.Of)} clears it.",
             Pass.Makes makes => $"{Made(now.Made)} of {Phrase.Count(makes.Successes)} made.",
-            Pass.InARow run when made => $"{Made(now.Made)} in a row of {Phrase.Count(run.Streak)}.",
+            Pass.InARow run when made => $"{Made(now.Made)} {StreakWords.Kind(tap.Stage)} of {Phrase.Count(run.Streak)}.",
             Pass.InARow when tap.Stage.Streak == StreakMiss.Zero => was.Made > 0
                 ? $"{Failed(tap)}: the run starts again from nought."
                 : $"{Failed(tap)}: still no run.",

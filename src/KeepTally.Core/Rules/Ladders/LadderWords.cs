@@ -25,7 +25,7 @@ internal static class LadderWords
                 );
                 break;
             case Pass.InARow run:
-                yield return Phrase.Sentence($"{Phrase.Count(run.Streak)} in a row {Clears(ladder)}");
+                yield return Phrase.Sentence($"{StreakWords.Of(stage, run.Streak)} {Clears(ladder)}");
                 yield return Phrase.Sentence(
                     ResultNames.Failure(stage)
                         + (

@@ -68,7 +68,7 @@ public sealed record Streak(StreakMiss Miss, StreakOthers Others = StreakOthers.
 
         return tap.Attempt switch
         {
-            true => $"{Phrase.Capital(Phrase.Count(tap.Now.Streak))} in a row.",
+            true => $"{Phrase.Capital(StreakWords.Of(tap.Stage, tap.Now.Streak))}.",
             false when tap.Was.Streak > 0 && tap.Now.Streak == 0 => "The run is back to nought.",
             false when tap.Now.Streak > 0 =>
                 $"{ResultNames.Failure(tap.Stage, tap.Tap.Outcome)} does not break the run: still {Phrase.Count(tap.Now.Streak)}.",

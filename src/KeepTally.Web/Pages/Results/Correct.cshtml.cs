@@ -43,6 +43,7 @@ public sealed class CorrectModel(PracticeBook book, ResultCorrection corrections
         string? outcome,
         string? zone,
         bool counts,
+        Dictionary<string, string?> tags,
         CancellationToken cancellationToken
     ) =>
         SaidAsync(
@@ -54,7 +55,7 @@ public sealed class CorrectModel(PracticeBook book, ResultCorrection corrections
                 corrections.AmendAsync(
                     open,
                     of,
-                    new TapAmendment(Whose(unit), Word(outcome), Word(zone), null, counts ? true : null)
+                    new TapAmendment(Whose(unit), Word(outcome), Word(zone), null, counts ? true : null, Said(tags))
                 ),
             "put right",
             cancellationToken
@@ -114,6 +115,9 @@ public sealed class CorrectModel(PracticeBook book, ResultCorrection corrections
         Tap = device is null ? null : AmendFace.Of(open.Live, open.Sheet, new EventId(new DeviceId(device), n));
         return Page();
     }
+
+    private static Dictionary<string, string> Said(Dictionary<string, string?> tags) =>
+        tags.Where(tag => !string.IsNullOrEmpty(tag.Value)).ToDictionary(tag => tag.Key, tag => tag.Value!);
 
     private static PlayerId? Whose(string? unit) => string.IsNullOrEmpty(unit) ? null : new PlayerId(unit);
 

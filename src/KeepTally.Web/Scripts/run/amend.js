@@ -15,7 +15,9 @@ export class Amend {
     this.#change = change;
     this.#dialog.addEventListener("click", ({ target }) => {
       const pick = target.closest("[data-pick]");
-      if (pick) {
+      if (pick?.dataset.tag) {
+        this.#say({ tag: pick.dataset.tag, value: pick.dataset.id });
+      } else if (pick) {
         this.#say({ [pick.dataset.pick]: pick.dataset.id });
       } else if (target.closest("#amend-count")) {
         this.#say({ counts: true });
@@ -51,8 +53,26 @@ export class Amend {
       section.hidden = picks.length < 2;
       section.querySelector(".chips").replaceChildren(...picks.map((pick) => pickOf(name, pick)));
     }
+    this.#dialog.querySelector("[data-tags]").replaceChildren(...view.tags.map(tagOf));
     return true;
   }
+}
+
+function tagOf({ tag, name, picks }) {
+  const section = document.createElement("section");
+  const head = document.createElement("h3");
+  head.textContent = name;
+  const chips = document.createElement("div");
+  chips.className = "chips";
+  chips.append(
+    ...picks.map((pick) => {
+      const chip = pickOf("tag", pick);
+      chip.dataset.tag = tag;
+      return chip;
+    }),
+  );
+  section.append(head, chips);
+  return section;
 }
 
 function pickOf(name, { id, name: label, on }) {

@@ -55,8 +55,8 @@ export async function loadCore() {
     boards: (now) => read(Bridge.Boards(now)),
     undo: (sheet, device, n, now) => answer(Bridge.Undo(sheet, device, n, now)),
     amendable: ({ sheet, device, n }) => read(Bridge.Amendable(sheet, device, n)),
-    amend: ({ sheet, device, n }, { unit = "", outcome = "", zone = "", counts = false }, now) =>
-      answer(Bridge.Amend(sheet, device, n, unit, outcome, zone, counts, now)),
+    amend: ({ sheet, device, n }, { unit = "", outcome = "", zone = "", tag = "", value = "", counts = false }, now) =>
+      answer(Bridge.Amend(sheet, device, n, unit, outcome, zone, tag, value, counts, now)),
     note: (text, unit, now) => answer(Bridge.Note(text, unit, now)),
     train: (practice, { start, pace, length, skill, seed }) =>
       read(Bridge.Train(practice, start, pace, length, skill, seed)),

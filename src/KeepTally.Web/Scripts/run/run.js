@@ -388,9 +388,7 @@ async function begin() {
 
   /** The last tap that can be taken back here. */
   const lastHere = () =>
-    own.length === 0
-      ? screen.now.run?.last
-      : (ownTaps().find(({ ask }) => !ask) ?? ownTaps()[0]);
+    own.length === 0 ? screen.now.run?.last : (ownTaps().find(({ ask }) => !ask) ?? ownTaps()[0]);
 
   const ownTaps = () =>
     screen.now.run?.taps.filter(({ sheet, undone, move }) => own.includes(sheet) && !undone && !move) ?? [];
