@@ -116,8 +116,8 @@ internal sealed class TapList(LivePractice practice)
         doubt switch
         {
             UndoDoubt.None => "",
-            UndoDoubt.OtherDevice => "another device's",
-            UndoDoubt.OtherDrill => "from the drill before",
+            UndoDoubt.OtherDevice => "Other's",
+            UndoDoubt.OtherDrill => "Drill before",
             _ => throw new InvalidOperationException($"No words for {doubt}."),
         };
 

@@ -9,6 +9,8 @@ namespace KeepTally.Core.Words;
 /// <summary>Who won, drew or was first, as one sentence that is the same wherever it is said.</summary>
 public static class VerdictWords
 {
+    private const int MostNamed = 3;
+
     /// <summary>
     /// "Plain won, 11 to 8.", "Plain won with a block, 4 to 6.", "Ada first with 11 points.", "Ada and Bea level with 4 points.",
     /// "Nobody had a go."; empty where there is nothing to compare.
@@ -35,7 +37,11 @@ public static class VerdictWords
 
     private static string Level(Verdict verdict, Func<DrillRow, string> name)
     {
-        var names = Phrase.List([.. verdict.Top.Select(name)], "and");
+        // A long list of names is not read out.
+        var names =
+            verdict.Top.Count > MostNamed
+                ? Phrase.Capital(Phrase.Count(verdict.Top.Count))
+                : Phrase.List([.. verdict.Top.Select(name)], "and");
         var soFar = verdict.IsOpen ? " so far" : "";
         return verdict.Stage.Play == Play.Match && verdict.Top[0].Sheet.IsSeries
             ? $"{names} level{soFar}: {Phrase.Of(verdict.Top[0].GamesWon ?? 0, "game")} each."

@@ -372,13 +372,8 @@ async function begin() {
       calmUndo();
     }
     by("undo").disabled = !last;
-    by("undo-what").textContent = !last
-      ? "nothing yet"
-      : asking
-        ? `Sure? It is ${last.ask}. Press again.`
-        : last.ask
-          ? `${last.text} (${last.ask})`
-          : last.text;
+    by("undo").querySelector("b").textContent = asking ? "Sure?" : "Undo";
+    by("undo-what").textContent = last ? [last.ask, last.text].filter(Boolean).join(": ") : "nothing yet";
   }
 
   function calmUndo() {
