@@ -31,9 +31,10 @@ public static class BoardFace
     private static BoardView Of(RunSheet each, int order, bool flat, Instant at)
     {
         var live = each.Sheet;
-        var moving = live.AfterRest(at).Moves;
         var from = live.Floor.Now;
-        var to = live.WillMove(at) ? live.Floor.Next : from;
+        var to = live.NextAt(at);
+        var pass = live.AfterRest(at);
+        var moving = pass.Moves || (pass.Turns && to != from);
         var people = live.Score.Roster.Everyone.ToArray();
         var scene = live.Card.Layout?.By(Stride.Usual);
         var board = PlaceBoard.Of(

@@ -25,7 +25,7 @@ internal sealed class PadFace(RunSheet sheet)
     private readonly bool _hasOwners = sheet.Sheet.Stage.Outcomes.Any(outcome => outcome.By is not null);
     private readonly string[] _jobs = [.. sheet.Sheet.Stage.Outcomes.Select(outcome => outcome.Job).OfType<string>()];
     private (Key Key, RowView Row)[] _rows = [];
-    private (FloorState Floor, Placement Now, object People, bool WillMove, bool Moving) _standing;
+    private (FloorState Floor, Placement Now, object People, bool WillMove, ClockPass Pass, PlayerId? Next) _standing;
     private IReadOnlyList<PlayerId> _slots = [];
     private IReadOnlyList<PersonView> _people = [];
     private bool _everyone;
@@ -57,7 +57,7 @@ internal sealed class PadFace(RunSheet sheet)
     {
         var kept = _live.Score;
         var pass = _live.AfterRest(at);
-        LookWhoStands(_live.WillMove(at), pass.Moves);
+        LookWhoStands(_live.WillMove(at), pass, at);
         var done = kept.IsDoneAt(at);
         var rows = RowsAt(at, done, lastBall: pass != default);
         // On the way to the next station the places of this one are nobody's any more.
@@ -100,10 +100,10 @@ internal sealed class PadFace(RunSheet sheet)
     }
 
     /// <summary>Who is tapped and who is where follows from the places alone: looked at anew when somebody has moved.</summary>
-    private void LookWhoStands(bool willMove, bool moving)
+    private void LookWhoStands(bool willMove, ClockPass pass, Instant at)
     {
         var (floor, roster) = (_live.Floor, _live.Score.Roster);
-        var standing = (floor, floor.Now, roster.Mark, willMove, moving);
+        var standing = (floor, floor.Now, roster.Mark, willMove, pass, pass.Turns ? _live.Score.NextTurn : null);
         if (standing == _standing)
         {
             return;
@@ -113,7 +113,7 @@ internal sealed class PadFace(RunSheet sheet)
         var on = _live.UnitsOn;
         _slots = ScoringSlots.At(_live.Stage, on, floor);
         _everyone = _slots.Count > 1 && _slots.Count == on.Count;
-        _people = [.. PeopleOf(_live, willMove, moving)];
+        _people = [.. PeopleOf(_live, _live.NextAt(at), pass)];
         _versus = VersusWords.Of(_live.Stage, place => floor.Now.At(place.Id).Count);
     }
 
@@ -330,7 +330,7 @@ internal sealed class PadFace(RunSheet sheet)
     }
 
     /// <summary>Everyone on the floor with the place now and the place next, which is the same where places move on no more.</summary>
-    private static IEnumerable<PersonView> PeopleOf(Sheet live, bool willMove, bool moving)
+    private static IEnumerable<PersonView> PeopleOf(Sheet live, Placement next, ClockPass pass)
     {
         if (live.Stage.Places.Count == 0)
         {
@@ -338,13 +338,13 @@ internal sealed class PadFace(RunSheet sheet)
         }
 
         var from = live.Floor.Now;
-        var next = willMove ? live.Floor.NextPlaces() : null;
+        var moving = pass.Moves || (pass.Turns && next != from);
         foreach (var player in live.Score.Roster.Everyone.OrderBy(player => OrderOf(from, player)))
         {
             yield return new PersonView(
                 live.CallNameOf(player),
                 from.Of(player)?.Name ?? "waiting",
-                (next is null ? from.Of(player) : next.GetValueOrDefault(player))?.Name ?? "waiting",
+                next.Of(player)?.Name ?? "waiting",
                 moving
             );
         }

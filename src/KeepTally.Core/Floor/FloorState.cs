@@ -115,6 +115,41 @@ public sealed class FloorState
         }
     }
 
+    /// <summary>
+    /// Returns how everyone will stand after the next rotation; whoever is moved by who wins or does it stands where they stand now.
+    /// </summary>
+    public Placement NextSure
+    {
+        get
+        {
+            var sure = NextPlaces();
+            var next = Next;
+            if (next.Everyone.All(player => next.Of(player)?.Id == sure.GetValueOrDefault(player)?.Id))
+            {
+                return next;
+            }
+
+            return Now.With(
+                (standing, waiting) =>
+                {
+                    foreach (var (player, place) in sure.Where(each => each.Value?.Id != Now.Of(each.Key)?.Id))
+                    {
+                        (Now.Of(player) is { } from ? standing[from.Id] : waiting).Remove(player);
+                        (place is null ? waiting : standing[place.Id]).Add(player);
+                    }
+                }
+            );
+        }
+    }
+
+    /// <summary>Returns how everyone will stand once the turn has passed.</summary>
+    /// <param name="turn">Whose turn it will be.</param>
+    /// <param name="moves">Places move on with it.</param>
+    public Placement AfterTurn(PlayerId turn, Roster roster, bool moves) =>
+        _groupsInTurn
+            ? Placement.FillInTurn(_stage.Places, roster.Of(turn), roster.OthersAfter(turn))
+            : Seated(moves ? Next : Now, turn);
+
     /// <summary>All ways in which the next rotation may be decided; none where it is decided already.</summary>
     private IEnumerable<Rotation.Named> Decided()
     {
@@ -239,20 +274,17 @@ public sealed class FloorState
     /// Where players score in turns and one spot scores, whoever's turn it is stands there: they change places with who does.
     /// Nobody who has gone is set down there again.
     /// </summary>
-    private void Seat(PlayerId? turn)
-    {
-        if (
-            _stage is { Play: Play.Turns, Scores: Scorer.Player }
-            && turn is { } player
-            && Now.Everyone.Contains(player)
-            && _stage.Places.Where(place => place.Scores).ToArray() is [{ Kind: PlaceKind.Spot, Size: 1 } spot]
-            && Now.At(spot.Id) is var there
-            && !there.Contains(player)
-        )
-        {
-            Now = SubstitutionRule.Apply(Now, _stage.Moves, there.Count > 0 ? there[0] : null, player);
-        }
-    }
+    private void Seat(PlayerId? turn) => Now = Seated(Now, turn);
+
+    private Placement Seated(Placement now, PlayerId? turn) =>
+        _stage is { Play: Play.Turns, Scores: Scorer.Player }
+        && turn is { } player
+        && now.Everyone.Contains(player)
+        && _stage.Places.Where(place => place.Scores).ToArray() is [{ Kind: PlaceKind.Spot, Size: 1 } spot]
+        && now.At(spot.Id) is var there
+        && !there.Contains(player)
+            ? SubstitutionRule.Apply(now, _stage.Moves, there.Count > 0 ? there[0] : null, player)
+            : now;
 
     private bool TapsTurnPlaces =>
         _stage.Rotate?.On is RotateTrigger.Tap or RotateTrigger.Success or RotateTrigger.Failure or RotateTrigger.Attempts;

@@ -4,6 +4,7 @@ using KeepTally.Core.Events;
 using KeepTally.Core.Faults;
 using KeepTally.Core.Floor;
 using KeepTally.Core.Identity;
+using KeepTally.Core.Places;
 using KeepTally.Core.Scoring;
 using KeepTally.Core.Time;
 
@@ -123,6 +124,26 @@ public sealed class Sheet
 
     /// <summary>Whether places will move on again: not once the sheet is done, nor in the last round of the clock that moves them.</summary>
     public bool WillMove(Instant at) => !Score.IsDoneAt(at) && Passing.WillMove(Score, at);
+
+    /// <summary>
+    /// Returns how everyone stands next, as the banner, the list of people and the board all say it: once the turn passes when the
+    /// rest under way is over, else after the next rotation as far as it is decided, else as they stand now.
+    /// </summary>
+    public Placement NextAt(Instant at)
+    {
+        if (Score.IsDoneAt(at))
+        {
+            return Floor.Now;
+        }
+
+        var pass = AfterRest(at);
+        if (pass.Turns)
+        {
+            return Score.NextTurn is { } turn ? Floor.AfterTurn(turn, Score.Roster, pass.Moves) : Floor.Now;
+        }
+
+        return WillMove(at) ? Floor.NextSure : Floor.Now;
+    }
 
     /// <summary>The round of its clock under way, from 1; a change-over belongs to the round before it. 1 where it has no clock.</summary>
     public int RoundAt(Instant at) =>

@@ -3,7 +3,6 @@ using KeepTally.Core.Events;
 using KeepTally.Core.Floor;
 using KeepTally.Core.Identity;
 using KeepTally.Core.Live;
-using KeepTally.Core.Places;
 using KeepTally.Core.Scoring;
 using KeepTally.Core.Time;
 

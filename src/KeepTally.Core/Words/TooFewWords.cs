@@ -1,5 +1,4 @@
 using KeepTally.Core.Live;
-using KeepTally.Core.Scoring;
 using KeepTally.Core.Text;
 
 namespace KeepTally.Core.Words;

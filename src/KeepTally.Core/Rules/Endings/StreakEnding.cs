@@ -2,7 +2,6 @@ using KeepTally.Core.Cards;
 using KeepTally.Core.Json;
 using KeepTally.Core.Rules.Streaks;
 using KeepTally.Core.Tallies;
-using KeepTally.Core.Text;
 
 namespace KeepTally.Core.Rules.Endings;
 
