@@ -28,12 +28,17 @@ public static class StageDealer
         var sides = SidesOf(stage);
         var wanted = Math.Clamp(groups, 1, Math.Max(1, players.Count / sides)) * sides;
         var made = deal(players, Math.Clamp(wanted, 1, Math.Max(1, players.Count)));
-        return made.IsOk && made.Value.Count < wanted
-            ? Result.Ok<IReadOnlyList<IReadOnlyList<Member>>>([
-                .. made.Value,
-                .. Enumerable.Repeat<IReadOnlyList<Member>>([], wanted - made.Value.Count),
-            ])
-            : made;
+        if (!made.IsOk)
+        {
+            return made;
+        }
+
+        IReadOnlyList<IReadOnlyList<Member>> all =
+        [
+            .. made.Value,
+            .. Enumerable.Repeat<IReadOnlyList<Member>>([], Math.Max(0, wanted - made.Value.Count)),
+        ];
+        return Result.Ok(UnevenSides.Of(stage, sides, all));
     }
 
     /// <summary>

@@ -109,6 +109,7 @@ public sealed class CircuitTests : IAsyncLifetime
         await BegunAsync(await PutAsync());
         var team = await _home.WithAsync<TallyDb, int>(db => db.Practices.Select(practice => practice.TeamId).FirstAsync());
         var next = (await _home.WithAsync<BlockWriter, int?>(blocks => blocks.BeginAsync(team)))!.Value;
+        _home.Clock.Advance(TimeSpan.FromDays(1));
 
         var planned = await _home.WithAsync<PracticeBook, Practice?>(book => book.FindAsync(next));
         var offered = await _home.WithAsync<UnreachedDrills, IReadOnlyList<Block>>(drills => drills.ForAsync(planned!));

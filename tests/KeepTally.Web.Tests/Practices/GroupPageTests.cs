@@ -144,23 +144,23 @@ public sealed class GroupPageTests : IAsyncLifetime
     {
         var visitor = _home.Visit();
         var today = await visitor.OpenAsync("/");
-        Assert.Empty(today.QuerySelectorAll(".is-trouble"));
+        Assert.Empty(today.QuerySelectorAll(".trouble"));
 
         // Four groups of three, and one does not come: the jobs of Minute trios take three.
         var ada = int.Parse((await PlayerAsync("Ada"))[1..], null);
         await _home.WithAsync<PracticeBook, bool>(book => book.MarkAsync(_practice, ada, Presence.Absent));
         var told = await visitor.OpenAsync("/");
-        var trouble = told.QuerySelector(".is-trouble")!;
+        var trouble = told.QuerySelector(".trouble")!;
         Assert.Contains("A group of 2 in Minute trios; it takes 3.", trouble.TextContent, StringComparison.Ordinal);
 
         using var mended = await visitor.SendAsync(
             told,
-            ".is-trouble",
+            ".trouble",
             ("label", trouble.QuerySelector("button")!.TextContent.Trim())
         );
         Assert.Equal(HttpStatusCode.Redirect, mended.StatusCode);
         var after = await visitor.OpenAsync("/");
-        Assert.Empty(after.QuerySelectorAll(".is-trouble"));
+        Assert.Empty(after.QuerySelectorAll(".trouble"));
         Assert.Contains(
             "two of 4 and one of 3",
             after

@@ -35,6 +35,36 @@ public sealed record CountTable(
         );
     }
 
+    /// <summary>How often each was asked for each zone, and hit it; nothing where one plays alone.</summary>
+    public static CountTable OfZonesByPlayer(DrillResult drill)
+    {
+        var zones = drill.Stage.Targets!.Names;
+        var played = drill.Rows.Where(row => row.Played && row.Report.Zones.Count > 0).ToArray();
+        return new CountTable(
+            "Zones by player",
+            "Name",
+            [.. zones.SelectMany(zone => new[] { $"{Phrase.Words(zone)}, asked", "hit" })],
+            played.Length < 2
+                ? []
+                :
+                [
+                    .. played.Select(row =>
+                        (
+                            row.Unit.Name,
+                            (IReadOnlyList<int>)
+                                [
+                                    .. zones.SelectMany(zone =>
+                                        Cells(row.Report.Zones, zone) is var landed
+                                            ? new[] { landed.Sum(each => each.Value), Count(landed, zone) }
+                                            : []
+                                    ),
+                                ]
+                        )
+                    ),
+                ]
+        );
+    }
+
     /// <summary>Who tapped what how often; nothing where there is one outcome alone.</summary>
     public static CountTable OfOutcomes(DrillResult drill)
     {
