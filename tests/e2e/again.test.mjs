@@ -12,7 +12,8 @@ test("a match is won, played again with ends changed, and every game has its lin
   await page.locator("#habits-open").click();
   await page.locator("#whose [data-habit]").first().click();
   await page.locator("#whose").getByRole("button", { name: "Done" }).click();
-  await expect(page.locator("[data-see] b").first()).toHaveText("2");
+  // Tapped, then named: it was seen once.
+  await expect(page.locator("[data-see] b").first()).toHaveText("1");
 
   for (const _ of [1, 2]) {
     await page.locator("#more-open").click();
@@ -45,7 +46,7 @@ test("a match is won, played again with ends changed, and every game has its lin
 
   await page.goto(`${app.url}/results/1`);
   await expect(page.locator(".games-played li")).toHaveText([/Game 1.*Plain won/, /Game 2.*Striped won/]);
-  await expect(page.locator(".seen li")).toContainText("Loose ball 2");
+  await expect(page.locator(".seen li")).toContainText("Loose ball 1");
 });
 
 test("groups race on one watch, a stop for each", async ({ page, app }) => {

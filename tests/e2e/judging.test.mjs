@@ -28,7 +28,7 @@ test("a player's trend is read, a skill changed, and the fit moves; a past run i
   await page.locator(".practice-list a", { hasText: "Shooting on the move" }).last().click();
   await page
     .getByRole("region", { name: /Three gates/ })
-    .getByRole("link", { name: "Judged by the other school" })
+    .getByRole("link", { name: "Re-score with other rules" })
     .click();
   await page.getByLabel("Makes to clear a step").fill("1");
   await page.getByRole("button", { name: "Judge" }).click();

@@ -140,7 +140,7 @@ test("a whole practice: taps, undo, change-over, reload, server lost, results", 
     const download = page.waitForEvent("download");
     await page.getByRole("link", { name: "Results as CSV" }).click();
     const csv = await readFile(await (await download).path(), "utf8");
-    expect(csv.split("\r\n")[0]).toContain("drill,stage,sheet,unit,name");
+    expect(csv.split("\r\n")[0]).toContain("Drill,Part,Group,Id,Number,Name");
     expect(csv).not.toContain("Water");
     expect(csv.match(/^.*,(Win it, score it|"Win it, score it").*$/gm)).toHaveLength(2);
     expect(csv).toMatch(/Ada Fenwick,,1,4,3,3/);

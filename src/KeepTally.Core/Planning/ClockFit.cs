@@ -17,6 +17,8 @@ public static class ClockFit
     /// <summary>By how much a clock may outrun its block before it is worth a word: counting in.</summary>
     private static readonly Duration Overrun = Duration.FromSeconds(15);
 
+    private const int MostRounds = 1000;
+
     private static readonly Duration Step = Duration.FromSeconds(5);
 
     /// <summary>
@@ -33,11 +35,16 @@ public static class ClockFit
     /// <summary>The whole minutes and halves that hold a clock.</summary>
     public static double MinutesFor(ClockPlan plan) => Math.Ceiling(plan.Total.TotalSeconds / 30) / 2;
 
+    /// <summary>Returns how many units take their turns by the rounds of a clock; 1 where rounds are nobody's turn.</summary>
+    /// <param name="units">How many units are on the largest sheet.</param>
+    public static int Turns(Stage stage, int units) => stage is { Play: Play.Turns, Clock.Rounds: > 1 } ? Math.Max(1, units) : 1;
+
     /// <summary>
-    /// The same clock with as many rounds as fit, one at least; a clock of a single round works longer or shorter, in whole
-    /// steps of five seconds.
+    /// The same clock with as many rounds as fit, one at least, in turns a whole number of turns for everyone where there is time
+    /// for one each; a clock of a single round works longer or shorter, in whole steps of five seconds.
     /// </summary>
-    public static ClockPlan To(ClockPlan plan, Duration given)
+    /// <param name="turns">How many take turns by its rounds; see <see cref="Turns"/>.</param>
+    public static ClockPlan To(ClockPlan plan, Duration given, int turns = 1)
     {
         if (plan.Rounds == 1)
         {
@@ -45,20 +52,21 @@ public static class ClockFit
             return plan with { Work = Duration.Max(Step, Duration.FromSeconds(work.Milliseconds / 5000 * 5)) };
         }
 
-        var fitted = plan with { Rounds = 1, BreakAfter = null };
-        for (var rounds = 2; rounds <= 1000; rounds++)
+        var rounds = 1;
+        while (rounds < MostRounds && With(plan, rounds + 1).Total <= given)
         {
-            var more = plan with { Rounds = rounds, BreakAfter = plan.BreakAfter is { } rest && rest.Round < rounds ? rest : null };
-            if (more.Total > given)
-            {
-                break;
-            }
-
-            fitted = more;
+            rounds++;
         }
 
-        return fitted;
+        return With(plan, rounds >= turns ? rounds / turns * turns : rounds);
     }
+
+    private static ClockPlan With(ClockPlan plan, int rounds) =>
+        plan with
+        {
+            Rounds = rounds,
+            BreakAfter = plan.BreakAfter is { } rest && rest.Round < rounds ? rest : null,
+        };
 
     /// <summary>
     /// The limit of a stage once its clock is fitted: where it was all that is played it still is; in turns it is that of one

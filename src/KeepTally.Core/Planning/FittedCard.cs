@@ -12,15 +12,16 @@ public static class FittedCard
     /// <param name="card">The same card, read with its house rules chosen.</param>
     /// <param name="stageIndex">Which stage.</param>
     /// <param name="given">How long it is given.</param>
+    /// <param name="units">How many units are on the largest sheet: they take their turns by the rounds of some clocks.</param>
     /// <returns>The text, the same where the stage has no clock.</returns>
-    public static string Of(string json, DrillCard card, int stageIndex, Duration given)
+    public static string Of(string json, DrillCard card, int stageIndex, Duration given, int units)
     {
         if (card.Stages[stageIndex] is not { Clock: { } plan } stage)
         {
             return json;
         }
 
-        var fitted = ClockFit.To(plan, given);
+        var fitted = ClockFit.To(plan, given, ClockFit.Turns(stage, units));
         var node = JsonNode.Parse(json)!;
         var written = node["stages"]![stageIndex]!;
         var clock = written["clock"]!.AsObject();

@@ -2,6 +2,8 @@ using KeepTally.Core.Cards;
 using KeepTally.Core.Circuits;
 using KeepTally.Core.Judgement;
 using KeepTally.Core.Planning;
+using KeepTally.Core.Rules.Endings;
+using KeepTally.Core.Rules.Ladders;
 using KeepTally.Core.Rules.Measures;
 using KeepTally.Core.Rules.Zones;
 using KeepTally.Core.Scoring;
@@ -109,6 +111,9 @@ public sealed record DrillResult(
         Card.Name
         + (Card.Stages.Count > 1 && Stage.Name.Length > 0 ? $": {Stage.Name}" : "")
         + (Station is { } station ? $", station {station + 1}" : "");
+
+    /// <summary>There are other rules to score it by: a house rule of the card, or a number that decides.</summary>
+    public bool HasOtherRules => Card.Options.Count > 0 || Stage.Ladder is not null || Stage.Until.Count > 0;
 
     /// <summary>What tells it from the other results of a practice.</summary>
     public string Key => Station is { } station ? $"{RunId}-{station}" : $"{RunId}";

@@ -23,6 +23,9 @@ public sealed record DealtBlock(
     /// <summary>How many play on each side, where its card has more ways than one; null where it has not.</summary>
     public int? Versus { get; init; }
 
+    /// <summary>How many units are on its largest sheet.</summary>
+    public int MostUnits => Sheets.Select(sheet => sheet.Head.Units.Count).DefaultIfEmpty(0).Max();
+
     /// <summary>The groups were changed by hand.</summary>
     public bool IsByHand => Block.ByHandJson.Length > 0;
 }

@@ -117,7 +117,9 @@ public sealed class PracticeStart(TallyDb db, PracticeBook book, GroupPlan group
 
         var block = dealt.Block;
         var played = VersusText.Of(block.CardVersion!.Json, block.Stage, dealt.Versus);
-        return block.FitsClock ? FittedCard.Of(played, dealt.Cards[0], block.Stage, Duration.FromMinutes(block.Minutes)) : played;
+        return block.FitsClock
+            ? FittedCard.Of(played, dealt.Cards[0], block.Stage, Duration.FromMinutes(block.Minutes), dealt.MostUnits)
+            : played;
     }
 
     private static Run Begin(DealtBlock dealt, RunOrigin origin)

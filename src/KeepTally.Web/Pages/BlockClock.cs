@@ -1,3 +1,4 @@
+using KeepTally.Core.Cards;
 using KeepTally.Core.Clock;
 using KeepTally.Core.Planning;
 using KeepTally.Core.Text;
@@ -17,22 +18,32 @@ public sealed record BlockClock(string Words, IReadOnlyList<(FitWay Way, string 
     /// <param name="dealt">The block as it would be dealt now.</param>
     public static BlockClock Of(DealtBlock? dealt) =>
         dealt is { Block: { Circuit: null, IsPause: false } block, Cards: [var card, ..] }
-            ? Of(card.Stages[block.Stage].Clock, block.Minutes, block.FitsClock)
+            ? Of(card.Stages[block.Stage], dealt.MostUnits, block.Minutes, block.FitsClock)
             : Nothing;
 
-    /// <param name="clock">The clock of the card, or null.</param>
-    public static BlockClock Of(ClockPlan? clock, double minutes, bool fits)
+    /// <param name="stage">The stage that is done; null of a break.</param>
+    /// <param name="units">How many units are on its largest sheet.</param>
+    public static BlockClock Of(Stage? stage, int units, double minutes, bool fits)
     {
-        if (clock is not { } plan)
+        if (stage?.Clock is not { } plan)
         {
             return Nothing;
         }
 
         var given = Duration.FromMinutes(minutes);
-        var fitted = ClockFit.To(plan, given);
+        var turns = ClockFit.Turns(stage, units);
+        var fitted = ClockFit.To(plan, given, turns);
         if (fits)
         {
-            return new BlockClock($"{Phrase.Capital(Rounds(fitted))} to fit.", [(FitWay.Card, $"As on the card: {Rounds(plan)}")]);
+            return new BlockClock(
+                Sentences($"{Phrase.Capital(Rounds(fitted))} to fit.", Missed(fitted, turns)),
+                [(FitWay.Card, $"As on the card: {Rounds(plan)}")]
+            );
+        }
+
+        if (Missed(plan, turns) is { Length: > 0 } missed)
+        {
+            return new BlockClock(missed, fitted.Rounds > plan.Rounds ? [(FitWay.Rounds, $"Fit it: {Rounds(fitted)}")] : []);
         }
 
         if (ClockFit.Times(plan, given) is > 1 and var times)
@@ -50,6 +61,14 @@ public sealed record BlockClock(string Words, IReadOnlyList<(FitWay Way, string 
             )
             : Nothing;
     }
+
+    /// <summary>"Four rounds for five: one gets no turn."; empty where everyone gets one.</summary>
+    private static string Missed(ClockPlan plan, int turns) =>
+        turns <= plan.Rounds
+            ? ""
+            : $"{Phrase.Capital(Phrase.Of(plan.Rounds, "round"))} for {Phrase.Count(turns)}: {Phrase.Count(turns - plan.Rounds)} {(turns - plan.Rounds == 1 ? "gets" : "get")} no turn.";
+
+    private static string Sentences(string one, string other) => other.Length == 0 ? one : $"{one} {other}";
 
     private static string Rounds(ClockPlan plan) =>
         plan.Rounds == 1 ? $"{Phrase.Span(plan.Work)} of work" : $"{Phrase.Figure(plan.Rounds)} rounds";

@@ -32,7 +32,7 @@ public sealed class ClockFitTests
         for (var minutes = 2.0; minutes <= 15; minutes += 0.5)
         {
             var given = Duration.FromMinutes(minutes);
-            var fitted = CardReader.Read(FittedCard.Of(text, card, 0, given)).Require();
+            var fitted = CardReader.Read(FittedCard.Of(text, card, 0, given, 1)).Require();
             var clock = fitted.Stages[0].Clock!;
             Assert.True(clock.Total <= given || clock.Rounds == 1, $"{minutes} minutes: {clock.Total}");
             if (clock.Rounds > 1)
@@ -48,6 +48,24 @@ public sealed class ClockFitTests
             );
             Assert.Equal(card.Stages[0].Outcomes.Count, fitted.Stages[0].Outcomes.Count);
         }
+    }
+
+    [Theory]
+    [InlineData(4, 3, 3)]
+    [InlineData(8, 3, 6)]
+    [InlineData(4, 5, 4)]
+    public void Rounds_by_turns_are_a_whole_number_for_everyone_where_there_is_time_for_one_each(
+        double minutes,
+        int groups,
+        int rounds
+    )
+    {
+        // Fifty seconds of work and ten to change: a round a minute, the last without its change.
+        var stage = Given.Card(""" "play":"turns","scores":"group","clock":{"work":50,"change":10,"rounds":4} """).Stages[0];
+        var turns = ClockFit.Turns(stage, groups);
+
+        Assert.Equal(groups, turns);
+        Assert.Equal(rounds, ClockFit.To(stage.Clock!, Duration.FromMinutes(minutes), turns).Rounds);
     }
 
     [Fact]

@@ -8,6 +8,7 @@ using KeepTally.Store.Database;
 using KeepTally.Store.Events;
 using KeepTally.Store.Planning;
 using KeepTally.Store.Practices;
+using KeepTally.Web.Pages;
 using Microsoft.EntityFrameworkCore;
 
 namespace KeepTally.Web.Tests.Pages;
@@ -98,5 +99,23 @@ public sealed class ClockFitPageTests : IAsyncLifetime
             journal.AppendAsync(new SheetId(sheet), [new RunEvent.Start(new EventId(new DeviceId("a"), 1), Instant.Origin)])
         );
         Assert.False(await _home.WithAsync<BlockWriter, bool>(blocks => blocks.FitAsync(block, FitWay.Rounds)));
+    }
+
+    [Fact]
+    public void Who_would_get_no_turn_is_told_and_a_fit_offered_where_there_is_time()
+    {
+        var stage = CardReader
+            .Read(
+                """
+                {"format":"keep-tally/drill@1","id":"d","name":"D","stages":[{"play":"turns","scores":"group",
+                 "outcomes":[{"id":"make","result":"success"}],"clock":{"work":50,"change":10,"rounds":4}}]}
+                """
+            )
+            .Require()
+            .Stages[0];
+
+        Assert.Equal("Four rounds for five: one gets no turn.", BlockClock.Of(stage, 5, 4, false).Words);
+        Assert.Equal((FitWay.Rounds, "Fit it: 5 rounds"), Assert.Single(BlockClock.Of(stage, 5, 5, false).Ways));
+        Assert.Equal("", BlockClock.Of(stage, 4, 4, false).Words);
     }
 }

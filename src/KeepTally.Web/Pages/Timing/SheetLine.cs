@@ -1,4 +1,5 @@
 using System.Globalization;
+using KeepTally.Core.Cards;
 using KeepTally.Core.Planning;
 using KeepTally.Core.Text;
 using KeepTally.Core.Time;
@@ -44,6 +45,9 @@ public sealed record SheetLine(
         }
     }
 
+    /// <summary>How many units are on the largest sheet: players where they score, else groups.</summary>
+    private int UnitsOf(Stage stage) => stage.Scores == Scorer.Player ? Report.GroupSizes.DefaultIfEmpty(0).Max() : Groups;
+
     /// <summary>The share of players busy, from 0 to 1; null where nothing is done.</summary>
     public double? Busy => (double?)Report.ActiveShare;
 
@@ -69,9 +73,11 @@ public sealed record SheetLine(
 
     /// <summary>Whether the clock of a drill's card and its minutes go together, in words.</summary>
     public BlockClock Clock =>
-        Block is PlanBlock.Drill drill && Report.Drills is [{ Card: { } card }]
-            ? BlockClock.Of(card.Stages[Math.Min(drill.Stage ?? 0, card.Stages.Count - 1)].Clock, drill.Minutes, drill.FitsClock)
-            : BlockClock.Of(null, 0, false);
+        Block is PlanBlock.Drill drill
+        && Report.Drills is [{ Card: { } card }]
+        && card.Stages[Math.Min(drill.Stage ?? 0, card.Stages.Count - 1)] is var stage
+            ? BlockClock.Of(stage, UnitsOf(stage), drill.Minutes, drill.FitsClock)
+            : BlockClock.Of(null, 0, 0, false);
 
     private static string Wait(Activity busy) =>
         busy.BetweenGoes == 0
