@@ -116,8 +116,8 @@ internal sealed class TapList(LivePractice practice)
         doubt switch
         {
             UndoDoubt.None => "",
-            UndoDoubt.OtherDevice => "Other's",
-            UndoDoubt.OtherDrill => "Drill before",
+            UndoDoubt.OtherDevice => "Other device",
+            UndoDoubt.OtherDrill => "Earlier drill",
             _ => throw new InvalidOperationException($"No words for {doubt}."),
         };
 

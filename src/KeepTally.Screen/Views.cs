@@ -218,7 +218,7 @@ public sealed record TapView(string Sheet, string Device, int N, string Text, bo
     /// <summary>Who, what or where it was can be put right.</summary>
     public bool CanChange { get; init; }
 
-    /// <summary>Why the undo button asks before it takes this back, as it stands before the text: "Other's"; empty where it does so at once.</summary>
+    /// <summary>Why the undo button asks before it takes this back, as it stands before the text: "Other device"; empty where it does so at once.</summary>
     public string Ask { get; init; } = "";
 }
 

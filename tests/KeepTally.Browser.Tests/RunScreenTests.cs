@@ -69,7 +69,7 @@ public sealed class RunScreenTests
         Screen.Say("start", 0);
         const string sheet = "minute-trios-A";
         Screen.Hear(sheet, """{"device":"other","n":1,"at":9000,"type":"tap","unit":"bea-marlowe","outcome":"goal"}""");
-        Assert.Equal(("Bea · Goal", "Other's"), Last(10));
+        Assert.Equal(("Bea · Goal", "Other device"), Last(10));
 
         Screen.Tap(sheet, "Ada Fenwick", "clean", 11);
         Screen.Hear(sheet, """{"device":"other","n":2,"at":12000,"type":"tap","unit":"cleo-hart","outcome":"goal"}""");
@@ -90,7 +90,7 @@ public sealed class RunScreenTests
         Assert.Equal("", (string)Screen.View(6)["run"]!["last"]!["ask"]!);
 
         Screen.Say("end", 20);
-        Assert.Equal("Drill before", (string)Screen.View(21)["run"]!["last"]!["ask"]!);
+        Assert.Equal("Earlier drill", (string)Screen.View(21)["run"]!["last"]!["ask"]!);
     }
 
     [Fact]

@@ -65,7 +65,7 @@ test("a tap on one device is seen on another, and undone there", async ({ page, 
   await one.tap("Bea", "Clean");
   await two.expectScore("Bea", 2);
   // It is not this device's own tap: it is named, and asked about.
-  await expect(two.undo).toContainText("Other's: Bea · Clean");
+  await expect(two.undo).toContainText("Other device: Bea · Clean");
   await two.undo.click();
   await expect(two.undo).toContainText("Sure?");
   await two.expectScore("Bea", 2);

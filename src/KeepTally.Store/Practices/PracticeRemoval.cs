@@ -8,18 +8,18 @@ public sealed class PracticeRemoval(TallyDb db)
 {
     /// <summary>Returns how many taps and other events stand on the sheets of a practice.</summary>
     public Task<int> EventsAsync(int practiceId, CancellationToken cancellationToken = default) =>
-        EventsOf(practiceId).CountAsync(cancellationToken);
+        db
+            .Events.Where(row => db.Sheets.Any(sheet => sheet.Id == row.SheetId && sheet.Run!.Block!.PracticeId == practiceId))
+            .CountAsync(cancellationToken);
 
-    /// <summary>Removes a practice; false where there is none.</summary>
-    public async Task<bool> RemoveAsync(int practiceId, CancellationToken cancellationToken = default)
+    /// <summary>Removes a practice; returns the ids of its sheets, which are gone with it.</summary>
+    public async Task<IReadOnlyList<string>> RemoveAsync(int practiceId, CancellationToken cancellationToken = default)
     {
-        await using var transaction = await db.Database.BeginTransactionAsync(cancellationToken);
-        await EventsOf(practiceId).ExecuteDeleteAsync(cancellationToken);
-        var removed = await db.Practices.Where(practice => practice.Id == practiceId).ExecuteDeleteAsync(cancellationToken) > 0;
-        await transaction.CommitAsync(cancellationToken);
-        return removed;
+        var sheets = await db
+            .Sheets.Where(sheet => sheet.Run!.Block!.PracticeId == practiceId)
+            .Select(sheet => sheet.Id)
+            .ToListAsync(cancellationToken);
+        await db.Practices.Where(practice => practice.Id == practiceId).ExecuteDeleteAsync(cancellationToken);
+        return sheets;
     }
-
-    private IQueryable<Tables.EventRow> EventsOf(int practiceId) =>
-        db.Events.Where(row => db.Sheets.Any(sheet => sheet.Id == row.SheetId && sheet.Run!.Block!.PracticeId == practiceId));
 }

@@ -114,11 +114,14 @@ public sealed class IndexModel(
         int practice,
         WarningCode code,
         int key,
+        int? station,
         string label,
         CancellationToken cancellationToken
     )
     {
-        Hindrance = (await plans.EditAsync(practice, open => open.Mended(code, key, null, null, label), cancellationToken))?.Told;
+        Hindrance = (
+            await plans.EditAsync(practice, open => open.Mended(code, key, station, null, label), cancellationToken)
+        )?.Told;
         if (Hindrance is null)
         {
             return RedirectToPage(new { practice });

@@ -66,7 +66,7 @@ public sealed class WhatWasTests : IAsyncLifetime
             ],
             page.QuerySelectorAll(".stops").Select(each => each.TextContent.Trim())
         );
-        Assert.Contains(",Played,Teaching stops,Stopped seconds,Game,Games won,Habits,", lines[0], StringComparison.Ordinal);
+        Assert.Contains(",Played,Teaching stops,Seconds stopped,Game,Games won,Habits,", lines[0], StringComparison.Ordinal);
         Assert.Contains(",yes,\"spacing once, 0:20; first touch once, 0:05\",25,,,,", lines[1], StringComparison.Ordinal);
     }
 

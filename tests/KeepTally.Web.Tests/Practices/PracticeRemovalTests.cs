@@ -14,11 +14,13 @@ public sealed class PracticeRemovalTests : IAsyncLifetime
 {
     private readonly Installation _home = new();
     private int _practice;
+    private string _sheet = "";
 
     public async ValueTask InitializeAsync()
     {
         await _home.InitializeAsync();
-        var sheet = new SheetId((await _home.BegunAsync())[0]);
+        _sheet = (await _home.BegunAsync())[0];
+        var sheet = new SheetId(_sheet);
         _practice = await _home.PracticeAsync();
         RunEvent[] said =
         [
@@ -37,16 +39,30 @@ public sealed class PracticeRemovalTests : IAsyncLifetime
         var page = await visitor.OpenAsync($"/results/{_practice}");
         Assert.Contains("two entries", page.QuerySelector(".take-off p")!.TextContent, StringComparison.Ordinal);
 
+        // A phone that runs it has sent something just now.
+        Assert.Equal(HttpStatusCode.OK, await NoteAsync(visitor, 3));
         using var answer = await visitor.SendAsync(page, "form[action*=Remove]");
         Assert.Equal(HttpStatusCode.Redirect, answer.StatusCode);
 
         Assert.Equal(0, await _home.WithAsync<TallyDb, int>(db => db.Events.CountAsync()));
         Assert.Equal(0, await _home.WithAsync<TallyDb, int>(db => db.Sheets.CountAsync()));
         Assert.Equal(0, await _home.WithAsync<TallyDb, int>(db => db.Practices.CountAsync()));
+        Assert.Equal(HttpStatusCode.NotFound, await NoteAsync(visitor, 4));
         var results = await visitor.OpenAsync("/results");
         Assert.Empty(results.QuerySelectorAll(".practice-list a"));
         using var again = await visitor.Http.GetAsync(new Uri($"/results/{_practice}", UriKind.Relative));
         Assert.Equal(HttpStatusCode.NotFound, again.StatusCode);
+    }
+
+    private async Task<HttpStatusCode> NoteAsync(Visitor visitor, int n)
+    {
+        using var line = new StringContent(
+            $$"""{"device":"phone","n":{{n}},"at":1000,"type":"note","text":"on"}""",
+            null,
+            "application/x-ndjson"
+        );
+        using var answer = await visitor.Http.PostAsync(new Uri($"/api/sheets/{_sheet}/events", UriKind.Relative), line);
+        return answer.StatusCode;
     }
 
     [Fact]

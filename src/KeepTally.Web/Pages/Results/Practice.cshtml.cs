@@ -2,6 +2,7 @@ using System.Globalization;
 using System.Text;
 using KeepTally.Core.Archive;
 using KeepTally.Core.Faults;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Live;
 using KeepTally.Core.Reports;
 using KeepTally.Core.Rules.Ladders;
@@ -14,6 +15,7 @@ using KeepTally.Store.Results;
 using KeepTally.Store.Squads;
 using KeepTally.Store.Tables;
 using KeepTally.Web.Access;
+using KeepTally.Web.Api;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
@@ -26,6 +28,7 @@ public sealed class PracticeModel(
     PracticeExport export,
     SquadBook squads,
     PracticeRemoval removal,
+    AppendGuards guards,
     Trail trail
 ) : PageModel
 {
@@ -66,9 +69,15 @@ public sealed class PracticeModel(
     /// <summary>Removes a practice that was only a try.</summary>
     public async Task<IActionResult> OnPostRemoveAsync(int id, CancellationToken cancellationToken)
     {
-        if (await book.FindAsync(id, cancellationToken) is not { } practice || !await removal.RemoveAsync(id, cancellationToken))
+        if (await book.FindAsync(id, cancellationToken) is not { } practice)
         {
             return NotFound();
+        }
+
+        foreach (var sheet in await removal.RemoveAsync(id, cancellationToken))
+        {
+            // A phone that still runs it is told so, and not held against rules kept in memory.
+            guards.Forget(new SheetId(sheet));
         }
 
         await trail.AddAsync(AuditAct.Removal, $"{practice.InRecord} with its results", cancellationToken);
