@@ -22,14 +22,15 @@ public static class VersusChoice
     /// The greatest number that the smallest side fills, the least where it fills none; null where the card has one way only.
     /// </summary>
     /// <param name="smallest">How many are on the smallest side of all courts.</param>
-    public static int? For(Stage stage, int smallest) =>
+    /// <param name="most">The greatest number the coach wants on each side; null for as many as there are.</param>
+    public static int? For(Stage stage, int smallest, int? most = null) =>
         Numbers(stage) is not { Count: > 0 } numbers
             ? null
-            : numbers.Where(number => number <= smallest).DefaultIfEmpty(numbers[0]).Max();
+            : numbers.Where(number => number <= Math.Min(smallest, most ?? int.MaxValue)).DefaultIfEmpty(numbers[0]).Max();
 
     /// <summary>The same, for so many players spread evenly over so many courts.</summary>
-    public static int? For(Stage stage, int players, int courts) =>
-        For(stage, stage.Sides.Count == 0 || courts == 0 ? 0 : players / courts / stage.Sides.Count);
+    public static int? Spread(Stage stage, int players, int courts, int? most = null) =>
+        For(stage, stage.Sides.Count == 0 || courts == 0 ? 0 : players / courts / stage.Sides.Count, most);
 
     /// <summary>The card with one stage played by that number on each side; itself where it is written so.</summary>
     public static DrillCard Played(DrillCard card, int stageIndex, int? number)

@@ -51,7 +51,7 @@ public static class CircuitDealer
     )
     {
         var smallest = groups.Min(group => group.Count(player => may(player, station.Card)));
-        var number = VersusChoice.For(station.Card.Stages[station.Stage], smallest, 1);
+        var number = VersusChoice.Spread(station.Card.Stages[station.Stage], smallest, 1);
         return station with
         {
             Card = VersusChoice.Played(station.Card, station.Stage, number),

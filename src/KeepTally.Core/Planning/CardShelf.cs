@@ -22,7 +22,7 @@ public sealed class CardShelf(Func<string, IReadOnlyDictionary<string, string>, 
 
     /// <summary>The card as a drill has it, with as many on each side as so many players fill.</summary>
     public DrillCard? Played(PlanBlock.Drill drill, int players) =>
-        Find(drill) is { } card ? Played(card, StageOf(drill, card), players, drill.Groups) : null;
+        Find(drill) is { } card ? Played(card, StageOf(drill, card), players, drill.Groups, drill.Versus) : null;
 
     /// <summary>The card of a station, with as many on each side as every group of so many players fills.</summary>
     public DrillCard? PlayedAt(string station, int players, int groups) =>
@@ -32,8 +32,9 @@ public sealed class CardShelf(Func<string, IReadOnlyDictionary<string, string>, 
     internal static int StageOf(PlanBlock.Drill drill, DrillCard card) => Math.Min(drill.Stage ?? 0, card.Stages.Count - 1);
 
     /// <summary>A card with as many on each side as so many players in so many groups fill.</summary>
-    internal static DrillCard Played(DrillCard card, int stage, int players, int groups) =>
-        VersusChoice.Played(card, stage, VersusChoice.For(card.Stages[stage], players, groups));
+    /// <param name="most">The greatest number the coach wants on each side; null for as many as there are.</param>
+    internal static DrillCard Played(DrillCard card, int stage, int players, int groups, int? most = null) =>
+        VersusChoice.Played(card, stage, VersusChoice.Spread(card.Stages[stage], players, groups, most));
 
     /// <summary>What a line is called: its drill, or its own name; a circuit by its size.</summary>
     public string NameOf(PlanBlock block) =>

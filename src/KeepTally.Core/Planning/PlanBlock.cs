@@ -33,6 +33,12 @@ public abstract record PlanBlock
         /// <summary>The clock of the card is fitted to the minutes.</summary>
         public bool FitsClock { get; init; }
 
+        /// <summary>
+        /// The greatest number wanted on each side, where the card is played with several (<see cref="Cards.VersusChoice"/>); null
+        /// for as many as there are players for.
+        /// </summary>
+        public int? Versus { get; init; }
+
         /// <inheritdoc/>
         public override double Seconds => Minutes * 60;
 

@@ -185,7 +185,7 @@ public static class PlanReader
 
     private static PlanBlock.Drill ReadDrill(JsonPlace place)
     {
-        place.Only("drill", "minutes", "groups", "change", "takes", "stage", "options", "fitsClock");
+        place.Only("drill", "minutes", "groups", "change", "takes", "stage", "options", "fitsClock", "versus");
         return new PlanBlock.Drill(
             place.NeedText("drill", "the id of its card, or a circuit, a break or a talk"),
             Minutes(place, "minutes"),
@@ -200,6 +200,7 @@ public static class PlanReader
                     .ToDictionary(each => each.Name, each => each.Value.Text(), StringComparer.Ordinal)
                 ?? [],
             FitsClock = place.Find("fitsClock")?.Truth() ?? false,
+            Versus = place.Find("versus")?.Whole(1, 20),
         };
     }
 

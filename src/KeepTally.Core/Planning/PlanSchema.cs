@@ -50,7 +50,8 @@ public static class PlanSchema
             new SchemaProperty("groups", Schema.PlainWhole(1, PlanReader.MostGroups)),
             new SchemaProperty("stage", Schema.PlainWhole(0, 50)),
             new SchemaProperty("options", Schema.Map(Schema.AnyText)),
-            new SchemaProperty("fitsClock", Schema.Truth)
+            new SchemaProperty("fitsClock", Schema.Truth),
+            new SchemaProperty("versus", Schema.PlainWhole(1, 20))
         );
 
     private static Schema Circuit =>

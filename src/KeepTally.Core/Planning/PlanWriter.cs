@@ -92,6 +92,7 @@ public static class PlanWriter
                 }
 
                 WriteTrue(json, "fitsClock", drill.FitsClock);
+                WriteNumber(json, "versus", drill.Versus);
                 break;
             case PlanBlock.Circuit circuit:
                 json.WriteStartArray("circuit");

@@ -85,6 +85,19 @@ public sealed record DrillResult(
     /// <summary>What outcomes cost that take all points away, over all sheets.</summary>
     public IReadOnlyDictionary<string, double> Costs { get; init; } = new Dictionary<string, double>();
 
+    /// <summary>How each unit did at the moves that were called for, sheet by sheet in the order of <see cref="Sheets"/>.</summary>
+    public IReadOnlyList<IReadOnlyList<CalledRow>> Called { get; init; } = [];
+
+    /// <summary>Returns how the unit of a row did at the moves it was called for; none where nothing was called.</summary>
+    public IReadOnlyList<CalledRow> CalledOf(DrillRow row) =>
+        [
+            .. Sheets
+                .Zip(Called)
+                .Where(each => ReferenceEquals(each.First, row.Sheet))
+                .SelectMany(each => each.Second)
+                .Where(called => called.Unit == row.Unit.Id),
+        ];
+
     /// <summary>Errors in order of harm.</summary>
     public IReadOnlyList<ErrorRow> Errors => ErrorRow.Of(Stage, Counts, Costs);
 
@@ -165,6 +178,7 @@ public sealed record DrillResult(
                 .GroupBy(cost => cost.Key, StringComparer.Ordinal)
                 .ToDictionary(cost => cost.Key, cost => cost.Sum(each => each.Value), StringComparer.Ordinal),
             Rungs = RungsOf(kept),
+            Called = [.. kept.Select(sheet => sheet.Outcome.Called)],
         };
     }
 

@@ -1,5 +1,6 @@
 using KeepTally.Core.Cards;
 using KeepTally.Core.Events;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Live;
 using KeepTally.Core.Scoring;
 using KeepTally.Core.Words;
@@ -27,8 +28,12 @@ public sealed record ScoredSheet(
     /// <summary>The coach has ended it.</summary>
     public bool Ended { get; init; }
 
+    /// <summary>How each unit did at the moves that were called for; none where nothing is called.</summary>
+    public IReadOnlyList<CalledRow> Called { get; init; } = [];
+
     /// <summary>A sheet as its log leaves it.</summary>
-    public static ScoredSheet Of(Sheet live) =>
+    /// <param name="id">What the sheet is known by; null where it is kept nowhere.</param>
+    public static ScoredSheet Of(Sheet live, SheetId? id = null) =>
         new(
             live.Card,
             live.Stage,
@@ -43,6 +48,7 @@ public sealed record ScoredSheet(
         )
         {
             Ended = live.Ended is not null,
+            Called = CalledLog.Of(live, id),
         };
 
     /// <summary>What a coach wrote down, and of whom.</summary>

@@ -129,6 +129,9 @@ namespace KeepTally.Store.Migrations
                         .HasColumnType("TEXT")
                         .HasDefaultValue("");
 
+                    b.Property<int?>("Versus")
+                        .HasColumnType("INTEGER");
+
                     b.HasKey("Id");
 
                     b.HasIndex("CardVersionId");

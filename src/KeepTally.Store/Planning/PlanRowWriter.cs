@@ -24,6 +24,7 @@ public sealed class PlanRowWriter(TallyDb db)
                 || one.Groups != other.Groups
                 || one.Stage != other.Stage
                 || one.FitsClock != other.FitsClock
+                || one.Versus != other.Versus
                 || (other.FitsClock && one.Minutes != other.Minutes)
                 || !Same(one.Options, other.Options),
             (PlanBlock.Circuit one, PlanBlock.Circuit other) => !one.Stations.SequenceEqual(other.Stations)
@@ -162,6 +163,7 @@ public sealed class PlanRowWriter(TallyDb db)
             case PlanBlock.Drill drill:
                 row.Minutes = drill.Minutes;
                 row.FitsClock = drill.FitsClock;
+                row.Versus = drill.Versus;
                 row.OptionsJson = ChosenRules.Write(drill.Options);
                 if (drill.Groups != ((PlanBlock.Drill)before).Groups)
                 {
@@ -257,6 +259,7 @@ public sealed class PlanRowWriter(TallyDb db)
                         Part = card.Stages.Count > 1 ? card.Stages[stage].Name : "",
                         Minutes = Math.Round(drill.Minutes / stages.Length, 1),
                         FitsClock = drill.FitsClock,
+                        Versus = drill.Versus,
                         Groups = drill.Groups,
                         ChangeSeconds = (int)drill.ChangeSeconds,
                         Takes = string.Join('\n', drill.Takes),

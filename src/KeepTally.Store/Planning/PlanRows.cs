@@ -96,6 +96,7 @@ public static class PlanRows
                 Stage = block.Part.Length > 0 ? block.Stage : null,
                 Options = ChosenRules.Of(block),
                 FitsClock = block.FitsClock,
+                Versus = block.Versus,
             },
         };
         if (line is PlanBlock.Drill drill)

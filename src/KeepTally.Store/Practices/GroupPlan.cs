@@ -79,7 +79,7 @@ public sealed class GroupPlan(SquadBook squad, PairBook pairs, PartnerMemory par
             return new DealtBlock(block, cards, null, [], groups.Faults[0], bound);
         }
 
-        int? versus = stage is null ? null : VersusChoice.For(stage, groups.Value.Min(group => group.Count));
+        int? versus = stage is null ? null : VersusChoice.For(stage, groups.Value.Min(group => group.Count), block.Versus);
         if (stage is not null)
         {
             cards = [VersusChoice.Played(cards[0], block.Stage, versus)];

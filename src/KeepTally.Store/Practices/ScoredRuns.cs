@@ -1,4 +1,5 @@
 using KeepTally.Core.Faults;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Reports;
 using KeepTally.Core.Time;
 using KeepTally.Store.Book;
@@ -84,7 +85,8 @@ public sealed class ScoredRuns(TallyDb db, TextCache texts, IMemoryCache cache)
     private ScoredSheet Fold(SheetRow row, Run run, IReadOnlyList<EventRow> events)
     {
         var head = texts.Head(row.HeadJson);
-        return ScoredSheet.Of(new StoredSheet(row, events, texts.Card(row.CardJson ?? run.CardJson, head.Options), head).Fold());
+        var sheet = new StoredSheet(row, events, texts.Card(row.CardJson ?? run.CardJson, head.Options), head).Fold();
+        return ScoredSheet.Of(sheet, new SheetId(row.Id));
     }
 }
 

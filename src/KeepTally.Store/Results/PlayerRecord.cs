@@ -24,11 +24,14 @@ public sealed record PlayerRecord(
         return new PlayerRecord(
             [
                 .. own.GroupBy(sheet => sheet.Scoring)
-                    .SelectMany(alike => DrillPast.Of([.. alike]))
-                    .OrderByDescending(way => way.Days[^1].Practice.Date)
-                    .SelectMany(way =>
-                        way.Players.Where(past => past.Id == player)
-                            .Select(past => new PlayerDrill(way.Card, way.Stage, past, RestOf(way, player)))
+                    .SelectMany(alike => DrillPast.Of([.. alike]), (alike, way) => (Alike: alike, Way: way))
+                    .OrderByDescending(each => each.Way.Days[^1].Practice.Date)
+                    .SelectMany(each =>
+                        each.Way.Players.Where(past => past.Id == player)
+                            .Select(past => new PlayerDrill(each.Way.Card, each.Way.Stage, past, RestOf(each.Way, player))
+                            {
+                                Counts = PlayerCount.AllOf(player, each.Way.Stage, [.. each.Alike]),
+                            })
                     ),
             ],
             [.. own.Select(sheet => sheet.Practice).Distinct().OrderByDescending(practice => practice.Date)],
@@ -60,6 +63,9 @@ public sealed record PlayerRecord(
 /// <param name="Rest">All goes of the others of the squad in it.</param>
 public sealed record PlayerDrill(DrillCard Card, Stage Stage, PlayerPast Past, Share Rest)
 {
+    /// <summary>The player's zones, called moves and work at jobs, a row for each.</summary>
+    public IReadOnlyList<PlayerCount> Counts { get; init; } = [];
+
     /// <summary>Fewer goes than this set nobody apart.</summary>
     private const int Few = 20;
 

@@ -121,6 +121,9 @@ public sealed class Block
     /// <summary>The clock of the card is fitted to the minutes; else it runs as the card has it.</summary>
     public bool FitsClock { get; set; }
 
+    /// <summary>The greatest number wanted on each side; null for as many as there are players for.</summary>
+    public int? Versus { get; set; }
+
     /// <summary>How many groups, or how many players in each: see <see cref="GroupsBy"/>.</summary>
     public int Groups { get; set; } = 1;
 

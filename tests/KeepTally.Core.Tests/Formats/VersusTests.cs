@@ -48,13 +48,23 @@ public sealed class VersusTests
     public void As_many_play_as_the_smallest_side_fills(int smallest, int number) =>
         Assert.Equal(number, VersusChoice.For(Small, smallest));
 
+    /// <summary>Chosen on the day: at most that number, never more than the smallest side fills.</summary>
+    [Theory]
+    [InlineData(9, 3, 3)]
+    [InlineData(9, 2, 2)]
+    [InlineData(3, 4, 3)]
+    [InlineData(9, 1, 2)]
+    [InlineData(9, null, 4)]
+    public void A_coach_may_want_fewer_on_each_side(int smallest, int? most, int number) =>
+        Assert.Equal(number, VersusChoice.For(Small, smallest, most));
+
     /// <summary>15 on two courts are 7 and 8, four and three a side at the least.</summary>
     [Theory]
     [InlineData(15, 2, 3)]
     [InlineData(16, 2, 4)]
     [InlineData(7, 1, 3)]
     public void Players_spread_over_courts_and_sides(int players, int courts, int number) =>
-        Assert.Equal(number, VersusChoice.For(Small, players, courts));
+        Assert.Equal(number, VersusChoice.Spread(Small, players, courts));
 
     [Fact]
     public void A_card_with_one_way_has_no_number()
@@ -98,8 +108,8 @@ public sealed class VersusTests
             .Sample(
                 (players, courts) =>
                 {
-                    var number = VersusChoice.For(Small, players, courts)!.Value;
-                    Assert.InRange(VersusChoice.For(Small, players + 1, courts)!.Value, number, 4);
+                    var number = VersusChoice.Spread(Small, players, courts)!.Value;
+                    Assert.InRange(VersusChoice.Spread(Small, players + 1, courts)!.Value, number, 4);
                     Assert.True(number == 2 || number * 2 * courts <= players);
                 }
             );

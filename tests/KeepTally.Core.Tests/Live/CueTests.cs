@@ -3,6 +3,7 @@ using KeepTally.Core.Events;
 using KeepTally.Core.Formats;
 using KeepTally.Core.Identity;
 using KeepTally.Core.Live;
+using KeepTally.Core.Reports;
 using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Tests.Live;
@@ -39,6 +40,45 @@ public sealed class CueTests
         Assert.Equal(("through", "right"), (Asked("a"), Asked("b")));
         sheet.Taps("a+");
         Assert.Equal("left", Asked("a"));
+    }
+
+    /// <summary>Results name the move that the pad named before each go; what was undone was no go.</summary>
+    [Theory]
+    [InlineData("together", "turn")]
+    [InlineData("together", "random")]
+    [InlineData("match", "random")]
+    public void Results_count_the_moves_that_were_called_by_player(string play, string order)
+    {
+        var scores = play == "match" ? """ "scores":"side","sides":["a","b"], """ : "";
+        var sheet = Given.Started(
+            Given.Card($$""" {{scores}}"play":"{{play}}","asks":["left","right","through"],"askOrder":"{{order}}" """),
+            "a",
+            "b"
+        );
+        var asked = new List<(string Unit, string Move, bool Made)>();
+        foreach (var tap in "a+ b- a- b+ b+ a+ a- b- a+ a+ b- b+".Split(' '))
+        {
+            asked.Add((tap[..1], sheet.AskedOf(Only, new PlayerId(tap[..1]), sheet.Log.LastAt)!, tap[1] == '+'));
+            sheet.Taps(tap);
+        }
+
+        sheet.Add(
+            new RunEvent.Undo(
+                new EventId(new DeviceId("u"), 1),
+                sheet.Log.LastAt + Duration.Millisecond,
+                sheet.Log.ReadAt(sheet.Log.Count - 1).Id
+            )
+        );
+        var rows = ScoredSheet.Of(sheet, Only).Called;
+
+        Assert.Equal(
+            asked
+                .SkipLast(1)
+                .GroupBy(each => (each.Unit, each.Move))
+                .Select(each => (each.Key.Unit, each.Key.Move, each.Count(), each.Count(go => go.Made)))
+                .Order(),
+            rows.Select(row => (row.Unit.Value, row.Move, row.Goes, row.Made)).Order()
+        );
     }
 
     [Fact]

@@ -43,6 +43,37 @@ public sealed class VersusTests
     }
 
     [Fact]
+    public async Task A_coach_chooses_the_numbers_on_each_side_on_the_day()
+    {
+        await using var home = new Installation();
+        await home.InitializeAsync();
+        var coach = home.Visit();
+        await coach.PostAsync("/plan/1?handler=Add", "/plan/1", ("card", "three-a-side"));
+        var page = await coach.OpenAsync("/plan/1");
+        var choice = page.QuerySelectorAll("select[name=Versus]").Single();
+        Assert.Equal(
+            ["As many as are here", "2 v 2", "3 v 3 at most", "4 v 4 at most"],
+            choice.QuerySelectorAll("option").Select(option => option.TextContent)
+        );
+        var key = choice.GetAttribute("form")!["line-form-".Length..];
+        Assert.Contains("3 v 3", (await coach.ReadAsync("/")).Body!.TextContent, StringComparison.Ordinal);
+
+        await coach.PostAsync(
+            $"/plan/1?handler=Line&key={key}",
+            "/plan/1",
+            ("Minutes", "8"),
+            ("Groups", "1"),
+            ("Change", "60"),
+            ("Versus", "2")
+        );
+        Assert.Contains("2 v 2", (await coach.ReadAsync("/")).Body!.TextContent, StringComparison.Ordinal);
+        Assert.Null(await home.WithAsync<PracticeStart, Fault?>(start => start.BeginAsync(1)));
+        var runs = await home.WithAsync<RunStore, IReadOnlyList<StoredRun>>(store => store.OfAsync(1));
+        var sheet = runs.SelectMany(run => run.Sheets).Single(each => each.Head.Drill == "three-a-side").Fold();
+        Assert.Equal("2 v 2", VersusWords.Of(sheet.Stage, place => sheet.Floor.Now.At(place.Id).Count));
+    }
+
+    [Fact]
     public async Task Every_way_has_its_picture_its_card_and_its_drawing()
     {
         await using var home = new Installation();

@@ -56,6 +56,35 @@ public sealed partial class PastPageTests(PastPageTests.Club club) : IClassFixtu
     }
 
     [Fact]
+    public async Task A_players_page_tells_the_zones_asked_for_so_many_as_there_were_goes()
+    {
+        var players = await club.Home.WithAsync<TallyDb, List<Player>>(db => db.Players.AsNoTracking().ToListAsync());
+        var seen = 0;
+        foreach (var player in players)
+        {
+            var page = await club.Home.Visit().OpenAsync($"/players/{player.Id}");
+            foreach (
+                var drill in page.QuerySelectorAll("section.past-way").Where(each => each.QuerySelector("details") is not null)
+            )
+            {
+                Assert.Equal("In detail: zones", drill.QuerySelector("summary")!.TextContent);
+                Assert.Equal(
+                    Sums(drill.QuerySelectorAll(".table-scroll tbody tr")),
+                    Sums(drill.QuerySelectorAll("details tbody tr"))
+                );
+                seen++;
+            }
+        }
+
+        Assert.True(seen > 0);
+
+        static (int Made, int Of) Sums(IEnumerable<AngleSharp.Dom.IElement> rows) =>
+            (rows.Sum(row => Whole(row.QuerySelectorAll("td")[0])), rows.Sum(row => Whole(row.QuerySelectorAll("td")[1])));
+        static int Whole(AngleSharp.Dom.IElement cell) =>
+            int.Parse(cell.TextContent, System.Globalization.CultureInfo.InvariantCulture);
+    }
+
+    [Fact]
     public async Task A_players_page_is_of_that_player_alone()
     {
         var players = await club.Home.WithAsync<TallyDb, List<Player>>(db => db.Players.AsNoTracking().ToListAsync());

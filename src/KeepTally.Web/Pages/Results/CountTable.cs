@@ -65,6 +65,34 @@ public sealed record CountTable(
         );
     }
 
+    /// <summary>How often each was called for each move, and made it.</summary>
+    public static CountTable OfCalled(DrillResult drill)
+    {
+        string[] moves = drill.Stage.Asks is { } asks ? [.. asks.Moves.Distinct()] : [];
+        return new CountTable(
+            "Called moves",
+            "Name",
+            [.. moves.SelectMany(move => new[] { $"{Phrase.Capital(move)}, called", "made" })],
+            [
+                .. drill
+                    .Rows.Where(row => row.Played)
+                    .Select(row => (row.Unit, Called: drill.CalledOf(row)))
+                    .Where(row => row.Called.Count > 0)
+                    .Select(row =>
+                        (
+                            row.Unit.Name,
+                            (IReadOnlyList<int>)
+                                [
+                                    .. moves
+                                        .Select(move => row.Called.FirstOrDefault(each => each.Move == move))
+                                        .SelectMany(called => new[] { called?.Goes ?? 0, called?.Made ?? 0 }),
+                                ]
+                        )
+                    ),
+            ]
+        );
+    }
+
     /// <summary>Who tapped what how often; nothing where there is one outcome alone.</summary>
     public static CountTable OfOutcomes(DrillResult drill)
     {

@@ -38,6 +38,11 @@ public sealed class LineForm : IStaleForm
     /// <summary>At a circuit, the walks are part of the minutes at the stations.</summary>
     public bool ChangeInside { get; set; }
 
+    /// <summary>The greatest number on each side; null for as many as there are players for.</summary>
+    [Range(1, 20, ErrorMessage = "Choose from 1 to 20 players on each side.")]
+    [Display(Name = "Players on each side")]
+    public int? Versus { get; set; }
+
     /// <inheritdoc/>
     [StringLength(2000)]
     public string? Was { get; set; }
@@ -58,6 +63,7 @@ public sealed class LineForm : IStaleForm
             },
             Between = block is PlanBlock.Circuit { BetweenSeconds: var between } ? (int)between : null,
             ChangeInside = block is PlanBlock.Circuit { ChangeInside: true },
+            Versus = (block as PlanBlock.Drill)?.Versus,
         };
 
     /// <summary>The sheet with the line as it is filled in; what another coach has changed meanwhile stays.</summary>
@@ -83,6 +89,7 @@ public sealed class LineForm : IStaleForm
             PlanBlock.Circuit circuit => Result.Ok(
                 plan.With(index, circuit with { BetweenSeconds = Between ?? circuit.BetweenSeconds, ChangeInside = ChangeInside })
             ),
+            PlanBlock.Drill drill => Result.Ok(plan.With(index, drill with { Versus = Versus })),
             _ => Result.Ok(plan.With(index, block)),
         };
     }

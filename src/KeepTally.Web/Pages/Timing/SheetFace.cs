@@ -1,3 +1,4 @@
+using KeepTally.Core.Cards;
 using KeepTally.Core.Planning;
 using KeepTally.Store.Planning;
 
@@ -59,10 +60,18 @@ public sealed record SheetFace(
                         begun ? [] : [.. warnings[block.Index]],
                         begun ? null : StandingAbout.Best(open.Plan, block.Index, open.Shelf, open.Plan.Reserve),
                         begun
-                    );
+                    )
+                    {
+                        VersusNumbers = NumbersOf(open, block.Block),
+                    };
                 }),
             ],
             [.. warnings[null]]
         );
     }
+
+    private static IReadOnlyList<int> NumbersOf(OpenPlan open, PlanBlock block) =>
+        block is PlanBlock.Drill drill && open.Shelf.Find(drill) is { } card
+            ? VersusChoice.Numbers(card.Stages[Math.Min(drill.Stage ?? 0, card.Stages.Count - 1)])
+            : [];
 }

@@ -45,6 +45,9 @@ public sealed record SheetLine(
         }
     }
 
+    /// <summary>The numbers on each side its card can be played with; empty where it is played in one way only.</summary>
+    public IReadOnlyList<int> VersusNumbers { get; init; } = [];
+
     /// <summary>How many units are on the largest sheet: players where they score, else groups.</summary>
     private int UnitsOf(Stage stage) => stage.Scores == Scorer.Player ? Report.GroupSizes.DefaultIfEmpty(0).Max() : Groups;
 

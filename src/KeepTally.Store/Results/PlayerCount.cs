@@ -1,0 +1,78 @@
+using KeepTally.Core.Cards;
+using KeepTally.Core.Identity;
+using KeepTally.Core.Reports;
+using KeepTally.Core.Rules.Zones;
+using KeepTally.Core.Scoring;
+using KeepTally.Core.Text;
+
+namespace KeepTally.Store.Results;
+
+/// <summary>What a <see cref="PlayerCount"/> counts.</summary>
+public enum PlayerCountKind
+{
+    /// <summary>A zone the player was asked for.</summary>
+    Zone,
+
+    /// <summary>A move the coach called for.</summary>
+    Called,
+
+    /// <summary>Something done at a job, which is no go of the player's own.</summary>
+    Job,
+}
+
+/// <summary>How often a player made something in a drill, over all practices in which it was scored alike.</summary>
+/// <param name="Of">How often it was asked for; null where it is only counted.</param>
+public sealed record PlayerCount(PlayerCountKind Kind, string Name, int Made, int? Of)
+{
+    /// <summary>What kind of row it is, in the plural, as a heading says it.</summary>
+    public string KindWords =>
+        Kind switch
+        {
+            PlayerCountKind.Zone => "zones",
+            PlayerCountKind.Called => "called moves",
+            PlayerCountKind.Job => "work at jobs",
+        };
+
+    /// <summary>Returns the rows of a player; what never came up is left out.</summary>
+    /// <param name="sheets">Of one way of scoring.</param>
+    internal static IReadOnlyList<PlayerCount> AllOf(PlayerId player, Stage stage, IReadOnlyList<PastSheet> sheets)
+    {
+        UnitReport[] reports =
+        [
+            .. sheets
+                .Where(sheet => sheet.Outcome.Report.Games.Any(game => game.Units.Any(unit => unit.Id == player)))
+                .Select(sheet => GameTotals.Of(stage, sheet.Outcome.Report.Games, player)),
+        ];
+        CalledRow[] called = [.. sheets.SelectMany(sheet => sheet.Outcome.Called).Where(row => row.Unit == player)];
+        return
+        [
+            .. (stage.Targets?.Names ?? []).Select(zone => OfZone(zone, reports)).Where(row => row.Of > 0),
+            .. called
+                .GroupBy(row => row.Move)
+                .Select(move => new PlayerCount(
+                    PlayerCountKind.Called,
+                    Phrase.Capital(move.Key),
+                    move.Sum(each => each.Made),
+                    move.Sum(each => each.Goes)
+                )),
+            .. stage
+                .Outcomes.Where(outcome => outcome.Job is not null)
+                .Select(outcome => new PlayerCount(PlayerCountKind.Job, outcome.Label, In(outcome.Id, reports), null))
+                .Where(row => row.Made > 0),
+        ];
+    }
+
+    private static PlayerCount OfZone(string zone, UnitReport[] reports)
+    {
+        var landed = reports.SelectMany(report => report.Zones).Where(asked => asked.Key == zone).SelectMany(asked => asked.Value);
+        return new PlayerCount(
+            PlayerCountKind.Zone,
+            Phrase.Capital(Phrase.Words(zone)),
+            landed.Where(each => each.Key == zone).Sum(each => each.Value),
+            landed.Sum(each => each.Value)
+        );
+    }
+
+    private static int In(string outcome, UnitReport[] reports) =>
+        reports.SelectMany(report => report.Counts).Where(count => count.Key == outcome).Sum(count => count.Value);
+}
