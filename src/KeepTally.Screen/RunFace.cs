@@ -39,7 +39,7 @@ public sealed class RunFace(LivePractice practice, IReadOnlyList<string> habits)
         var over = current >= practice.Runs.Count;
         _run = over ? null : practice.Runs[current];
         _shown = _run is null ? null : RunAt(_run, at);
-        return new PracticeView(current, over, CanGoBack(current), _shown) { Result = over ? ResultBefore(current, at) : "" };
+        return new PracticeView(current, over, CanGoBack(current), _shown) { Result = over ? Over(at) : "" };
     }
 
     /// <summary>
@@ -65,6 +65,17 @@ public sealed class RunFace(LivePractice practice, IReadOnlyList<string> habits)
         practice.Runs.Take(current).LastOrDefault(run => run.IsEnded && run.IsStarted && !run.IsPause) is { } before
             ? Prompt.Outcome(before, at)
             : "";
+
+    /// <summary>How the last drill ended, and what was not reached.</summary>
+    private string Over(Instant at)
+    {
+        LiveRun[] left = [.. practice.Runs.Where(run => run is { IsStarted: false, IsPause: false })];
+        string[] said = [ResultBefore(practice.Runs.Count, at), left.Length == 0 ? "" : $"Not reached: {Names(left)}."];
+        return string.Join(' ', said.Where(words => words.Length > 0));
+    }
+
+    /// <summary>A drill's name may hold a comma.</summary>
+    private static string Names(IEnumerable<LiveRun> runs) => string.Join("; ", runs.Select(run => run.Name));
 
     private RunView RunAt(LiveRun run, Instant at)
     {
@@ -111,7 +122,8 @@ public sealed class RunFace(LivePractice practice, IReadOnlyList<string> habits)
             HalfWords.Note(run, at),
             LoadAt(at),
             [.. habits.Select(practice.Seen)],
-            TwiceAt(open, at)
+            TwiceAt(open, at),
+            practice.NotReached is { Count: > 0 } left ? $"Not reached yet: {Names(left)}." : ""
         );
     }
 

@@ -5,7 +5,7 @@ namespace KeepTally.Screen;
 /// <param name="Run">The drill under way, or null once all are over.</param>
 public sealed record PracticeView(int Block, bool Over, bool CanGoBack, RunView? Run)
 {
-    /// <summary>Once all drills are over, what came of the last of them; else empty.</summary>
+    /// <summary>Once all drills are over, what came of the last of them and what was not reached; else empty.</summary>
     public string Result { get; init; } = "";
 }
 
@@ -23,6 +23,7 @@ public sealed record PracticeView(int Block, bool Over, bool CanGoBack, RunView?
 /// <param name="NoteNow">In a break, what a button says that opens a note; else empty.</param>
 /// <param name="Habits">How often each habit was seen all practice long, in the order of the team's list.</param>
 /// <param name="Prompt">What the coach should do or say now; empty where there is nothing.</param>
+/// <param name="NotReached">What ending the practice now would leave out, as a sentence; empty where that is nothing.</param>
 public sealed record RunView(
     string Primary,
     string PrimaryLabel,
@@ -41,7 +42,8 @@ public sealed record RunView(
     string NoteNow,
     string Load,
     IReadOnlyList<int> Habits,
-    TwiceView? Twice
+    TwiceView? Twice,
+    string NotReached
 );
 
 /// <summary>What two devices have said at nearly the same moment; the later of the two is what is taken back where it was one.</summary>

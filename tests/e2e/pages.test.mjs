@@ -172,9 +172,9 @@ test.describe("no page offends against the rules of access", () => {
 test("a tap on a name marks absent and the groups follow", async ({ page }) => {
   await page.goto("/");
   const ada = page.getByRole("button", { name: /\d+ Ada Fenwick/ });
-  await expect(ada).toHaveAttribute("aria-pressed", "true");
+  await expect(ada).toHaveAttribute("data-presence", "here");
   await ada.click();
-  await expect(ada).toHaveAttribute("aria-pressed", "false");
+  await expect(ada).toHaveAttribute("data-presence", "late");
   await expect(ada).toBeFocused();
   await expect(page.locator("#here-head")).toContainText("11");
 
@@ -197,9 +197,16 @@ test("a player is added, found wanting, and mended", async ({ page }) => {
   await expect(page.getByRole("row", { name: /Zoe Fern/ })).toContainText("pivot, left wing");
 });
 
-test("the look is chosen and stays chosen", async ({ page }) => {
+test("the theme is chosen and stays chosen, or follows the system", async ({ page }) => {
+  const html = page.locator("html");
   await page.goto("/");
-  await page.getByRole("button", { name: /Look/ }).click();
+  await page.locator("#site-menu summary").click();
+  await page.getByLabel("Dark").check();
   await page.goto("/squad");
-  await expect(page.locator("html")).toHaveAttribute("data-bs-theme", "dark");
+  await expect(html).toHaveAttribute("data-bs-theme", "dark");
+  await page.locator("#site-menu summary").click();
+  await page.getByLabel("Automatic").check();
+  await expect(html).toHaveAttribute("data-bs-theme", "light");
+  await page.emulateMedia({ colorScheme: "dark" });
+  await expect(html).toHaveAttribute("data-bs-theme", "dark");
 });

@@ -29,8 +29,9 @@ test("five blocks by thumb: a guest, a cue, a horn in mid-rep, own counts, an un
 
   await test.step("the cue that matters is pinned, and stands there until the work begins", async () => {
     await more.tap();
+    await page.locator("[data-more=notes]").tap();
     await press("Feet before hands").tap();
-    await more.tap();
+    await page.locator("#more-done").tap();
     await expect(page.locator("#prompt")).toContainText("Feet before hands");
     await expect(other.page.locator("#prompt")).toContainText("Feet before hands");
     await begin();
@@ -39,13 +40,13 @@ test("five blocks by thumb: a guest, a cue, a horn in mid-rep, own counts, an un
 
   await test.step("somebody who is not in the squad joins for today and comes in", async () => {
     await more.tap();
-    await press("Who comes, who goes").tap();
-    const name = page.getByLabel("Somebody who is not in the squad");
+    await page.locator("[data-open=who-open]").tap();
+    const name = page.getByLabel("Guest", { exact: true });
     await name.fill("Ada Fenwick");
-    await press("Joins today").tap();
+    await press("Add guest").tap();
     await expect(page.locator("#who-hint")).toContainText("is in the squad");
     await name.fill("Nia Farrow");
-    await press("Joins today").tap();
+    await press("Add guest").tap();
     await expect(page.locator("#who-hint")).toHaveText("Nia Farrow is in.");
     await expect(page.locator("#who-groups")).toContainText("Nia Farrow");
     await page.locator("#who").getByRole("button", { name: "Done" }).tap();
@@ -57,6 +58,7 @@ test("five blocks by thumb: a guest, a cue, a horn in mid-rep, own counts, an un
     await screen.row("Ada").getByRole("button", { name: "Clean" }).tap();
     await screen.expectScore("Ada", 2);
     await more.tap();
+    await page.locator("[data-more=clock]").tap();
     await press("Stop the work now").tap();
     await expect(screen.clock).toHaveAttribute("data-state", "change");
     await expect(page.locator("#more")).toBeHidden();
@@ -67,7 +69,8 @@ test("five blocks by thumb: a guest, a cue, a horn in mid-rep, own counts, an un
 
   await test.step("who had eight? and one of them had not", async () => {
     await more.tap();
-    await press("Who had how many?").tap();
+    await page.locator("[data-open=who-open]").tap();
+    await press("Own counts").tap();
     const grid = page.locator("#own-counts");
     await grid.getByRole("button", { name: "8", exact: true }).tap();
     await grid.getByRole("button", { name: /Bea$/ }).tap();

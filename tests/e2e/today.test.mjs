@@ -10,9 +10,14 @@ test("quick taps on who is missing, a limit, positions spread: the groups shown 
     await tile(name).click({ noWaitAfter: true });
   }
   for (const name of ["Ada Fenwick", "Dora Quill", "Hana Pemberley"]) {
-    await expect(tile(name)).toHaveAttribute("aria-pressed", "false");
+    await expect(tile(name)).toHaveAttribute("data-presence", "late");
+    await tile(name).click({ noWaitAfter: true });
+  }
+  for (const name of ["Ada Fenwick", "Dora Quill", "Hana Pemberley"]) {
+    await expect(tile(name)).toHaveAttribute("data-presence", "absent");
   }
   await expect(page.locator("#here-head")).toContainText("9 of 14");
+  await page.getByLabel("Bea Marlowe: restrictions").click();
   await page.getByRole("button", { name: "Bea Marlowe no throwing" }).click();
   await expect(page.locator("#left-out")).toContainText(
     "left out of Minute trios, Three gates, Corner calls in the circuit",

@@ -141,6 +141,7 @@ test("a tap is put right by thumb, on every device, and the results say so", asy
   await other.expectScore("Ada", 2);
 
   await page.getByRole("button", { name: /^More/ }).click();
+  await page.locator("[data-more=taps]").click();
   await page.getByRole("button", { name: "Change Ada · Clean" }).click();
   const dialog = page.getByRole("dialog", { name: "Put this tap right" });
   await dialog.getByRole("button", { name: "Juno" }).click();
@@ -148,9 +149,12 @@ test("a tap is put right by thumb, on every device, and the results say so", asy
   await dialog.getByRole("button", { name: "Goal" }).click();
   await dialog.getByRole("button", { name: "Done" }).click();
   await expect(screen.taps.first()).toContainText("Juno · Goal (was Ada · Clean)");
+  await page.locator("#more-done").click();
+  await page.getByRole("button", { name: /^More/ }).click();
+  await page.locator("[data-more=notes]").click();
   await page.getByRole("textbox", { name: "Note" }).fill("looks up before the shot");
-  await page.getByRole("combobox", { name: "About whom" }).selectOption({ label: "Bea Marlowe" });
-  await page.getByRole("button", { name: "Keep it" }).click();
+  await page.getByRole("combobox", { name: "About" }).selectOption({ label: "Bea Marlowe" });
+  await page.getByRole("button", { name: "Save", exact: true }).click();
   await expect(screen.taps.first()).toContainText("Bea: looks up before the shot");
 
   await other.expectScore("Ada", 0);
@@ -173,7 +177,8 @@ test("a clicker's keys are learnt by pressing them, and the other thumb is kept"
   const before = await places();
 
   await page.getByRole("button", { name: /^More/ }).click();
-  await page.getByRole("button", { name: "This screen" }).click();
+  await page.locator("[data-more=screen]").click();
+  await page.locator("#this-screen-open").click();
   const dialog = page.getByRole("dialog", { name: "This screen" });
   for (const [action, key] of [
     ["First button of who is chosen", "PageDown"],
@@ -223,6 +228,7 @@ test("at the horn no pad moves from under the thumb that counts the last ball", 
     );
   const before = await tops();
   await page.getByRole("button", { name: /^More/ }).click();
+  await page.locator("[data-more=clock]").click();
   await page.getByRole("button", { name: "Stop the work now" }).click();
   await expect(screen.clock).toHaveAttribute("data-state", "change");
   await expect(page.locator("#longer")).toBeVisible();

@@ -141,11 +141,51 @@ public sealed partial class LivePractice(DeviceId device, IReadOnlyList<LiveRun>
             ),
             RunCommand.Turn => Each(Now, now, IsRunning(now), (id, at) => new RunEvent.Turn(id, at, null)),
             RunCommand.End => Each(Now, now, sheet => sheet.Sheet.Ended is null, (id, at) => new RunEvent.End(id, at)),
-            RunCommand.Back => Current == 0
-                ? []
-                : Each(Runs[Current - 1], now, sheet => sheet.Sheet.Ended!.Id.Device != EventId.CircuitDevice, UndoEnd),
+            RunCommand.EndPractice => EndAll(now),
+            RunCommand.Back => Back(now),
         };
     }
+
+    /// <summary>Drills besides the one under way that were neither begun nor ended; breaks are none.</summary>
+    public IReadOnlyList<LiveRun> NotReached => [.. Left.Skip(1).Where(run => run is { IsStarted: false, IsPause: false })];
+
+    /// <summary>One moment for all, by which going back knows what was ended together.</summary>
+    private List<SheetEvent> EndAll(Instant now)
+    {
+        RunSheet[] open = [.. Left.SelectMany(run => run.Sheets).Where(sheet => sheet.Sheet.Ended is null)];
+        var at = StampOfAll(open.Select(each => each.Sheet), now);
+        return
+        [
+            .. Left.ToArray()
+                .SelectMany(run => Each(run, at, sheet => sheet.Sheet.Ended is null, (id, _) => new RunEvent.End(id, at))),
+        ];
+    }
+
+    /// <summary>Undoes the end of the drill before; where it was ended with the rest of the practice, of all those drills.</summary>
+    private List<SheetEvent> Back(Instant now)
+    {
+        if (Current == 0)
+        {
+            return [];
+        }
+
+        var last = EndOf(Runs[Current - 1]);
+        return
+        [
+            .. Runs.Take(Current)
+                .Where(run => EndOf(run) is var end && end.At == last.At && end.Id.Device == last.Id.Device)
+                .ToArray()
+                .SelectMany(run => Each(run, now, sheet => sheet.Sheet.Ended!.Id.Device != EventId.CircuitDevice, UndoEnd)),
+        ];
+    }
+
+    /// <summary>The coach's own end of a drill that is over.</summary>
+    private static RunEvent.End EndOf(LiveRun run) =>
+        run
+            .Sheets.Select(sheet => sheet.Sheet.Ended!)
+            .OrderBy(end => end.Id.Device == EventId.CircuitDevice)
+            .ThenBy(end => end.At)
+            .First();
 
     /// <summary>
     /// Another game on a sheet. Sheets that share the clock of their card begin together, when all of them are played out.

@@ -42,6 +42,9 @@ public enum RunCommand
     /// <summary>The drill is over; the next one is under way.</summary>
     End,
 
-    /// <summary>The drill before was ended too soon.</summary>
+    /// <summary>The practice is over: the drill under way and all that were not reached are ended.</summary>
+    EndPractice,
+
+    /// <summary>The drill before, or the practice, was ended too soon.</summary>
     Back,
 }

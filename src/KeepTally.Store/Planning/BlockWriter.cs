@@ -49,25 +49,6 @@ public sealed class BlockWriter(TallyDb db, PlanBook plans, TimeProvider clock)
         return Result.Ok(id);
     }
 
-    /// <summary>Takes a block off; false where it is not there or has begun.</summary>
-    public async Task<bool> RemoveAsync(int blockId, CancellationToken cancellationToken = default) =>
-        await PracticeOfAsync(blockId, cancellationToken) is { } practice
-        && await plans.EditAsync(practice, open => WithLine(open, blockId, index => open.Plan.Without(index)), cancellationToken)
-            is null;
-
-    /// <summary>
-    /// Makes the clock and the minutes of a block go together, or lets the clock run as the card has it; false where the block is
-    /// not there, has no clock, or has begun.
-    /// </summary>
-    public async Task<bool> FitAsync(int blockId, FitWay way, CancellationToken cancellationToken = default) =>
-        await PracticeOfAsync(blockId, cancellationToken) is { } practice
-        && await plans.EditAsync(
-            practice,
-            open => WithLine(open, blockId, index => Fitted(open, index, way) is { } fitted ? open.Plan.With(index, fitted) : null),
-            cancellationToken
-        )
-            is null;
-
     /// <summary>Begins an empty timing sheet for a team today; the practice, or null where there is no such team.</summary>
     public Task<int?> BeginAsync(int team, CancellationToken cancellationToken = default) => NewAsync(team, cancellationToken);
 
@@ -107,17 +88,6 @@ public sealed class BlockWriter(TallyDb db, PlanBook plans, TimeProvider clock)
                 Minutes = way == FitWay.Minutes ? ClockFit.MinutesFor(clock) : drill.Minutes,
             }
             : null;
-
-    private static Result<Plan> WithLine(OpenPlan open, int block, Func<int, Plan?> edit) =>
-        open.IndexOf(block) is { } index && edit(index) is { } plan
-            ? Result.Ok(plan)
-            : Result.Fail<Plan>(new Fault("block", "that line is no longer there", "look at the sheet again"));
-
-    private async Task<int?> PracticeOfAsync(int blockId, CancellationToken cancellationToken) =>
-        await db
-            .Blocks.Where(block => block.Id == blockId)
-            .Select(block => (int?)block.PracticeId)
-            .SingleOrDefaultAsync(cancellationToken);
 }
 
 /// <summary>How the clock and the minutes of a block are made to go together.</summary>

@@ -4,9 +4,12 @@ using KeepTally.Core.Formats;
 using KeepTally.Core.Groups;
 using KeepTally.Core.Identity;
 using KeepTally.Core.Planning;
+using KeepTally.Core.Reports;
 using KeepTally.Core.Text;
+using KeepTally.Core.Words;
 using KeepTally.Store.Planning;
 using KeepTally.Store.Practices;
+using KeepTally.Store.Results;
 using KeepTally.Store.Squads;
 using KeepTally.Store.Tables;
 using KeepTally.Web.Access;
@@ -25,6 +28,7 @@ public sealed class IndexModel(
     PracticeList practices,
     GroupPlan groups,
     GroupWriter writer,
+    PracticeResults results,
     UnreachedDrills unreached,
     TimeProvider clock
 ) : PageModel
@@ -60,9 +64,56 @@ public sealed class IndexModel(
 
     public Presence PresenceOf(Player player) => Entry(player)?.Presence ?? Presence.Here;
 
+    /// <summary>What a tap on the name makes of it: here, late, absent, and here again.</summary>
+    public static Presence NextOf(Presence presence) =>
+        presence switch
+        {
+            Presence.Here => Presence.Late,
+            Presence.Late => Presence.Absent,
+            Presence.Absent => Presence.Here,
+        };
+
     public Restrictions LimitsOf(Player player) => Entry(player)?.Limits ?? Restrictions.None;
 
     public bool IsBegun => Practice?.Blocks.Any(block => block.Run is not null) == true;
+
+    /// <summary>It was run and every drill of it is ended.</summary>
+    public bool IsOver => Outcome is { StillOn: false };
+
+    /// <summary>What it came to so far; null before it begins.</summary>
+    private PracticeReport? Outcome { get; set; }
+
+    /// <summary>The drills that were begun, with who won or was first in each.</summary>
+    public IEnumerable<(string Drill, string Result)> Outcomes =>
+        Outcome!
+            .Drills.Where(drill => drill.Begun)
+            .Select(drill => (drill.Title, VerdictWords.Of(drill.Verdict)))
+            .Where(each => each.Item2.Length > 0);
+
+    /// <summary>How many drills were done, and which were not reached.</summary>
+    public string DoneWords
+    {
+        get
+        {
+            var runs = Outcome!.Drills.GroupBy(drill => drill.RunId).ToArray();
+            var left = runs.Where(run => run.All(drill => !drill.Begun)).ToArray();
+            var done = $"Done: {runs.Length - left.Length} of {Phrase.Of(runs.Length, "drill")}.";
+            return left.Length == 0 ? done : $"{done} Not reached, kept for next time: {string.Join("; ", left.Select(TitleOf))}.";
+        }
+    }
+
+    private string TitleOf(IGrouping<int, DrillResult> run) => Practice!.Blocks.First(block => block.Run?.Id == run.Key).Title;
+
+    /// <summary>Who is not here, by call name: "late: Nell", "absent: Greta and Mina".</summary>
+    public IReadOnlyList<string> Away =>
+        [
+            .. new[] { Presence.Late, Presence.Absent }
+                .Select(presence => (presence, Names: Players.Where(player => PresenceOf(player) == presence).ToArray()))
+                .Where(each => each.Names.Length > 0)
+                .Select(each =>
+                    $"{each.presence.ToString().ToLowerInvariant()}: {Phrase.List([.. each.Names.Select(player => CallNames[player.UnitId])])}"
+                ),
+        ];
 
     /// <summary>The clock time so many seconds into the practice.</summary>
     public string ClockTime(double seconds) =>
@@ -73,9 +124,6 @@ public sealed class IndexModel(
 
     /// <summary>How the players here fall into a block's groups, in words.</summary>
     public string GroupWords(Block block) => BlockWords.Groups(block, Dealt.FirstOrDefault(each => each.Block.Id == block.Id));
-
-    /// <summary>Whether the clock of a block and its minutes go together, in words.</summary>
-    public BlockClock ClockOf(Block block) => BlockClock.Of(Dealt.FirstOrDefault(each => each.Block.Id == block.Id));
 
     /// <summary>Groups of a drill that are too small or too big for its card, with what would put them right.</summary>
     public IEnumerable<(PlanWarning Warning, IReadOnlyList<Mend> Mends)> GroupTroubles(Block block) =>
@@ -100,14 +148,6 @@ public sealed class IndexModel(
     /// <summary>Begins another practice today, for a team.</summary>
     public async Task<IActionResult> OnPostNewAsync(int team, CancellationToken cancellationToken) =>
         await blocks.BeginAsync(team, cancellationToken) is { } practice ? RedirectToPage(new { practice }) : NotFound();
-
-    /// <summary>Takes a drill off the timing sheet.</summary>
-    public async Task<IActionResult> OnPostTakeOffAsync(int practice, int block, CancellationToken cancellationToken) =>
-        await blocks.RemoveAsync(block, cancellationToken) ? RedirectToPage(new { practice }) : NotFound();
-
-    /// <summary>Makes the clock of a block and its minutes go together.</summary>
-    public async Task<IActionResult> OnPostFitAsync(int practice, int block, FitWay way, CancellationToken cancellationToken) =>
-        await blocks.FitAsync(block, way, cancellationToken) ? RedirectToPage(new { practice }) : NotFound();
 
     /// <summary>Puts a drill's groups right for those who are here.</summary>
     public async Task<IActionResult> OnPostMendAsync(
@@ -228,6 +268,7 @@ public sealed class IndexModel(
         ];
         Dealt = IsBegun || Practice.Blocks.Count == 0 ? [] : (await groups.OfAsync(Practice, cancellationToken)).Blocks;
         var open = await plans.ReadAsync(Practice, cancellationToken);
+        Outcome = IsBegun ? await results.ReportAsync(Practice, cancellationToken) : null;
         (Report, Open) = (PlanReport.Of(open.Plan, open.Shelf), open);
     }
 

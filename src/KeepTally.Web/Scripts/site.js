@@ -1,7 +1,7 @@
 import htmx from "htmx.org";
 import "./elements/tally-strokes.js";
 import "./elements/gate-window.js";
-import "./theme-switch.js";
+import "./site-menu.js";
 import { listKeptRuns } from "./kept-runs.js";
 import { hearOfErasure } from "./erased.js";
 import { forgetPages, takeNewWorker } from "./run/offline.js";

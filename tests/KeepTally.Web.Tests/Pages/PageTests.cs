@@ -29,7 +29,7 @@ public sealed class PageTests : IAsyncLifetime
     }
 
     [Fact]
-    public async Task A_tap_on_a_name_marks_absent_and_another_tap_marks_here()
+    public async Task Taps_on_a_name_go_through_late_and_absent_and_back_to_here()
     {
         var visitor = _home.Visit();
         var page = await visitor.OpenAsync("/");
@@ -39,11 +39,18 @@ public sealed class PageTests : IAsyncLifetime
         Assert.Equal(HttpStatusCode.Redirect, marked.StatusCode);
         page = await visitor.OpenAsync("/");
         ada = page.QuerySelectorAll(".here").Single(button => button.TextContent.Contains("Ada", StringComparison.Ordinal));
-        Assert.Equal("false", ada.GetAttribute("aria-pressed"));
+        Assert.Equal("late", ada.GetAttribute("data-presence"));
         Assert.Contains("3 of 3 and 1 of 2", page.Body!.TextContent, StringComparison.Ordinal);
+        Assert.Contains("late: Ada", page.QuerySelector("#here-head")!.TextContent, StringComparison.Ordinal);
 
-        using var back = await visitor.SendAsync(page, ".here-list", ada.GetAttribute("formaction"));
-        page = await visitor.OpenAsync("/");
+        foreach (var next in new[] { "absent", "here" })
+        {
+            using var again = await visitor.SendAsync(page, ".here-list", ada.GetAttribute("formaction"));
+            page = await visitor.OpenAsync("/");
+            ada = page.QuerySelectorAll(".here").Single(button => button.TextContent.Contains("Ada", StringComparison.Ordinal));
+            Assert.Equal(next, ada.GetAttribute("data-presence"));
+        }
+
         Assert.Equal(2, page.QuerySelectorAll(".here.is-absent").Length);
     }
 

@@ -6,6 +6,8 @@ using KeepTally.Core.Live;
 using KeepTally.Core.Measures;
 using KeepTally.Core.Places;
 using KeepTally.Core.Planning;
+using KeepTally.Core.Rules.Tagging;
+using KeepTally.Core.Rules.Zones;
 using KeepTally.Core.Words;
 using KeepTally.Screen;
 using KeepTally.Web.Pages.SetUp;
@@ -27,6 +29,9 @@ public sealed record DrillPad(
     /// <summary>Up to so many lines of the pad stand on a phone together; with more, a group at a time is shown.</summary>
     private const int MostRowsTogether = 4;
 
+    /// <summary>The same where each line is one row with its buttons beside the name.</summary>
+    private const int MostShortRowsTogether = 7;
+
     /// <summary>The screen as it stands, where this is the drill under way; else null.</summary>
     public RunView? Now { get; init; }
 
@@ -42,6 +47,10 @@ public sealed record DrillPad(
     public bool IsCircuit => Rounds > 0;
 
     public bool ByGroup => Tabs.Count > 0;
+
+    /// <summary>Each line of the pad is one row, its buttons beside the name; one or two lines have room to be big.</summary>
+    public bool ByRow =>
+        !IsCircuit && Sheets.Count > 0 && Sheets.All(sheet => sheet.FitsRow) && Sheets.Sum(sheet => sheet.Rows) > 2;
 
     public bool InTurns => Sheets.Any(sheet => sheet.Stage.Play == Play.Turns);
 
@@ -98,7 +107,8 @@ public sealed record DrillPad(
                         .Order()
                         .Select(station => new PadTab(station, $"{station + 1}")),
                 ]
-            : pads.Length > 1 && pads.Sum(pad => pad.Rows) > MostRowsTogether
+            : pads.Length > 1
+            && pads.Sum(pad => pad.Rows) > (Array.TrueForAll(pads, pad => pad.FitsRow) ? MostShortRowsTogether : MostRowsTogether)
                 ? [.. pads.Select(pad => new PadTab(pad.Tab, pad.Name))]
             : [];
         return new DrillPad(index, name, minutes, pads, tabs, stops.Select(stop => stop.Stop!.Value.Group).Distinct().Count());
@@ -128,7 +138,19 @@ public sealed record SheetPad(
     IReadOnlyList<string> Members
 )
 {
+    private const int MostBeside = 3;
+    private const int LongestBeside = 9;
+
     public bool IsMatch => Stage.Play == Play.Match;
+
+    /// <summary>What is tapped is so little, in words so short, that it stands beside the name on a phone.</summary>
+    public bool FitsRow =>
+        Stage.Play == Play.Together
+        && Stage.Targets is null
+        && Stage.Tags.Count == 0
+        && Stage.Asks is null
+        && Stage.Outcomes.Where(outcome => outcome.Job is null).ToArray() is { Length: > 0 and <= MostBeside } beside
+        && beside.SelectMany(outcome => outcome.Label.Split(' ')).All(word => word.Length <= LongestBeside);
 
     public bool TakesTime => Stage.Outcomes.Any(outcome => outcome.Reading == "s");
 

@@ -56,6 +56,7 @@ export class Replan {
       return false;
     }
     this.#order(page, runs, ".run-strip", ".run-strip > li", (line, index) => (line.dataset.block = index), true);
+    this.#order(page, runs, "#course ol", "#course li", (line, index) => (line.dataset.block = index), true);
     this.#order(page, runs, null, "section[data-drill]", (section, index) => (section.dataset.drill = index), false);
     this.#order(page, runs, null, ".set-up-of", (part, index) => (part.dataset.of = index), false);
     this.#done();

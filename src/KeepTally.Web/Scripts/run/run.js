@@ -1,6 +1,7 @@
 // The run screen: shows what the core says, passes on what the coach does, keeps it, sends it, and hears the others.
 import { Amend } from "./amend.js";
 import { Asked } from "./asked.js";
+import { letBackClose } from "./back-closes.js";
 import { Binding } from "./bind.js";
 import { chipOf } from "./chip.js";
 import { Choices } from "./choices.js";
@@ -11,6 +12,7 @@ import { Here } from "./here.js";
 import { Habits } from "./habits.js";
 import { Keep } from "./keep.js";
 import { listenToKeys } from "./keys.js";
+import { More } from "./more.js";
 import { keepAtHand } from "./offline.js";
 import { Pad } from "./pad.js";
 import { Others } from "./others.js";
@@ -196,6 +198,8 @@ async function begin() {
     undo: (tap) => act(core.undo(tap.sheet, tap.device, tap.n, time.now())),
     change: (tap) => amend.open(tap),
   });
+  const more = new More();
+  letBackClose(root, (panel) => (panel.matches("dialog") ? panel.close() : more.show(false)));
   let drill;
   let inside;
   let written;
@@ -271,6 +275,7 @@ async function begin() {
     by("back").hidden = !view.canGoBack;
     if (!view.run) {
       by("prompt").textContent = view.result;
+      by("over-result").textContent = view.result;
       return;
     }
     const is = (name) => changed === null || changed.has(name);
@@ -339,6 +344,9 @@ async function begin() {
       }
     }
     showSetUps(root, view);
+    const names = [...root.querySelectorAll("#course [data-block] span")].map((name) => name.textContent);
+    by("run-title").textContent = view.over ? "Practice done" : (names[view.block] ?? "");
+    by("course-at").textContent = `${Math.min(view.block + 1, names.length)} of ${names.length}`;
     by("over").hidden = !view.over;
     by("habits")?.toggleAttribute("hidden", view.over);
     document.body.classList.toggle("is-over", view.over);
@@ -355,7 +363,7 @@ async function begin() {
 
   /** Who counts for one place sees its pad alone. */
   function showOwn() {
-    for (const sheet of own.length > 0 ? root.querySelectorAll(".sheet") : []) {
+    for (const sheet of own.length > 0 ? root.querySelectorAll(".sheet, .below-of") : []) {
       sheet.toggleAttribute("data-others", !own.includes(sheet.dataset.sheet));
     }
   }
@@ -429,7 +437,11 @@ async function begin() {
 
   const who = new Who({
     look: () => core.who(time.now()),
-    change: (change) => act(core.changeRoster(change, time.now())),
+    change(change) {
+      const answer = core.changeRoster(change, time.now());
+      act(answer);
+      return !answer.refused && answer.events.length > 0;
+    },
     welcome: (name) => welcome(name),
   });
   new Habits(root, {
@@ -439,7 +451,7 @@ async function begin() {
   new OwnCounts({
     look: () => core.ownCounts(time.now()),
     say: (sheet, unit, count) => act(core.count(sheet, unit, count, time.now())),
-    opened: () => showMore(false),
+    opened: () => more.show(false),
   });
   new Race(root, {
     practice,
@@ -496,7 +508,7 @@ async function begin() {
     execute(command);
     // What has just ended one drill is not to end the next with the same key.
     chip.blur();
-    showMore(false);
+    more.show(false);
   }
 
   function showGroup(tab) {
@@ -504,15 +516,10 @@ async function begin() {
     for (const other of tab.parentElement.children) {
       other.setAttribute("aria-selected", String(other === tab));
     }
-    for (const sheet of drill.querySelectorAll(".sheet")) {
+    for (const sheet of drill.querySelectorAll(".sheet, .below-of")) {
       sheet.toggleAttribute("data-behind", sheet.dataset.order !== tab.dataset.tab);
     }
     numberRows();
-  }
-
-  function showMore(open = by("more").hidden) {
-    by("more").hidden = !open;
-    by("more-open").setAttribute("aria-expanded", String(open));
   }
 
   const thisScreen = new ThisScreen({
@@ -532,7 +539,7 @@ async function begin() {
 
   function stopToTeach(reason = "") {
     execute("freeze", reason);
-    showMore(false);
+    more.show(false);
   }
 
   function showSound() {
@@ -542,14 +549,13 @@ async function begin() {
 
   by("go").addEventListener("click", go);
   by("undo").addEventListener("click", undoLast);
-  by("more-open").addEventListener("click", () => showMore());
   by("note-now")?.addEventListener("click", () => {
-    showMore(true);
+    more.show(true, "notes");
     by("note").elements[0].focus();
   });
   by("who-open").addEventListener("click", () => {
     // Once it is said who comes and goes, the pad is what the thumb wants.
-    showMore(false);
+    more.show(false);
     who.open();
   });
   by("boards-open").addEventListener("click", () => {
@@ -557,9 +563,10 @@ async function begin() {
     by("boards").showModal();
   });
   by("this-screen-open").addEventListener("click", () => {
-    showMore(false);
+    more.show(false);
     thisScreen.open();
   });
+  by("course-open").addEventListener("click", () => by("course").showModal());
   by("keys-open").addEventListener("click", () => by("keys").showModal());
   by("sound").addEventListener("click", () => {
     sound.toggle();

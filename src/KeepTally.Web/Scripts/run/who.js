@@ -1,4 +1,4 @@
-// Who comes, goes or changes places in mid-drill: tap somebody, then what is to happen. Who ends up where is the core's.
+// Players off, late, in, or changing places in mid-drill: one press each. Who ends up where is the core's.
 import { chipOf } from "./chip.js";
 
 export class Who {
@@ -6,13 +6,13 @@ export class Who {
   #groups = document.getElementById("who-groups");
   #bench = document.getElementById("who-bench");
   #hint = document.getElementById("who-hint");
-  #act = document.getElementById("who-act");
   #look;
   #change;
   #picked = null;
+  #into = null;
 
   /**
-   * @param look gives who is on and who may come; @param change takes the change of the roster; @param welcome writes a guest
+   * @param look gives who is on and who may come; @param change takes the change of the roster and says whether it came to anything; @param welcome writes a guest
    * down, and gives words for the coach.
    */
   constructor({ look, change, welcome }) {
@@ -43,42 +43,51 @@ export class Who {
   }
 
   #press(button) {
-    const { player, name, note, into } = button?.dataset ?? {};
-    const kept = Boolean(note || this.#picked?.note);
-    const pair = player && this.#picked && this.#picked.player !== player && !kept;
-    if (pair && (this.#picked.on || button.dataset.on)) {
-      // Of two, who is on goes off for the other; two who are on change places.
-      const [off, on] = this.#picked.on ? [this.#picked.player, player] : [player, this.#picked.player];
-      this.#say({ off, in: on });
-    } else if (player) {
-      this.#picked = this.#picked?.player === player ? null : { player, name, note, on: Boolean(button.dataset.on) };
+    const { player, name, note, into, off, on } = button?.dataset ?? {};
+    const picked = this.#picked;
+    if (off) {
+      this.#say({ off }, `${name} is off.`);
+    } else if (into) {
+      this.#into = this.#into === into ? null : into;
       this.#mark();
-    } else if (into && this.#picked) {
-      this.#say({ in: this.#picked.player, sheet: into });
-    } else if (button === this.#act && this.#picked) {
-      this.#say(this.#picked.on ? { off: this.#picked.player } : { in: this.#picked.player });
+    } else if (player && picked && picked.player !== player && !note) {
+      // Who is off comes in for the one who was chosen; two who are on change places.
+      this.#say(
+        { off: picked.player, in: player },
+        on ? `${picked.name} and ${name} change places.` : `${name} is in for ${picked.name}.`,
+      );
+    } else if (player && on) {
+      this.#picked = picked?.player === player ? null : { player, name };
+      this.#mark();
+    } else if (note) {
+      this.#hint.textContent = `${name} is ${note}.`;
+    } else if (player) {
+      this.#say({ in: player, sheet: this.#into }, `${name} is in.`);
     }
   }
 
-  #say(change) {
-    this.#change({ off: null, in: null, sheet: null, ...change });
+  #say(change, words) {
+    const done = this.#change({ off: null, in: null, sheet: null, ...change });
     this.#show();
+    this.#hint.textContent = done ? words : "";
   }
 
   #show() {
     const { groups, bench } = this.#look();
     this.#picked = null;
+    this.#into = null;
     this.#groups.replaceChildren(
       ...groups.map((group) => {
         const section = document.createElement("section");
         const head = document.createElement("h3");
         head.textContent = `${group.name} (${group.players.length})`;
-        const into = chipOf(`Into ${group.name}`);
+        const into = chipOf(`To ${group.name}`);
+        into.setAttribute("aria-label", `Next one in to ${group.name}`);
         into.classList.add("who-into");
         into.dataset.into = group.sheet;
         const chips = document.createElement("div");
         chips.className = "chips";
-        chips.append(...group.players.map((player) => playerChip(player, player.goes, true)));
+        chips.append(...group.players.map((player) => withOff(playerChip(player, player.goes, true))));
         section.append(head, into, chips);
         return section;
       }),
@@ -97,20 +106,30 @@ export class Who {
     for (const chip of this.#dialog.querySelectorAll("[data-player]")) {
       chip.setAttribute("aria-pressed", String(chip.dataset.player === picked?.player));
     }
+    const choosesGroup = this.#groups.children.length > 1 && this.#bench.querySelector("[data-player]");
     for (const into of this.#dialog.querySelectorAll("[data-into]")) {
-      into.hidden = !picked || picked.on || Boolean(picked.note) || this.#groups.children.length < 2;
+      into.hidden = !choosesGroup;
+      into.setAttribute("aria-pressed", String(into.dataset.into === this.#into));
     }
-    // Whoever is kept from this drill is not offered what would do nothing.
-    this.#act.hidden = !picked || Boolean(!picked.on && picked.note);
-    this.#act.textContent = picked?.on ? `${picked.name} goes off` : picked ? `${picked.name} comes in` : "";
-    this.#hint.textContent = picked?.on
-      ? `Or tap who comes in for ${picked.name}, or who changes places with ${picked.name}.`
-      : picked?.note
-        ? `${picked.name} is ${picked.note}.`
-        : picked
-          ? `Or tap a group, or who ${picked.name} comes in for.`
-          : "Tap a player.";
+    this.#hint.textContent = picked
+      ? `Tap who comes in for ${picked.name}, or who changes places with ${picked.name}.`
+      : this.#into
+        ? "Tap who comes into this group."
+        : "";
   }
+}
+
+/** Beside who is on, one press that sends them off. */
+function withOff(chip) {
+  const off = chipOf("Off");
+  off.classList.add("who-off");
+  off.dataset.off = chip.dataset.player;
+  off.dataset.name = chip.dataset.name;
+  off.setAttribute("aria-label", `${chip.dataset.name} off`);
+  const pair = document.createElement("span");
+  pair.className = "who-pair";
+  pair.append(chip, off);
+  return pair;
 }
 
 function playerChip({ id, name, call }, note, on) {

@@ -1,0 +1,36 @@
+// The menu: the theme is chosen there, and a press beside it or Escape closes it.
+const menu = document.getElementById("site-menu");
+const earlier = { hall: "dark", paper: "light" };
+
+function themeNow() {
+  try {
+    const theme = localStorage.getItem("theme");
+    return earlier[theme] ?? theme ?? "auto";
+  } catch {
+    return "auto";
+  }
+}
+
+for (const choice of document.querySelectorAll("[data-theme-choice]")) {
+  choice.checked = choice.value === themeNow();
+  choice.addEventListener("change", () => {
+    try {
+      localStorage.setItem("theme", choice.value);
+    } catch {
+      // A browser that keeps nothing goes on with the system's choice.
+    }
+    dispatchEvent(new Event("theme"));
+  });
+}
+
+document.addEventListener("click", ({ target }) => {
+  if (menu?.open && !menu.contains(target)) {
+    menu.open = false;
+  }
+});
+menu?.addEventListener("keydown", ({ key }) => {
+  if (key === "Escape") {
+    menu.open = false;
+    menu.querySelector("summary").focus();
+  }
+});
