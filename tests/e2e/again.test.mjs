@@ -1,5 +1,6 @@
 // After a game is won: another one, each with one press. What is counted beside the score. Lanes that race.
 import { expect, test } from "./application.mjs";
+import { openResult } from "./folds.mjs";
 import { RunScreen } from "./run-screen.mjs";
 
 test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
@@ -45,6 +46,7 @@ test("a match is won, played again with ends changed, and every game has its lin
   await sent;
 
   await page.goto(`${app.url}/results/1`);
+  await openResult(page, /Win it/);
   await expect(page.locator(".games-played li")).toHaveText([/Game 1.*Plain won/, /Game 2.*Striped won/]);
   await expect(page.locator(".seen li")).toContainText("Loose ball 1");
 });
@@ -53,7 +55,7 @@ test("groups race on one watch, a stop for each", async ({ page, app }) => {
   await page.goto(`${app.url}/drills/shuttle-relay`);
   await page.getByLabel(/They run/).selectOption("together");
   await page.locator("select[name=practice]").selectOption("");
-  await page.getByRole("button", { name: "Put it in" }).click();
+  await page.getByRole("button", { name: "Add to practice" }).click();
   const screen = await RunScreen.begin(page, page.url());
   await screen.go.click();
   await screen.drill.locator("[data-race]").click();

@@ -2,6 +2,7 @@
 import { execFile } from "node:child_process";
 import { promisify } from "node:util";
 import { expect, test } from "./application.mjs";
+import { addDrill } from "./folds.mjs";
 import { tally } from "./program.mjs";
 import { RunScreen } from "./run-screen.mjs";
 
@@ -21,8 +22,7 @@ async function connect(context, name) {
 test("a clicker and a gate say what they noticed, and the coach's screen has it", async ({ page, context, app }) => {
   await test.step("a sheet with sprints on it", async () => {
     await page.goto("/plan/1");
-    await page.getByLabel("Any drill of the book").selectOption("sprint-gates");
-    await page.getByRole("button", { name: "Put it in" }).first().click();
+    await addDrill(page, "sprint", "sprint-gates");
     const line = page.locator("li", { hasText: "Sprint gates" });
     await expect(line).not.toHaveCount(0);
   });

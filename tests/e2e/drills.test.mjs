@@ -1,5 +1,6 @@
 import { readFile } from "node:fs/promises";
 import { expect, test } from "./application.mjs";
+import { openResult } from "./folds.mjs";
 import { RunScreen } from "./run-screen.mjs";
 
 test("a card from nothing: gates and a house rule, read, tried, saved, put in a practice, run, read again", async ({
@@ -10,7 +11,7 @@ test("a card from nothing: gates and a house rule, read, tried, saved, put in a 
 
   await test.step("write it", async () => {
     await page.goto("/drills");
-    await page.getByRole("link", { name: "Write a card" }).first().click();
+    await page.getByRole("link", { name: "New card" }).first().click();
     await page.getByLabel("Name", { exact: true }).first().fill("Heron gates");
     await page.getByLabel("What it is for").fill("Three spots, each to be earned.");
     await page.getByRole("button", { name: "Gates: spots to clear" }).click();
@@ -84,7 +85,7 @@ test("a card from nothing: gates and a house rule, read, tried, saved, put in a 
     await expect(page.getByRole("heading", { name: "Heron gates" })).toBeVisible();
     await page.getByLabel("Practice", { exact: true }).selectOption({ label: "A new one, today" });
     await page.getByLabel("A window lost", { exact: true }).selectOption("retry");
-    await page.getByRole("button", { name: "Put it in" }).click();
+    await page.getByRole("button", { name: "Add to practice" }).click();
     await expect(page.locator(".sheet-lines")).toContainText("Heron gates");
   });
 
@@ -102,7 +103,7 @@ test("a card from nothing: gates and a house rule, read, tried, saved, put in a 
     await expect(screen.row("Ada")).toContainText("Middle");
     await screen.endDrill();
     await page.getByRole("link", { name: "Read the results" }).click();
-    const results = page.getByRole("region", { name: /Heron gates/ });
+    const results = await openResult(page, /Heron gates/);
     await expect(results.getByRole("row").nth(1)).toContainText("Ada Fenwick");
     await page.goto("/drills/heron-gates");
     await expect(page.locator(".facts")).toContainText("today");
@@ -151,7 +152,7 @@ test("a broken card is brought in, its errors are read, it is mended and taken",
 test("the book goes out and comes back as it was", async ({ page }) => {
   await page.goto("/drills");
   const download = page.waitForEvent("download");
-  await page.getByRole("link", { name: "Take out the book" }).click();
+  await page.getByRole("link", { name: "Export" }).click();
   const file = await (await download).path();
   expect(JSON.parse(await readFile(file, "utf8")).cards.length).toBeGreaterThanOrEqual(30);
   await page.goto("/drills/import");
@@ -164,6 +165,9 @@ test("the book goes out and comes back as it was", async ({ page }) => {
 
 test("the book is narrowed by what there is", async ({ page }) => {
   await page.goto("/drills");
+  await page.getByLabel("Search").fill("gaets");
+  await expect(page.locator(".card-tile h2").first()).toHaveText("Three gates");
+  await page.getByLabel("Search").fill("");
   await page.getByLabel("Skill").selectOption("serving");
   await expect(page.locator(".card-tile")).toHaveCount(3);
   await expect(page).toHaveURL(/skill=serving/);

@@ -1,5 +1,6 @@
 // What eight weeks of practices say, and what is to come: read by a coach at a desk.
 import { expect, test } from "./application.mjs";
+import { openResult } from "./folds.mjs";
 import { RunScreen } from "./run-screen.mjs";
 
 test("a player's trend is read, a skill changed, and the fit moves; a past run is judged by the other school", async ({
@@ -26,10 +27,8 @@ test("a player's trend is read, a skill changed, and the fit moves; a past run i
 
   await page.goto("/results");
   await page.locator(".practice-list a", { hasText: "Shooting on the move" }).last().click();
-  await page
-    .getByRole("region", { name: /Three gates/ })
-    .getByRole("link", { name: "Re-score with other rules" })
-    .click();
+  const gates = await openResult(page, /Three gates/);
+  await gates.getByRole("link", { name: "Re-score with other rules" }).click();
   await page.getByLabel("Makes to clear a step").fill("1");
   await page.getByRole("button", { name: "Judge" }).click();
   await expect(page.locator(".judged")).toContainText("by the other school");
@@ -38,7 +37,7 @@ test("a player's trend is read, a skill changed, and the fit moves; a past run i
 test("a past tap is put right at a desk, and the results say what it was", async ({ page }) => {
   await page.goto("/results");
   await page.locator(".practice-list a", { hasText: "Clean under pressure" }).last().click();
-  const drill = page.getByRole("region", { name: /Clean or not/ });
+  const drill = await openResult(page, /Clean or not/);
   await drill.getByRole("link", { name: "Every tap of A" }).click();
   await page
     .locator(".taps-kept li", { hasText: "Miss" })
@@ -50,9 +49,10 @@ test("a past tap is put right at a desk, and the results say what it was", async
   await expect(page.locator(".taps-kept li", { hasText: "Miss" }).first()).toBeVisible();
   await page.goto("/results");
   await page.locator(".practice-list a", { hasText: "Clean under pressure" }).last().click();
+  await openResult(page, /Clean or not/);
   await expect(drill.getByText("One tap put right afterwards")).toBeVisible();
 
-  await page.getByRole("link", { name: "Report on one page" }).click();
+  await page.getByRole("link", { name: "Print report" }).click();
   await expect(page.getByRole("main")).toContainText("came off");
   const paper = await page.pdf({ format: "A4" });
   expect(paper.toString("latin1").match(/\/Type\s*\/Page[^s]/g)).toHaveLength(1);

@@ -1,4 +1,5 @@
 import { expect, test } from "./application.mjs";
+import { openResult } from "./folds.mjs";
 import { RunScreen } from "./run-screen.mjs";
 
 /** Puts cards in a practice of their own and begins it. */
@@ -8,7 +9,7 @@ async function begin(page, cards) {
     const practices = page.getByLabel("Practice", { exact: true });
     const mine = (await practices.locator("option").allTextContents()).find((text) => text.startsWith("Practice,"));
     await practices.selectOption({ label: index === 0 ? "A new one, today" : mine });
-    await page.getByRole("button", { name: "Put it in" }).click();
+    await page.getByRole("button", { name: "Add to practice" }).click();
   }
   await page.getByRole("button", { name: "Start practice" }).click();
   const screen = new RunScreen(page);
@@ -91,10 +92,10 @@ test("zones, tags, turns, readings and the ball are judged by the card, and say 
 
   await test.step("the results say where it went and in which combination", async () => {
     await page.getByRole("link", { name: "Read the results" }).click();
-    const zones = page.getByRole("region", { name: /Corner calls/ });
+    const zones = await openResult(page, /Corner calls/);
     await expect(zones.getByRole("table", { name: "Where it went" })).toContainText("high left");
-    const tags = page.getByRole("region", { name: /Timing/ });
+    const tags = await openResult(page, /Timing/);
     await expect(tags.getByRole("table", { name: "By combination" })).toContainText("Screen");
-    await expect(page.getByRole("region", { name: /Long throw/ })).toContainText("31.5");
+    await expect(await openResult(page, /Long throw/)).toContainText("31.5");
   });
 });

@@ -77,7 +77,7 @@ test.describe("no page offends against the rules of access", () => {
     await page.goto("/results");
     await page.locator(".practice-list a").nth(1).click();
     await access.judge("results of a past practice");
-    await page.getByRole("link", { name: "Report on one page" }).click();
+    await page.getByRole("link", { name: "Print report" }).click();
     await access.judge("report");
   });
 

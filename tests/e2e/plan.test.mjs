@@ -1,5 +1,6 @@
 // A practice is planned by thumb, by mouse and by keyboard alone, and changed while it runs.
 import { expect, test } from "./application.mjs";
+import { addDrill, openLine } from "./folds.mjs";
 import { RunScreen } from "./run-screen.mjs";
 
 const names = (page) => page.locator(".line .name").allInnerTexts();
@@ -13,8 +14,7 @@ test("a practice from nothing: drills put in, a warning raised and mended, print
   await page.getByRole("button", { name: "Make it" }).click();
   await expect(page.getByText("Nothing is on the sheet yet")).toBeVisible();
   for (const [index, card] of ["three-gates", "never-twice", "minute-trios"].entries()) {
-    await page.getByLabel("Any drill of the book").selectOption(card);
-    await page.getByRole("button", { name: "Put it in" }).first().click();
+    await addDrill(page, card.replace("-", " "), card);
     await expect(page.locator(".line")).toHaveCount(index + 1);
   }
   await expect(look(page, "There is no drill in reserve.")).toBeVisible();
@@ -30,6 +30,10 @@ test("a practice from nothing: drills put in, a warning raised and mended, print
     const [before] = await page.locator(".line").last().locator(".step .figure").allInnerTexts();
     await longer.click();
     await expect(page.locator(".line").last().locator(".step .figure").first()).not.toHaveText(before);
+  }
+  const dry = page.locator(".line").filter({ has: look(page, "without water") });
+  if ((await dry.count()) > 0) {
+    await openLine(dry.first());
   }
   await look(page, "without water")
     .getByRole("button", { name: /^Water before/ })
@@ -48,7 +52,7 @@ test("a practice from nothing: drills put in, a warning raised and mended, print
 test("an offered sheet is taken and changed by the strip of time", async ({ page }) => {
   await page.goto("/plan");
   await page.getByRole("link", { name: /Finding the corners.*nothing on the sheet/ }).click();
-  await page.getByRole("link", { name: "Three sheets to choose from" }).click();
+  await page.getByRole("link", { name: "Suggest a plan" }).click();
   await expect(page.locator(".offer")).toHaveCount(3);
   await page.locator("summary", { hasText: "Skills wanted" }).click();
   await page.getByLabel("shooting", { exact: true }).check();
@@ -84,6 +88,7 @@ test("presses that come faster than answers all count, and one without a network
   context,
 }) => {
   await page.goto("/plan/1");
+  await openLine(page.locator("#line-2"));
   const minutes = page.locator("#line-2 .step .figure").first();
   await expect(minutes).toHaveText("6.5");
   await page.evaluate(() => {
@@ -131,19 +136,19 @@ test("while practice runs, on two devices: a drill put in, two swapped, one take
   const phone = await context.newPage();
   await phone.setViewportSize({ width: 390, height: 844 });
   await phone.goto("/plan/1");
-  await phone.getByRole("button", { name: "Put it in: Tag the hare" }).click();
+  await phone.getByRole("button", { name: "Add Tag the hare" }).click();
   await expect(phone.locator(".line .name").nth(1)).toHaveText("Tag the hare");
   for (const device of [page, other]) {
     await expect(strip(device).nth(1)).toHaveText("Tag the hare");
     await expect(strip(device)).toHaveCount(10);
   }
-  await phone.locator("#line-2 summary").click();
+  await openLine(phone.locator("#line-2"));
   await phone.getByRole("button", { name: "Three gates earlier" }).click();
   for (const device of [page, other]) {
     await expect(strip(device).nth(1)).toHaveText("Three gates");
   }
   await expect(phone.locator(".line .name").nth(1)).toHaveText("Three gates");
-  await phone.getByRole("button", { name: "Take off Three gates" }).click();
+  await phone.getByRole("button", { name: "Remove Three gates" }).click();
   for (const device of [page, other]) {
     await expect(strip(device)).toHaveCount(9);
     await expect(strip(device).nth(1)).toHaveText("Tag the hare");

@@ -1,5 +1,6 @@
 // A coach splits the squad, moves one by hand, runs a circuit through all its changes, and people come and go.
 import { expect, test } from "./application.mjs";
+import { openLine } from "./folds.mjs";
 import { RunScreen } from "./run-screen.mjs";
 
 const stations = ["minute-trios", "three-gates", "habit-pairs", "clean-or-not"];
@@ -92,9 +93,8 @@ test("a circuit of four through all its changes: every name finds its place", as
   await page.getByRole("button", { name: "Put it on the timing sheet" }).click();
   await page.goto("/plan/1");
   for (let left = 9; left > 0; left--) {
-    const line = page.locator("li.line").first();
-    await line.locator("summary").click();
-    await line.getByRole("button", { name: /^Take off/ }).click();
+    const line = await openLine(page.locator("li.line").first());
+    await line.getByRole("button", { name: /^Remove/ }).click();
     await expect(page.locator("li.line")).toHaveCount(left);
   }
   const screen = await RunScreen.begin(page);

@@ -1,5 +1,6 @@
 // A practice of five blocks by thumb on a phone, with everything that happens in a gym; and the thumb itself, trained.
 import { expect, test } from "./application.mjs";
+import { openResult } from "./folds.mjs";
 import { RunScreen } from "./run-screen.mjs";
 
 test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
@@ -97,7 +98,7 @@ test("five blocks by thumb: a guest, a cue, a horn in mid-rep, own counts, an un
 
   await test.step("the results say what happened", async () => {
     await page.goto(`/results/${await page.locator("#run").getAttribute("data-practice")}`);
-    const table = page.locator("section", { has: page.getByRole("heading", { name: /Minute trios/ }) }).first();
+    const table = await openResult(page, /Minute trios/);
     await expect(table.getByRole("columnheader", { name: "Own count" })).toBeVisible();
     await expect(table.getByRole("row", { name: /Bea Marlowe/ })).toContainText("8");
     await expect(table.getByRole("row", { name: /Esme Thornbury/ })).not.toContainText("8");

@@ -1,6 +1,7 @@
 // What nothing in a gym may stop: horns on the audio clock, taps put right, keys that were learnt, one hand.
 import { readFile } from "node:fs/promises";
 import { expect, test } from "./application.mjs";
+import { openResult } from "./folds.mjs";
 import { RunScreen } from "./run-screen.mjs";
 
 const voices = new URL("../../src/KeepTally.Web/Scripts/run/voices.js", import.meta.url);
@@ -160,6 +161,7 @@ test("a tap is put right by thumb, on every device, and the results say so", asy
   await other.expectScore("Ada", 0);
   await expect(screen.net).toHaveText("Saved");
   await other.page.goto("/results/1");
+  await openResult(other.page, /Minute trios/);
   await other.page.getByText("One tap put right afterwards").click();
   await expect(other.page.getByText("Juno · Goal, was Ada · Clean")).toBeVisible();
   await expect(other.page.getByText("looks up before the shot")).toBeVisible();

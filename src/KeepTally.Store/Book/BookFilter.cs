@@ -1,5 +1,3 @@
-using KeepTally.Core.Cards;
-
 namespace KeepTally.Store.Book;
 
 /// <summary>What a coach looks for in the book. What is left empty does not narrow the search.</summary>
@@ -25,7 +23,7 @@ public sealed record BookFilter(
     public bool Fits(BookEntry entry, DateOnly today)
     {
         var card = entry.Card;
-        return (Text is null || Words(card).Any(word => word.Contains(Text, StringComparison.OrdinalIgnoreCase)))
+        return (Text is null || BookSearch.Finds(Text, card))
             && (Sport is null || card.Sports.Contains(Sport) || card.Sports.Contains(AnySport))
             && (Skill is null || card.Skills.Contains(Skill))
             && (Players is not { } players || (players >= card.Players.Min && players <= card.Players.Max))
@@ -34,7 +32,4 @@ public sealed record BookFilter(
             && (AtHand is null || card.Equipment.All(each => each.Count == 0 || AtHand.Contains(each.Item)))
             && (RestedDays is not { } days || entry.LastDone is not { } last || last.AddDays(days) <= today);
     }
-
-    private static IEnumerable<string> Words(DrillCard card) =>
-        [card.Name, card.Purpose, .. card.Skills, .. card.Sports, .. card.Cues];
 }

@@ -14,6 +14,11 @@ if (matchMedia("(min-width: 861px)").matches) {
   document.querySelectorAll("details[data-wide-open]").forEach((details) => (details.open = true));
 }
 
+// With room for two columns the second is never empty.
+if (matchMedia("(min-width: 1000px)").matches) {
+  document.querySelector(".drill-results .result-fold")?.setAttribute("open", "");
+}
+
 document.querySelector("[data-print]")?.addEventListener("click", () => print());
 
 const keptRuns = document.querySelector("[data-kept-runs]");

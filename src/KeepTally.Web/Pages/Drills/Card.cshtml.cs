@@ -8,6 +8,7 @@ using KeepTally.Store.Practices;
 using KeepTally.Store.Squads;
 using KeepTally.Store.Tables;
 using KeepTally.Web.Access;
+using KeepTally.Web.Drawing;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
@@ -50,6 +51,18 @@ public sealed class CardModel(
         await book.FindAsync(id, version, cancellationToken) is { } page ? Text(page.Shown.Json, id)
         : version is null && await book.TextAsync(id, cancellationToken) is { } stored ? Text(stored.Json, id)
         : NotFound();
+
+    /// <summary>The set-up as a small picture. A version never changes, so that a device keeps it.</summary>
+    public async Task<IActionResult> OnGetThumbAsync(string id, int version, CancellationToken cancellationToken)
+    {
+        if (await book.FindAsync(id, version, cancellationToken) is not { Card.Layout: { } layout })
+        {
+            return NotFound();
+        }
+
+        Response.Headers.CacheControl = "private, max-age=31536000, immutable";
+        return File(ThumbDrawing.Of(layout.By(Pacing.Usual.Stride)), "image/svg+xml");
+    }
 
     private FileContentResult Text(string json, string id) => File(Encoding.UTF8.GetBytes(json), "application/json", $"{id}.json");
 

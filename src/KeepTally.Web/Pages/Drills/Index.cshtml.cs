@@ -85,7 +85,11 @@ public sealed class IndexModel(DrillBook book, TimeProvider clock) : PageModel
             Hand.Length > 0 ? Hand.ToHashSet(StringComparer.Ordinal) : null,
             Rested
         );
-        Found = [.. all.Where(entry => filter.Fits(entry, Today))];
+        Found =
+        [
+            .. all.Where(entry => filter.Fits(entry, Today))
+                .OrderByDescending(entry => filter.Text is { } text && BookSearch.IsName(text, entry.Card)),
+        ];
         return Request.Headers.ContainsKey("HX-Request") ? Partial("_Found", this) : Page();
     }
 

@@ -152,6 +152,26 @@ public sealed class PracticeModel(
         return columns;
     }
 
+    /// <summary>The best three of a drill with what ranks them, where that is a count that can be drawn; in a match both sides.</summary>
+    public static IReadOnlyList<(string Name, int Count)> Leaders(DrillResult drill)
+    {
+        var by = drill.Stage.Measures[0].By;
+        return drill.Begun && by.IsCount && drill.Rows.Any(row => IsCount(by, row.Report))
+            ?
+            [
+                .. drill
+                    .Rows.Where(row => row.Rank is not null && row.Report.Value(by) is >= 0 and <= 30)
+                    .Take(3)
+                    .Select(row =>
+                        (
+                            CallNames.Of(row.Sheet.Head.Everyone).GetValueOrDefault(row.Unit.Id, row.Unit.Name),
+                            (int)row.Report.Value(by)!
+                        )
+                    ),
+            ]
+            : [];
+    }
+
     /// <summary>The points of each half, "3 + 2"; a dash where the second was not reached.</summary>
     public static string ByHalf(UnitReport unit) =>
         unit.FirstHalf is { } first ? $"{Phrase.Figure(first)} + {Phrase.Figure(unit.Points - first)}" : "–";

@@ -1,6 +1,8 @@
 using System.Text;
 using KeepTally.Core.Faults;
 using KeepTally.Core.Planning;
+using KeepTally.Core.Text;
+using KeepTally.Store.Book;
 using KeepTally.Store.People;
 using KeepTally.Store.Planning;
 using KeepTally.Store.Tables;
@@ -38,7 +40,7 @@ public sealed class SheetModel(
     /// <summary>What was planned last time and not reached.</summary>
     public IReadOnlyList<Block> Unreached { get; private set; } = [];
 
-    /// <summary>Drills put forward: those not done for longest first.</summary>
+    /// <summary>Drills put forward, what fits this sheet first.</summary>
     public IReadOnlyList<(string Card, string Name, string Words)> Picked { get; private set; } = [];
 
     /// <summary>What the team's time went to in the four weeks before.</summary>
@@ -61,6 +63,18 @@ public sealed class SheetModel(
 
     public async Task<IActionResult> OnGetAsync(int id, CancellationToken cancellationToken) =>
         await LoadAsync(id, cancellationToken) ? Page() : NotFound();
+
+    /// <summary>Drills of the book by their words.</summary>
+    public async Task<IActionResult> OnGetFindAsync(int id, string? text, CancellationToken cancellationToken)
+    {
+        if (!await LoadAsync(id, cancellationToken))
+        {
+            return NotFound();
+        }
+
+        Picked = PickedOf(Sheet.Open, string.IsNullOrWhiteSpace(text) ? null : text);
+        return Partial("_Picks", this);
+    }
 
     /// <summary>The sheet as a file.</summary>
     public async Task<IActionResult> OnGetJsonAsync(int id, CancellationToken cancellationToken) =>
@@ -295,15 +309,31 @@ public sealed class SheetModel(
                 .Where(coach => coach.IsHead || coach.Teams.Exists(team => team.TeamId == open.Practice.TeamId))
                 .Select(coach => coach.UserName!),
         ];
-        var done = open.Book.ToDictionary(entry => entry.Id, entry => entry.LastDone);
-        Picked =
+        Picked = PickedOf(open, null);
+        return true;
+    }
+
+    /// <summary>What fits first; with words, of those that have them.</summary>
+    private static (string Card, string Name, string Words)[] PickedOf(OpenPlan open, string? text)
+    {
+        var fitting = open.Spares.Where(card => !open.Plan.Blocks.Any(block => block.Cards.Contains(card))).ToArray();
+        return
         [
             .. open
-                .Spares.Where(card => !open.Plan.Blocks.Any(block => block.Cards.Contains(card)))
+                .Book.Where(entry =>
+                    text is null ? fitting.Contains(entry.Id) : !entry.Archived && BookSearch.Finds(text, entry.Card)
+                )
+                .OrderByDescending(entry => text is not null && BookSearch.IsName(text, entry.Card))
+                .ThenBy(entry => Array.IndexOf(fitting, entry.Id) is >= 0 and var place ? place : int.MaxValue)
                 .Take(MostPicked)
-                .Select(card => (card, open.Shelf.NameOf(new PlanBlock.Drill(card, 1, 1)), Since(done[card], open.Practice.Date))),
+                .Select(entry =>
+                    (
+                        entry.Id,
+                        entry.Card.Name,
+                        $"{Phrase.Figure(entry.Card.Minutes)} min, {Since(entry.LastDone, open.Practice.Date)}"
+                    )
+                ),
         ];
-        return true;
     }
 
     private static string Since(DateOnly? last, DateOnly day) =>

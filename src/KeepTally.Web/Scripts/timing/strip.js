@@ -24,8 +24,11 @@ export function listenToStrip({ send }) {
   document.addEventListener("click", (event) => {
     const grip = event.target.closest(".grip");
     if (grip && !grip.dragged) {
-      document.getElementById(`line-${grip.dataset.key}`)?.scrollIntoView({ block: "center" });
       document.getElementById(`details-${grip.dataset.key}`)?.setAttribute("open", "");
+      document
+        .getElementById(`line-${grip.dataset.key}`)
+        ?.querySelector("summary")
+        .scrollIntoView({ block: "nearest" });
     }
   });
 

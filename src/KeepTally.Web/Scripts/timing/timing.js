@@ -45,12 +45,33 @@ listenToStrip({
 
 // What stood open before a change stands open after it.
 let opened = [];
+let lines = new Set();
+const linesNow = () => [...document.querySelectorAll("#timing .line")].map(({ id }) => id);
 document.addEventListener("htmx:beforeSwap", () => {
   opened = [...document.querySelectorAll("#timing details[open]")].map((details) => details.id);
+  lines = new Set(linesNow());
 });
-document.addEventListener("htmx:afterSwap", () => {
+document.addEventListener("htmx:afterSwap", ({ detail }) => {
+  if (detail.target !== sheet() && detail.elt !== sheet()) {
+    return;
+  }
   opened.forEach((id) => document.getElementById(id)?.setAttribute("open", ""));
+  // What was just added is what the coach looks at next.
+  const [added, ...more] = linesNow().filter((id) => !lines.has(id));
+  if (added && more.length === 0) {
+    document.querySelector(`#${added} .line-fold`).open = true;
+  }
+  openOne();
 });
+
+/** With room for two columns the second is never empty. */
+function openOne() {
+  const folds = [...document.querySelectorAll("#timing .line-fold")];
+  if (matchMedia("(min-width: 1000px)").matches && !folds.some(({ open }) => open)) {
+    (folds.find((fold) => !fold.closest(".has-begun")) ?? folds[0])?.setAttribute("open", "");
+  }
+}
+openOne();
 
 /** What was pressed and not answered was not written: it is said, and what waits behind it is let go. */
 function tell(words) {
