@@ -19,6 +19,7 @@ internal static partial class Bridge
     /// <param name="tags">What else it says, as a JSON object; empty where nothing.</param>
     /// <param name="value">The number it carries; not a number where none.</param>
     /// <param name="laps">What a watch read lap by lap, with commas between; empty where nothing.</param>
+    /// <param name="lastBall">When the coach asked that it be the last ball of the round before; not a number where they did not.</param>
     [JSExport]
     internal static string Tap(
         string sheet,
@@ -28,6 +29,7 @@ internal static partial class Bridge
         string tags,
         double value,
         string laps,
+        double lastBall,
         double now
     )
     {
@@ -36,19 +38,17 @@ internal static partial class Bridge
         var whose = Player(unit) ?? live?.Score.Turn;
         var bests = BestsOf(new SheetId(sheet));
         var best = BestOf(live, bests, whose, live?.Stamp(Moment(now)) ?? default);
-        var fault = Practice.Tap(
-            new SheetId(sheet),
-            new TapCommand(
-                Player(unit),
-                outcome,
-                zone,
-                tags.Length == 0 ? null : JsonSerializer.Deserialize(tags, ViewJson.Default.DictionaryStringString),
-                double.IsNaN(value) ? null : value,
-                laps.Length == 0 ? null : [.. laps.Split(',').Select(lap => double.Parse(lap, CultureInfo.InvariantCulture))]
-            ),
-            Moment(now),
-            out var appended
+        var command = new TapCommand(
+            Player(unit),
+            outcome,
+            zone,
+            tags.Length == 0 ? null : JsonSerializer.Deserialize(tags, ViewJson.Default.DictionaryStringString),
+            double.IsNaN(value) ? null : value,
+            laps.Length == 0 ? null : [.. laps.Split(',').Select(lap => double.Parse(lap, CultureInfo.InvariantCulture))]
         );
+        var fault = double.IsNaN(lastBall)
+            ? Practice.Tap(new SheetId(sheet), command, Moment(now), out var appended)
+            : Practice.TapLastBall(new SheetId(sheet), command, Moment(lastBall), out appended);
         if (live is null || appended is not [{ Event: RunEvent.Tap tap }])
         {
             return Answers.Of(appended, fault?.ToString());
@@ -62,6 +62,10 @@ internal static partial class Bridge
             TapMark.Of(live.ResultOf(tap.Id), before!, after, best, BestOf(live, bests, whose, tap.At))
         );
     }
+
+    /// <summary>Moves the tap since the horn to the round before; no events where there is none.</summary>
+    [JSExport]
+    internal static string MoveToLastBall(double now) => Answers.Of(Practice.MoveToLastBall(Moment(now)), null);
 
     private static PastBests BestsOf(SheetId sheet) =>
         Practice.Runs.SelectMany(run => run.Sheets).FirstOrDefault(each => each.Id == sheet)?.Bests ?? PastBests.None;

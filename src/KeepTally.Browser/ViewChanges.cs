@@ -72,6 +72,7 @@ internal sealed class ViewChanges
         Truth(json, "ownCounts", was.OwnCounts, now.OwnCounts);
         Text(json, "noteNow", was.NoteNow, now.NoteNow);
         Text(json, "load", was.Load, now.Load);
+        Text(json, "lastBall", was.LastBall, now.LastBall);
         Text(json, "notReached", was.NotReached, now.NotReached);
         if (was.Moves != now.Moves)
         {

@@ -123,8 +123,15 @@ public sealed class RunFace(LivePractice practice, IReadOnlyList<string> habits)
             LoadAt(at),
             [.. habits.Select(practice.Seen)],
             TwiceAt(open, at),
+            LastBall(at),
             practice.NotReached is { Count: > 0 } left ? $"Not reached yet: {Names(left)}." : ""
         );
+    }
+
+    private string LastBall(Instant at)
+    {
+        var names = practice.LastBallsAt(at).SelectMany(each => each.Ball.Units.Select(each.Sheet.Sheet.CallNameOf)).ToArray();
+        return names.Length == 0 ? "" : $"Last ball: {string.Join(", ", names)}";
     }
 
     private string LoadAt(Instant at)

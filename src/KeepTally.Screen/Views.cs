@@ -23,6 +23,7 @@ public sealed record PracticeView(int Block, bool Over, bool CanGoBack, RunView?
 /// <param name="NoteNow">In a break, what a button says that opens a note; else empty.</param>
 /// <param name="Habits">How often each habit was seen all practice long, in the order of the team's list.</param>
 /// <param name="Prompt">What the coach should do or say now; empty where there is nothing.</param>
+/// <param name="LastBall">What a button says that counts the last ball of the round before; empty where there is none.</param>
 /// <param name="NotReached">What ending the practice now would leave out, as a sentence; empty where that is nothing.</param>
 public sealed record RunView(
     string Primary,
@@ -43,6 +44,7 @@ public sealed record RunView(
     string Load,
     IReadOnlyList<int> Habits,
     TwiceView? Twice,
+    string LastBall,
     string NotReached
 );
 

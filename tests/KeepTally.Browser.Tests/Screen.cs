@@ -139,7 +139,7 @@ internal static class Screen
         Heard(Bridge.Execute(word, reason, seconds * 1000));
 
     internal static JsonNode Tap(string sheet, string player, string outcome, double seconds) =>
-        Heard(Bridge.Tap(sheet, Id(player), outcome, null, "", double.NaN, "", seconds * 1000));
+        Heard(Bridge.Tap(sheet, Id(player), outcome, null, "", double.NaN, "", double.NaN, seconds * 1000));
 
     internal static JsonNode? Amendable(JsonNode of) =>
         Bridge.Amendable((string)of["sheet"]!, (string)of["device"]!, (int)of["n"]!) is { Length: > 0 } view ? Parsed(view) : null;

@@ -243,6 +243,7 @@ public sealed class WholeBookTests
                     TagsOf(),
                     outcome.Reading is null ? double.NaN : 5 + _draw.Below(20),
                     outcome.Reading == "s" ? "2.5,2.75" : "",
+                    double.NaN,
                     _now * 1000
                 )
             );

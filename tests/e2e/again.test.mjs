@@ -53,6 +53,7 @@ test("a match is won, played again with ends changed, and every game has its lin
 
 test("groups race on one watch, a stop for each", async ({ page, app }) => {
   await page.goto(`${app.url}/drills/shuttle-relay`);
+  await page.locator(".put-more > summary").click();
   await page.getByLabel(/They run/).selectOption("together");
   await page.locator("select[name=practice]").selectOption("");
   await page.getByRole("button", { name: "Add to practice" }).click();

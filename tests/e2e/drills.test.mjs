@@ -165,9 +165,9 @@ test("the book goes out and comes back as it was", async ({ page }) => {
 
 test("the book is narrowed by what there is", async ({ page }) => {
   await page.goto("/drills");
-  await page.getByLabel("Search").fill("gaets");
+  await page.getByRole("searchbox", { name: "Search" }).fill("gaets");
   await expect(page.locator(".card-tile h2").first()).toHaveText("Three gates");
-  await page.getByLabel("Search").fill("");
+  await page.getByRole("searchbox", { name: "Search" }).fill("");
   await page.getByLabel("Skill").selectOption("serving");
   await expect(page.locator(".card-tile")).toHaveCount(3);
   await expect(page).toHaveURL(/skill=serving/);

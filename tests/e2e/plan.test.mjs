@@ -9,9 +9,10 @@ const look = (page, text) => page.locator(".look").filter({ hasText: text });
 test("a practice from nothing: drills put in, a warning raised and mended, printed", async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 });
   await page.goto("/plan");
+  await page.locator(".new-practice > summary").click();
   await page.getByLabel("Title").fill("From nothing");
   await page.getByLabel("Minutes", { exact: true }).fill("40");
-  await page.getByRole("button", { name: "Make it" }).click();
+  await page.getByRole("button", { name: "Create practice" }).click();
   await expect(page.getByText("Nothing is on the sheet yet")).toBeVisible();
   for (const [index, card] of ["three-gates", "never-twice", "minute-trios"].entries()) {
     await addDrill(page, card.replace("-", " "), card);
@@ -143,7 +144,7 @@ test("while practice runs, on two devices: a drill put in, two swapped, one take
     await expect(strip(device)).toHaveCount(10);
   }
   await openLine(phone.locator("#line-2"));
-  await phone.getByRole("button", { name: "Three gates earlier" }).click();
+  await phone.getByRole("button", { name: "Move up: Three gates" }).click();
   for (const device of [page, other]) {
     await expect(strip(device).nth(1)).toHaveText("Three gates");
   }

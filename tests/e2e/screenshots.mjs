@@ -32,6 +32,11 @@ try {
   await page.goto("/");
   await page.waitForTimeout(300);
   await shot("today", { fullPage: true });
+  await phone();
+  await page.reload();
+  await page.waitForTimeout(300);
+  await shot("today-phone");
+  await wide();
   await page.goto("/squad?edit=3");
   await shot("squad");
 
@@ -45,15 +50,11 @@ try {
   await shot("past", { fullPage: true });
   await page.goto("/results");
   await page.locator(".practice-list a", { hasText: "Shooting on the move" }).first().click();
-  await page.getByRole("link", { name: "Report on one page" }).click();
+  await page.getByRole("link", { name: "Print report" }).click();
   await page.locator(".report").waitFor();
   await shot("report", { fullPage: true });
   await page.goto("/drills/minute-trios/set-up");
   await shot("set-up", { fullPage: true });
-  await page.goto("/drills/three-lanes/set-up/edit");
-  await page.locator('[data-mark="0"]').click();
-  await page.locator("#in-hand").waitFor();
-  await shot("layout");
   await page.goto("/drills/edit/three-gates");
   await page.getByRole("button", { name: "Try it" }).click();
   await page.locator("#try-pad[aria-busy=false]").waitFor();
@@ -127,10 +128,9 @@ try {
   await board.close();
   await phone();
   await shot("run-phone");
-  await page.locator('#clock[data-state="change"]').waitFor({ timeout: 70_000 });
-  await page.waitForTimeout(1500);
-  await shot("run-change");
-
+  await page.locator("#more-open").click();
+  await shot("more-phone");
+  await page.locator("#more-done").click();
   await wide();
   await screen.endDrill();
   await screen.start();

@@ -3,7 +3,7 @@ import { RunScreen } from "./run-screen.mjs";
 
 test("a drill is paced out in one's own paces, its rep is played, and its card is printed", async ({ page }) => {
   await page.goto("/drills/three-gates");
-  await page.getByRole("link", { name: /Set it up/ }).click();
+  await page.getByRole("link", { name: /^Set-up: pace/ }).click();
   const legs = page.locator(".walk-legs li");
   await expect(legs).toHaveCount(3);
   await expect(legs.first()).toContainText("paces");
@@ -51,6 +51,7 @@ test("zones are tapped where they lie, and the next set-up is one press away", a
   await page.setViewportSize({ width: 390, height: 844 });
   for (const [index, card] of ["three-lanes", "minute-trios"].entries()) {
     await page.goto(`/drills/${card}`);
+    await page.locator(".put-more > summary").click();
     const practices = page.getByLabel("Practice", { exact: true });
     const mine = (await practices.locator("option").allTextContents()).find((text) => text.startsWith("Practice,"));
     await practices.selectOption({ label: index === 0 ? "A new one, today" : mine });

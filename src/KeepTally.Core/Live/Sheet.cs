@@ -24,6 +24,7 @@ public sealed class Sheet
     private readonly CheckpointedFold _fold;
     private (Instant At, int Version, ScoreReport Report)? _looked;
     private (ClockTime Until, int Version)? _quiet;
+    private (int Version, int Round, Instant Until, LastBall? Ball)? _lastBall;
 
     private Sheet(DrillCard card, LogHead head, Score empty)
     {
@@ -121,6 +122,19 @@ public sealed class Sheet
 
     /// <summary>What the clock will pass on by itself when the rest under way is over; nothing outside of a rest.</summary>
     public ClockPass AfterRest(Instant at) => Score.IsDoneAt(at) ? default : Passing.AfterRest(Score, Floor, at);
+
+    /// <summary>The last ball of the round before, while it can still be counted; else null.</summary>
+    public LastBall? LastBallAt(Instant at)
+    {
+        var round = RoundAt(at);
+        if (_lastBall is not { } known || known.Version != Version || known.Round != round || known.Until < at)
+        {
+            var ball = LastBall.Of(this, at);
+            _lastBall = known = (Version, round, ball is null ? at : ball.At + Duration.Millisecond + LastBall.Window, ball);
+        }
+
+        return known.Ball;
+    }
 
     /// <summary>Whether places will move on again: not once the sheet is done, nor in the last round of the clock that moves them.</summary>
     public bool WillMove(Instant at) => !Score.IsDoneAt(at) && Passing.WillMove(Score, at);

@@ -2,6 +2,8 @@ import htmx from "htmx.org";
 import "./elements/tally-strokes.js";
 import "./elements/gate-window.js";
 import "./site-menu.js";
+import { offerAddresses } from "./addresses.js";
+import { letPasswordsBeSeen } from "./passwords.js";
 import { listKeptRuns } from "./kept-runs.js";
 import { hearOfErasure } from "./erased.js";
 import { forgetPages, takeNewWorker } from "./run/offline.js";
@@ -13,6 +15,9 @@ window.htmx = htmx;
 if (matchMedia("(min-width: 861px)").matches) {
   document.querySelectorAll("details[data-wide-open]").forEach((details) => (details.open = true));
 }
+
+offerAddresses();
+letPasswordsBeSeen();
 
 // With room for two columns the second is never empty.
 if (matchMedia("(min-width: 1000px)").matches) {

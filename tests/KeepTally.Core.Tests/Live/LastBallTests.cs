@@ -160,4 +160,75 @@ public sealed class LastBallTests
             new long[] { 5, 12, 16, 30 }.Select(second => sheet.WillMove(new Instant(second * 1000)))
         );
     }
+
+    /// <summary>Three in turns of ten seconds without a change-over: at the horn the next has the turn at once.</summary>
+    private static LivePractice WithoutChangeOver()
+    {
+        var sheet = Given.Open(Given.Card(""" "play":"turns","clock":{"work":10,"rounds":3} """), "a", "b", "c");
+        var practice = new LivePractice(new DeviceId("coach"), [new LiveRun("Turns", [new RunSheet(Only, "", sheet)])]);
+        practice.Execute(RunCommand.Start, Instant.Origin);
+        practice.AppendDue(new Instant(10_001));
+        return practice;
+    }
+
+    private static double[] PointsIn(LivePractice practice) => [.. practice.Find(Only)!.Now().Units.Select(unit => unit.Points)];
+
+    [Theory]
+    [InlineData(9_900, false)]
+    [InlineData(10_500, true)]
+    [InlineData(13_000, true)]
+    [InlineData(13_100, false)]
+    public void Without_a_change_over_it_is_offered_for_three_seconds(long at, bool offered)
+    {
+        var balls = WithoutChangeOver().LastBallsAt(new Instant(at));
+        Assert.Equal(offered ? ["a"] : [], balls.SelectMany(each => each.Ball.Units).Select(unit => unit.Value));
+    }
+
+    [Fact]
+    public void Asked_for_before_the_tap_it_counts_for_who_had_the_turn()
+    {
+        var practice = WithoutChangeOver();
+        Assert.Null(practice.TapLastBall(Only, new TapCommand(null, "make"), new Instant(11_000), out _));
+        Assert.Null(practice.Tap(Only, new TapCommand(null, "make"), new Instant(11_500), out _));
+
+        Assert.Equal([1, 1, 0], PointsIn(practice));
+    }
+
+    [Fact]
+    public void Asked_for_after_the_tap_the_tap_is_moved_and_only_this_devices_own()
+    {
+        var practice = WithoutChangeOver();
+        var others = new RunEvent.Tap(new EventId(new DeviceId("other"), 1), new Instant(10_300), null, "make", null, null, null);
+        practice.Receive(Only, others);
+        Assert.Empty(practice.MoveToLastBall(new Instant(10_400)));
+        practice.Tap(Only, new TapCommand(null, "make"), new Instant(10_600), out _);
+        Assert.Equal(2, practice.MoveToLastBall(new Instant(11_000)).Count);
+
+        Assert.Equal([1, 1, 0], PointsIn(practice));
+    }
+
+    [Fact]
+    public void Where_places_move_on_it_is_of_the_player_who_stood_there()
+    {
+        var sheet = Given.Open(
+            Given.Card(
+                """
+                "play":"together","clock":{"work":10,"rounds":3},
+                "places":[{"id":"shoot","size":1,"scores":true},{"id":"line","kind":"line"}],
+                "moves":[{"from":"shoot","to":"line"},{"from":"line","to":"shoot"}],"rotate":{"on":"round"}
+                """
+            ),
+            "a",
+            "b",
+            "c"
+        );
+        var practice = new LivePractice(new DeviceId("coach"), [new LiveRun("Line", [new RunSheet(Only, "", sheet)])]);
+        practice.Execute(RunCommand.Start, Instant.Origin);
+        practice.AppendDue(new Instant(10_001));
+        Assert.Null(practice.TapLastBall(Only, new TapCommand(new PlayerId("b"), "make"), new Instant(11_000), out _));
+        Assert.Null(practice.Tap(Only, new TapCommand(new PlayerId("b"), "make"), new Instant(11_500), out _));
+
+        Assert.Equal([1, 1, 0], PointsIn(practice));
+        Assert.NotNull(practice.TapLastBall(Only, new TapCommand(new PlayerId("b"), "make"), new Instant(14_000), out _));
+    }
 }

@@ -1,3 +1,4 @@
+using System.Net;
 using KeepTally.Store.People;
 using KeepTally.Store.Tables;
 using KeepTally.Web.Access;
@@ -42,9 +43,30 @@ public sealed class SignInModel(
             return RedirectToPage("/Entry/First");
         }
 
+        if (await MadeUpHeadAsync(cancellationToken) is { } head)
+        {
+            return await LetInAsync(head, stays: true, cancellationToken);
+        }
+
         await LoadAsync(cancellationToken);
         return Page();
     }
+
+    /// <summary>Marks a browser that the demo has signed in by itself, so that signing out lasts.</summary>
+    private const string DemoSeen = "keep-tally-demo";
+
+    /// <summary>
+    /// The made-up head coach of the demo, for whoever opens it for the first time on the machine it runs on: what a newcomer sees
+    /// first is the product. Null for everybody else.
+    /// </summary>
+    private async Task<Coach?> MadeUpHeadAsync(CancellationToken cancellationToken) =>
+        running.Demo
+        && Back == "/"
+        && HttpContext.Connection.RemoteIpAddress is { } address
+        && IPAddress.IsLoopback(address)
+        && !Request.Cookies.ContainsKey(DemoSeen)
+            ? (await coaches.ListAsync(cancellationToken)).FirstOrDefault(coach => coach is { IsDemo: true, IsHead: true })
+            : null;
 
     public async Task<IActionResult> OnPostAsync(string? name, string? password, bool stays, CancellationToken cancellationToken)
     {
@@ -91,6 +113,11 @@ public sealed class SignInModel(
         if (await callers.FindAsync(kind, coach.Id, coach.SecurityStamp!, cancellationToken) is not { } caller)
         {
             return await RefuseAsync("This account is no more.", cancellationToken);
+        }
+
+        if (running.Demo)
+        {
+            Response.Cookies.Append(DemoSeen, "1", new CookieOptions { HttpOnly = true, SameSite = SameSiteMode.Lax });
         }
 
         await HttpContext.LetInAsync(caller, stays);

@@ -36,6 +36,9 @@ public sealed class DoorModel(DoorBook doors, PracticeBook book, RunStore runs, 
             .ConvertTime(DateTimeOffset.FromUnixTimeMilliseconds(Door!.Until), clock.LocalTimeZone)
             .ToString("HH:mm", System.Globalization.CultureInfo.InvariantCulture);
 
+    /// <summary>The page was asked for by an address that no other device can reach.</summary>
+    public bool IsLocal => Request.Host.Host is "localhost" or "127.0.0.1" or "[::1]";
+
     public async Task<IActionResult> OnGetAsync(int id, CancellationToken cancellationToken)
     {
         if (await book.FindAsync(id, cancellationToken) is not { } practice)

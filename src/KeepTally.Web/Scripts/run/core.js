@@ -40,10 +40,12 @@ export async function loadCore() {
     receiveAll: (sheet, lines) => Bridge.ReceiveAll(sheet, lines.join("\n")),
     retract: (sheet, line) => Bridge.Retract(sheet, line),
     describe: (sheet, line) => Bridge.Describe(sheet, line),
-    tap: (sheet, { unit, outcome, zone, tags, value, laps = [] }, now) => {
+    /** @param lastBall when the coach asked that it be the last ball of the round before, if they did. */
+    tap: (sheet, { unit, outcome, zone, tags, value, laps = [] }, now, lastBall = NaN) => {
       const more = tags && Object.keys(tags).length > 0 ? JSON.stringify(tags) : "";
-      return answer(Bridge.Tap(sheet, unit, outcome, zone, more, value ?? NaN, laps.join(","), now));
+      return answer(Bridge.Tap(sheet, unit, outcome, zone, more, value ?? NaN, laps.join(","), lastBall, now));
     },
+    moveToLastBall: (now) => answer(Bridge.MoveToLastBall(now)),
     passTurn: (sheet, unit, now) => answer(Bridge.PassTurn(sheet, unit, now)),
     execute: (command, reason, now) => answer(Bridge.Execute(command, reason, now)),
     rotateWith: (sheet, winner, now) => answer(Bridge.RotateWith(sheet, winner, now)),

@@ -11,6 +11,7 @@ import { hearOfErasure } from "../erased.js";
 import { Here } from "./here.js";
 import { Habits } from "./habits.js";
 import { Keep } from "./keep.js";
+import { LastBall } from "./last-ball.js";
 import { listenToKeys } from "./keys.js";
 import { More } from "./more.js";
 import { keepAtHand } from "./offline.js";
@@ -198,6 +199,17 @@ async function begin() {
     undo: (tap) => act(core.undo(tap.sheet, tap.device, tap.n, time.now())),
     change: (tap) => amend.open(tap),
   });
+  const lastBall = new LastBall({
+    now: () => time.now(),
+    move() {
+      const answer = core.moveToLastBall(time.now());
+      const moved = answer.events.length > 0;
+      if (moved) {
+        act(answer);
+      }
+      return moved;
+    },
+  });
   const more = new More();
   letBackClose(root, (panel) => (panel.matches("dialog") ? panel.close() : more.show(false)));
   let drill;
@@ -298,6 +310,9 @@ async function begin() {
     }
     if (is("run.last") || is("run.taps")) {
       showUndo(lastHere());
+    }
+    if (is("run.lastBall")) {
+      lastBall.offer(own.length === 0 ? view.run.lastBall : "");
     }
     if (is("run.primary")) {
       by("go").dataset.does = view.run.primary;
@@ -470,7 +485,7 @@ async function begin() {
   });
   const boards = new Boards(by("boards"), () => core.boards(time.now()));
   const pad = new Pad(root, {
-    tap: (sheet, touch) => tapped(core.tap(sheet, touch, time.now())),
+    tap: (sheet, touch) => tapped(core.tap(sheet, touch, time.now(), lastBall.take())),
     turn: (sheet, unit) => act(core.passTurn(sheet, unit, time.now())),
     touched: () => sound.wake(),
   });
