@@ -52,7 +52,7 @@ test("a practice from nothing: drills put in, a warning raised and mended, print
 
 test("an offered sheet is taken and changed by the strip of time", async ({ page }) => {
   await page.goto("/plan");
-  await page.getByRole("link", { name: /Finding the corners.*nothing on the sheet/ }).click();
+  await page.getByRole("link", { name: /Finding the corners.*nothing planned yet/ }).click();
   await page.getByRole("link", { name: "Suggest a plan" }).click();
   await expect(page.locator(".offer")).toHaveCount(3);
   await page.locator("summary", { hasText: "Skills wanted" }).click();

@@ -23,8 +23,8 @@ public sealed class CoachList
     public static CoachList StopReasons { get; } =
         new("reasons", "reasons", 1, "spacing", "timing", "technique", "effort", "urgency", "safety");
 
-    /// <summary>What is looked for all practice long, whatever is being played.</summary>
-    public static CoachList Habits { get; } = new("habits", "habits", 0, "Loose ball");
+    /// <summary>What is counted all practice long, whatever is played; nothing until a coach asks for it.</summary>
+    public static CoachList Habits { get; } = new("habits", "habits", 0);
 
     /// <summary>The list a team begins with.</summary>
     public IReadOnlyList<string> Usual { get; }

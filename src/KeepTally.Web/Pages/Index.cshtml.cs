@@ -251,6 +251,7 @@ public sealed class IndexModel(
             ?? await book.ForDayAsync(today, cancellationToken);
         if (Practice is null)
         {
+            Players = Teams.Count > 0 ? await squad.ListAsync(Teams[0].Id, cancellationToken) : [];
             return;
         }
 

@@ -30,7 +30,7 @@ public sealed class CoachListTests
     {
         Assert.Empty(CoachList.Habits.Read(" ").Require());
         Assert.Empty(CoachList.Habits.Of(""));
-        Assert.Equal(["Loose ball"], CoachList.Habits.Of(null));
+        Assert.Empty(CoachList.Habits.Of(null));
         Assert.Equal(CoachList.StopReasons.Usual, CoachList.StopReasons.Of(""));
     }
 }

@@ -251,6 +251,39 @@ public sealed class TimingPageTests : IAsyncLifetime
     }
 
     [Fact]
+    public async Task A_line_is_removed_at_once_and_undo_puts_it_back_where_it_stood()
+    {
+        var coach = _home.Visit();
+        var before = (await _home.WithAsync<PlanBook, OpenPlan?>(plans => plans.OpenAsync(1)))!.Plan.Blocks;
+        var page = await coach.OpenAsync("/plan/1");
+        var key = page.QuerySelectorAll("li.line")[1].Id!["line-".Length..];
+        coach.Http.DefaultRequestHeaders.Add("HX-Request", "true");
+        var answer = await coach.PostAsync($"/plan/1?handler=Act&key={key}&act=Off", "/plan/1");
+        coach.Http.DefaultRequestHeaders.Remove("HX-Request");
+        var shown = await answer.Content.ReadAsStringAsync();
+        var note = new AngleSharp.Html.Parser.HtmlParser().ParseDocument(shown).QuerySelector(".undo-note")!;
+        Assert.StartsWith(
+            $"Removed {before[1].Cards[0].Replace('-', ' ')}",
+            note.TextContent.Trim(),
+            StringComparison.OrdinalIgnoreCase
+        );
+        Assert.Equal(
+            before.Count - 1,
+            (await _home.WithAsync<PlanBook, OpenPlan?>(plans => plans.OpenAsync(1)))!.Plan.Blocks.Count
+        );
+
+        await coach.PostAsync(
+            "/plan/1?handler=PutBack",
+            "/plan/1",
+            ("index", note.QuerySelector("[name=index]")!.GetAttribute("value")!),
+            ("block", note.QuerySelector("[name=block]")!.GetAttribute("value")!)
+        );
+        var after = (await _home.WithAsync<PlanBook, OpenPlan?>(plans => plans.OpenAsync(1)))!.Plan.Blocks;
+        Assert.Equal(before.Select(block => block.Cards[0]), after.Select(block => block.Cards[0]));
+        Assert.Equal(before.Select(block => block.Seconds), after.Select(block => block.Seconds));
+    }
+
+    [Fact]
     public async Task A_template_holds_no_name_and_makes_another_practice()
     {
         var coach = _home.Visit();

@@ -82,9 +82,35 @@ public sealed class SheetModel(
             ? File(Encoding.UTF8.GetBytes(PlanWriter.Write(open.Plan)), "application/json", $"practice-{id}.json")
             : NotFound();
 
+    /// <summary>The line that was just removed, so that it can be put back; null where none was.</summary>
+    public RemovedLine? Removed { get; private set; }
+
     [ForAssistants]
     public Task<IActionResult> OnPostActAsync(int id, int key, LineAct act, CancellationToken cancellationToken) =>
-        LineAsync(id, key, (open, index) => open.Plan.Apply(index, act, open.Shelf, open.FirstOpen), cancellationToken);
+        LineAsync(
+            id,
+            key,
+            (open, index) =>
+            {
+                Removed = act == LineAct.Off ? RemovedLine.Of(open, index) : null;
+                return open.Plan.Apply(index, act, open.Shelf, open.FirstOpen);
+            },
+            cancellationToken
+        );
+
+    /// <summary>Puts a removed line back where it stood.</summary>
+    [ForAssistants]
+    public Task<IActionResult> OnPostPutBackAsync(int id, int index, string block, CancellationToken cancellationToken) =>
+        EditAsync(
+            id,
+            open =>
+                PlanReader.Read(block) is { IsOk: true, Value.Blocks: [var line] }
+                    ? Result.Ok(
+                        open.Plan.Inserted(Math.Clamp(index, open.FirstOpen, open.Plan.Blocks.Count), line with { Key = null })
+                    )
+                    : Gone(),
+            cancellationToken
+        );
 
     /// <summary>Puts a line in another place.</summary>
     [ForAssistants]
@@ -340,4 +366,17 @@ public sealed class SheetModel(
         last is not { } then ? "never done"
         : day.DayNumber - then.DayNumber is var days && days < 14 ? $"{days} days ago"
         : $"{days / 7} weeks ago";
+}
+
+/// <summary>A line that was removed from a plan.</summary>
+/// <param name="Index">Where it stood.</param>
+/// <param name="Block">A plan of that line alone, as text.</param>
+public sealed record RemovedLine(string Name, int Index, string Block)
+{
+    internal static RemovedLine Of(OpenPlan open, int index) =>
+        new(
+            open.Shelf.NameOf(open.Plan.Blocks[index]),
+            index,
+            PlanWriter.Write(open.Plan with { Blocks = [open.Plan.Blocks[index]] })
+        );
 }

@@ -64,6 +64,15 @@ document.addEventListener("htmx:afterSwap", ({ detail }) => {
   openOne();
 });
 
+/** What can be put back can be for ten seconds. */
+const fadesAfter = 10_000;
+document.addEventListener("htmx:afterSwap", () => {
+  const note = document.querySelector("#timing [data-fades]");
+  if (note) {
+    setTimeout(() => note.remove(), fadesAfter);
+  }
+});
+
 /** With room for two columns the second is never empty. */
 function openOne() {
   const folds = [...document.querySelectorAll("#timing .line-fold")];
