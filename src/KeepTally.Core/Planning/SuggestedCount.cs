@@ -28,6 +28,25 @@ public static class SuggestedCount
     /// </summary>
     public static int OrUsual(Plan plan, DrillCard card) => For(plan, card) ?? Usual(card, plan.Players);
 
+    /// <summary>
+    /// Returns a line for the players who are here: as it is where its card allows its groups, else in as many as are suggested.
+    /// </summary>
+    public static PlanBlock ForPlayers(Plan plan, PlanBlock block, CardShelf shelf)
+    {
+        if (block is not PlanBlock.Drill drill || shelf.Find(drill) is not { } card)
+        {
+            return block;
+        }
+
+        var (largest, smallest) = (EvenGroups.Largest(plan.Players, drill.Groups), plan.Players / drill.Groups);
+        return smallest >= card.Players.Min && largest <= card.Players.Max
+            ? drill
+            : drill with
+            {
+                Groups = For(plan, card, CardShelf.StageOf(drill, card)) ?? drill.Groups,
+            };
+    }
+
     /// <summary>As many groups as the players make, each of the size that suits the card best; sides share one court.</summary>
     public static int Usual(DrillCard card, int players) =>
         card.Stages[^1].Scores == Scorer.Side

@@ -5,7 +5,11 @@ using KeepTally.Store.Tables;
 namespace KeepTally.Store.Book;
 
 /// <summary>A card as it stands in the list of the book: its newest version, and when it was last run.</summary>
-public sealed record BookEntry(string Id, int VersionId, int Version, bool Archived, DrillCard Card, DateOnly? LastDone);
+public sealed record BookEntry(string Id, int VersionId, int Version, bool Archived, DrillCard Card, DateOnly? LastDone)
+{
+    /// <summary>Counts every change of the card, those that make no new version, too.</summary>
+    public int Revision { get; init; }
+}
 
 /// <summary>The cards of the book.</summary>
 /// <param name="Entries">Those that read, by name.</param>

@@ -81,7 +81,10 @@ public sealed class DrillBook(TallyDb db, CardCache cache)
                         each.Archived,
                         cards[each.Id]!,
                         done.TryGetValue(each.CardId, out var day) ? day : null
-                    ))
+                    )
+                    {
+                        Revision = each.Revision,
+                    })
                     .OrderBy(entry => entry.Card.Name, StringComparer.OrdinalIgnoreCase),
             ],
             [.. unreadable.OrderBy(card => card.Name, StringComparer.OrdinalIgnoreCase)]

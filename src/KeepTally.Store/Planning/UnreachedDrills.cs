@@ -53,7 +53,7 @@ public sealed class UnreachedDrills(TallyDb db, PracticeBook practices, PlanBook
         return [.. left.Where(block => !practice.Blocks.Exists(other => !other.IsPause && IsSame(other, block)))];
     }
 
-    /// <summary>Puts a block that was not reached at the end of a sheet, as it was planned; false where either is not there.</summary>
+    /// <summary>Puts a block that was not reached at the end of a sheet, in groups for the players who are here; false where either is not there.</summary>
     public async Task<bool> PutInAsync(int practiceId, int blockId, CancellationToken cancellationToken = default)
     {
         if (
@@ -69,7 +69,16 @@ public sealed class UnreachedDrills(TallyDb db, PracticeBook practices, PlanBook
         var line = last.Plan.Blocks[index] with { Key = null };
         return await plans.EditAsync(
             practiceId,
-            open => Result.Ok(open.Plan.Inserted(open.Plan.Blocks.Count, line with { ChangeSeconds = open.Plan.WalkTo() })),
+            open =>
+                Result.Ok(
+                    open.Plan.Inserted(
+                        open.Plan.Blocks.Count,
+                        SuggestedCount.ForPlayers(open.Plan, line, open.Shelf) with
+                        {
+                            ChangeSeconds = open.Plan.WalkTo(),
+                        }
+                    )
+                ),
             cancellationToken
         )
             is null;

@@ -52,7 +52,7 @@ public sealed class CardModel(
         : version is null && await book.TextAsync(id, cancellationToken) is { } stored ? Text(stored.Json, id)
         : NotFound();
 
-    /// <summary>The set-up as a small picture. A version never changes, so that a device keeps it.</summary>
+    /// <summary>The set-up as a small picture. Its address names the revision of the card, so that a device keeps it for good.</summary>
     public async Task<IActionResult> OnGetThumbAsync(string id, int version, CancellationToken cancellationToken)
     {
         if (await book.FindAsync(id, version, cancellationToken) is not { Card.Layout: { } layout })

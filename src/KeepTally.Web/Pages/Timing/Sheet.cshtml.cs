@@ -86,17 +86,22 @@ public sealed class SheetModel(
     public RemovedLine? Removed { get; private set; }
 
     [ForAssistants]
-    public Task<IActionResult> OnPostActAsync(int id, int key, LineAct act, CancellationToken cancellationToken) =>
-        LineAsync(
+    public async Task<IActionResult> OnPostActAsync(int id, int key, LineAct act, CancellationToken cancellationToken)
+    {
+        RemovedLine? removed = null;
+        var answer = await LineAsync(
             id,
             key,
             (open, index) =>
             {
-                Removed = act == LineAct.Off ? RemovedLine.Of(open, index) : null;
+                removed = RemovedLine.Of(open, index);
                 return open.Plan.Apply(index, act, open.Shelf, open.FirstOpen);
             },
             cancellationToken
         );
+        Removed = act == LineAct.Off && Hindrance is null ? removed : null;
+        return answer;
+    }
 
     /// <summary>Puts a removed line back where it stood.</summary>
     [ForAssistants]
