@@ -20,7 +20,8 @@ class Access {
     await this.#look("light");
   }
 
-  #look(theme) {
+  async #look(theme) {
+    await this.#page.waitForLoadState();
     return this.#page.evaluate(async (look) => {
       document.documentElement.dataset.bsTheme = look;
       // What fades, a tap's glow or a colour, is judged once it has faded, drawn or not.
@@ -76,8 +77,11 @@ test.describe("no page offends against the rules of access", () => {
     }
     await page.goto("/results");
     await page.locator(".practice-list a").nth(1).click();
+    await page.waitForURL(/results\/\d+$/);
+    await expect(page.locator(".drill-results")).toBeVisible();
     await access.judge("results of a past practice");
     await page.getByRole("link", { name: "Print report" }).click();
+    await expect(page.locator(".report")).toBeVisible();
     await access.judge("report");
   });
 
@@ -110,8 +114,10 @@ test.describe("no page offends against the rules of access", () => {
     }
     await page.getByRole("button", { name: "Put it on the timing sheet" }).click();
     await page.getByRole("link", { name: "Circuit of 4" }).last().click();
+    await page.waitForURL(/circuit\/\d+$/);
     await access.judge("circuit");
     await page.getByRole("link", { name: "Station cards to print" }).click();
+    await page.waitForURL(/circuit\/\d+\//);
     await access.judge("station cards");
   });
 

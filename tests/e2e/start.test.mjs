@@ -59,3 +59,18 @@ test("an empty database is said in one line and left alone", async () => {
   writeFileSync(join(data, "tally.db"), "");
   await expectRefused(["--data", data], /is an empty file.*begin with nothing/);
 });
+
+test("the demo opens on Today as its head coach, once, on its own machine", async ({ app, browser }) => {
+  const context = await browser.newContext({ storageState: undefined, baseURL: app.url });
+  expect(await context.cookies()).toEqual([]);
+  const page = await context.newPage();
+  await page.goto("/");
+  await expect(page.getByText(/^Demo with a made-up club. You are Robin Teal/)).toBeVisible();
+  await expect(page.getByRole("button", { name: "Start practice" })).toBeVisible();
+  await page.goto("/you");
+  await page.getByRole("button", { name: "Sign out here" }).click();
+  await page.waitForURL(/signin/);
+  await page.goto("/");
+  await expect(page.getByRole("heading", { name: "Sign in" })).toBeVisible();
+  await context.close();
+});
