@@ -83,7 +83,7 @@ test("a card from nothing: gates and a house rule, read, tried, saved, put in a 
   await test.step("save it and put it in a practice, by the other school", async () => {
     await page.getByRole("button", { name: "Save the card" }).click();
     await expect(page.getByRole("heading", { name: "Heron gates" })).toBeVisible();
-    await page.getByLabel("Practice", { exact: true }).selectOption({ label: "A new one, today" });
+    await page.getByLabel("Practice", { exact: true }).selectOption({ label: "A new practice today" });
     await page.getByLabel("A window lost", { exact: true }).selectOption("retry");
     await page.getByRole("button", { name: "Add to practice" }).click();
     await expect(page.locator(".sheet-lines")).toContainText("Heron gates");

@@ -8,7 +8,7 @@ async function begin(page, cards) {
     await page.goto(`/drills/${card}`);
     const practices = page.getByLabel("Practice", { exact: true });
     const mine = (await practices.locator("option").allTextContents()).find((text) => text.startsWith("Practice,"));
-    await practices.selectOption({ label: index === 0 ? "A new one, today" : mine });
+    await practices.selectOption({ label: index === 0 ? "A new practice today" : mine });
     await page.getByRole("button", { name: "Add to practice" }).click();
   }
   await page.getByRole("button", { name: "Start practice" }).click();

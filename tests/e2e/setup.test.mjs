@@ -54,7 +54,7 @@ test("zones are tapped where they lie, and the next set-up is one press away", a
     await page.locator(".put-more > summary").click();
     const practices = page.getByLabel("Practice", { exact: true });
     const mine = (await practices.locator("option").allTextContents()).find((text) => text.startsWith("Practice,"));
-    await practices.selectOption({ label: index === 0 ? "A new one, today" : mine });
+    await practices.selectOption({ label: index === 0 ? "A new practice today" : mine });
     await page.getByRole("button", { name: "Add to practice" }).click();
   }
   await page.getByRole("button", { name: "Start practice" }).click();

@@ -20,13 +20,16 @@ public sealed partial class LivePractice
                     .Select(each => (each.sheet, each.Ball!)),
             ];
 
-    /// <summary>Counts a tap as the last ball of the round before.</summary>
+    /// <summary>
+    /// Counts a tap as the last ball of the round before; on a sheet on which the same players go on it is a tap like any other.
+    /// </summary>
     /// <param name="asked">When the coach asked for it, within the window after the horn.</param>
     public Fault? TapLastBall(SheetId sheet, TapCommand command, Instant asked, out IReadOnlyList<SheetEvent> appended)
     {
         appended = [];
         return Find(sheet) is { } live && live.LastBallAt(asked) is { } ball
-            ? Tap(sheet, command with { Unit = ball.InPlaceOf(live, command.Unit) }, null, ball.At, out appended)
+                ? Tap(sheet, command with { Unit = ball.InPlaceOf(live, command.Unit) }, null, ball.At, out appended)
+            : LastBallsAt(asked).Count > 0 ? Tap(sheet, command, asked, out appended)
             : new Fault(
                 "at",
                 "the last ball of the round can no longer be counted",

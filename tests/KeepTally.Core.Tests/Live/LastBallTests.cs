@@ -231,4 +231,22 @@ public sealed class LastBallTests
         Assert.Equal([1, 1, 0], PointsIn(practice));
         Assert.NotNull(practice.TapLastBall(Only, new TapCommand(new PlayerId("b"), "make"), new Instant(14_000), out _));
     }
+
+    [Fact]
+    public void On_a_sheet_where_the_same_players_go_on_the_tap_counts_as_any_other()
+    {
+        const string Turns = """ "play":"turns","clock":{"work":10,"rounds":3} """;
+        var (two, one) = (Given.Open(Given.Card(Turns), "a", "b"), Given.Open(Given.Card(Turns), "c"));
+        var other = new SheetId("alone");
+        var practice = new LivePractice(
+            new DeviceId("coach"),
+            [new LiveRun("Turns", [new RunSheet(Only, "A", two), new RunSheet(other, "B", one)])]
+        );
+        practice.Execute(RunCommand.Start, Instant.Origin);
+        practice.AppendDue(new Instant(10_001));
+
+        Assert.Equal([Only], practice.LastBallsAt(new Instant(11_000)).Select(each => each.Sheet.Id));
+        Assert.Null(practice.TapLastBall(other, new TapCommand(null, "make"), new Instant(11_000), out var appended));
+        Assert.Equal((1, 1), (appended.Count, one.Now().Of("c").Points));
+    }
 }
