@@ -106,6 +106,18 @@ test("presses that come faster than answers all count, and one without a network
   await page.locator("#longer-2").click();
   await expect(minutes).toHaveText("9.5");
   await expect(page.getByRole("alert")).toHaveCount(0);
+
+  // A press leaves the page where the thumb is, and what was removed comes back.
+  await page.setViewportSize({ width: 390, height: 844 });
+  await openLine(page.locator("#line-2"));
+  const remove = page.getByRole("button", { name: "Remove Three gates" });
+  await remove.scrollIntoViewIfNeeded();
+  const before = await page.evaluate(() => scrollY);
+  await remove.click();
+  await expect(page.locator(".undo-note")).toContainText("Removed Three gates.");
+  expect(Math.abs((await page.evaluate(() => scrollY)) - before)).toBeLessThan(60);
+  await page.locator(".undo-note").getByRole("button", { name: "Undo" }).click();
+  await expect(page.locator(".line .name").nth(1)).toHaveText("Three gates");
 });
 
 test("by keyboard alone", async ({ page }) => {

@@ -45,11 +45,13 @@ listenToStrip({
 
 // What stood open before a change stands open after it.
 let opened = [];
+let stood = 0;
 let lines = new Set();
 const linesNow = () => [...document.querySelectorAll("#timing .line")].map(({ id }) => id);
 document.addEventListener("htmx:beforeSwap", () => {
   opened = [...document.querySelectorAll("#timing details[open]")].map((details) => details.id);
   lines = new Set(linesNow());
+  stood = scrollY;
 });
 document.addEventListener("htmx:afterSwap", ({ detail }) => {
   if (detail.target !== sheet() && detail.elt !== sheet()) {
@@ -62,6 +64,8 @@ document.addEventListener("htmx:afterSwap", ({ detail }) => {
     document.querySelector(`#${added} .line-fold`).open = true;
   }
   openOne();
+  // The page stays where the thumb is.
+  scrollTo({ top: stood, behavior: "instant" });
 });
 
 /** What can be put back can be for ten seconds. */
