@@ -43,9 +43,11 @@ internal static class Answers
     }
 }
 
-[JsonSourceGenerationOptions(PropertyNamingPolicy = JsonKnownNamingPolicy.CamelCase)]
-[JsonSerializable(typeof(PracticeFile))]
-[JsonSerializable(typeof(Dictionary<string, string>))]
+/// <summary>Writes what the script shows. It is never read here, so that nothing need be set up for reading.</summary>
+[JsonSourceGenerationOptions(
+    PropertyNamingPolicy = JsonKnownNamingPolicy.CamelCase,
+    GenerationMode = JsonSourceGenerationMode.Serialization
+)]
 [JsonSerializable(typeof(IReadOnlyList<EventLine>))]
 [JsonSerializable(typeof(PracticeView))]
 [JsonSerializable(typeof(ClockView))]
@@ -54,7 +56,6 @@ internal static class Answers
 [JsonSerializable(typeof(AmendView))]
 [JsonSerializable(typeof(IReadOnlyList<HabitView>))]
 [JsonSerializable(typeof(IReadOnlyList<HelperView>))]
-[JsonSerializable(typeof(ChangeFile))]
 [JsonSerializable(typeof(WhoView))]
 [JsonSerializable(typeof(OwnCountsView))]
 [JsonSerializable(typeof(IReadOnlyList<ShownView>))]

@@ -1,5 +1,4 @@
 using System.Runtime.InteropServices.JavaScript;
-using System.Text.Json;
 using KeepTally.Core.Dealing;
 using KeepTally.Core.Events;
 using KeepTally.Core.Identity;
@@ -34,7 +33,7 @@ internal static partial class Bridge
     internal static string Open(string json, string device, string earlier)
     {
         _earlier = earlier.Split(',', StringSplitOptions.RemoveEmptyEntries).Select(id => new DeviceId(id)).ToHashSet();
-        var file = JsonSerializer.Deserialize(json, ViewJson.Default.PracticeFile)!;
+        var file = PracticeReader.Read(json);
         var opened = PracticeOpener.Open(file, null);
         if (!opened.IsOk)
         {
@@ -55,7 +54,7 @@ internal static partial class Bridge
     [JSExport]
     internal static string Reopen(string json, string device, string from, string to)
     {
-        var file = JsonSerializer.Deserialize(json, ViewJson.Default.PracticeFile)!;
+        var file = PracticeReader.Read(json);
         var opened = PracticeOpener.Open(file, _opened, from.Length > 0 ? new Settled(new PlayerId(from), new PlayerId(to)) : null);
         if (!opened.IsOk)
         {

@@ -1,6 +1,5 @@
 using System.Globalization;
 using System.Runtime.InteropServices.JavaScript;
-using System.Text.Json;
 using KeepTally.Core.Events;
 using KeepTally.Core.Floor;
 using KeepTally.Core.Identity;
@@ -42,7 +41,7 @@ internal static partial class Bridge
             Player(unit),
             outcome,
             zone,
-            tags.Length == 0 ? null : JsonSerializer.Deserialize(tags, ViewJson.Default.DictionaryStringString),
+            tags.Length == 0 ? null : PracticeReader.Tags(tags),
             double.IsNaN(value) ? null : value,
             laps.Length == 0 ? null : [.. laps.Split(',').Select(lap => double.Parse(lap, CultureInfo.InvariantCulture))]
         );
@@ -211,7 +210,7 @@ internal static partial class Bridge
     [JSExport]
     internal static string ChangeRoster(string change, double now)
     {
-        var file = JsonSerializer.Deserialize(change, ViewJson.Default.ChangeFile)!;
+        var file = PracticeReader.Change(change);
         var wished = file.Sheet is { } sheet ? new SheetId(sheet) : (SheetId?)null;
         return Move(() => Practice.ChangeRoster(new RosterChange(Player(file.Off), Player(file.In), wished), Moment(now)));
     }

@@ -23,7 +23,7 @@ internal static partial class Bridge
     [JSExport]
     internal static string Train(string json, double start, double pace, double length, double skill, int seed)
     {
-        var file = JsonSerializer.Deserialize(json, ViewJson.Default.PracticeFile)!;
+        var file = PracticeReader.Read(json);
         var runs = PracticeOpener.Open(file, null).Require();
         var practice = new LivePractice(new DeviceId("shown"), [.. runs.Select(run => run.Live)]);
         _shown = ThumbScript.Play(

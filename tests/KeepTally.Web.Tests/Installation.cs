@@ -4,6 +4,7 @@ using KeepTally.Store.Practices;
 using KeepTally.Web.Hosting;
 using Microsoft.AspNetCore.Builder;
 using Microsoft.AspNetCore.Hosting;
+using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.TestHost;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.DependencyInjection;
@@ -89,6 +90,8 @@ public sealed class Installation : IAsyncLifetime
         builder.Logging.ClearProviders();
         builder.Services.AddSingleton<TimeProvider>(Clock);
         Application.AddServices(builder.Services, new Running(folder, _demo, FirstKey));
+        // A password is a tenth of a second's work by design (PasswordHashTests holds that); here it is typed hundreds of times.
+        builder.Services.Configure<PasswordHasherOptions>(options => options.IterationCount = 100);
         _app = builder.Build();
         Application.Use(_app);
         await Application.PrepareAsync(_app.Services, _demo);

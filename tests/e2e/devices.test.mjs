@@ -23,8 +23,6 @@ test("a clicker and a gate say what they noticed, and the coach's screen has it"
   await test.step("a sheet with sprints on it", async () => {
     await page.goto("/plan/1");
     await addDrill(page, "sprint", "sprint-gates");
-    const line = page.locator("li", { hasText: "Sprint gates" });
-    await expect(line).not.toHaveCount(0);
   });
   const screen = await RunScreen.begin(page);
   const { page: devices, key } = await connect(context, "Gate 1");

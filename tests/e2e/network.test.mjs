@@ -6,7 +6,7 @@ import { built } from "./program.mjs";
 import { RunScreen, expectOneClock } from "./run-screen.mjs";
 import { signIn } from "./sign-in.mjs";
 
-test.use({ ownProcess: true, serviceWorkers: "allow" });
+test.use({ serviceWorkers: "allow" });
 
 test("without a network the pad works, survives a reload, and sends when it can", async ({ page, context }) => {
   const screen = await RunScreen.begin(page);
@@ -98,62 +98,6 @@ test("a tap on one device is seen on another, and undone there", async ({ page, 
     });
   expect(told).toBe("1 to send");
   await expect(one.net).toHaveText("Saved");
-});
-
-test("an acknowledged tap outlives kill -9 and is never doubled", async ({ app, request }) => {
-  const cookie = await signIn(app.url);
-  const page = await (await request.get("/")).text();
-  const token = page.match(/name="__RequestVerificationToken"[^>]*value="([^"]+)"/)[1];
-  const start = await request.post("/?handler=Start", { form: { practice: "1", __RequestVerificationToken: token } });
-  const practice = JSON.parse(
-    (await start.text()).match(/<script type="application\/json" id="practice">(.*?)<\/script>/s)[1],
-  );
-  const sheet = practice.runs[2].sheets[0].id;
-  const send = (n) =>
-    fetch(`${app.url}/api/sheets/${sheet}/events`, {
-      method: "POST",
-      headers: { "Content-Type": "application/x-ndjson", cookie },
-      body: JSON.stringify({ device: "k", n, at: n, type: "tap", unit: "plain", outcome: "goal" }),
-    }).then(
-      (response) => response.ok,
-      () => false,
-    );
-
-  const acknowledged = new Set();
-  let n = 0;
-  for (let life = 0; life < 3; life++) {
-    while (!(await send(++n))) {
-      // The first answer of a life is slow; the killing waits for it.
-    }
-    acknowledged.add(n);
-    const killed = new Promise((done) => setTimeout(done, 1500 + 150 * life)).then(() => app.kill());
-    let alive = true;
-    killed.then(() => (alive = false));
-    while (alive) {
-      n++;
-      // Each tap is sent twice at once: it must count once.
-      if ((await Promise.all([send(n), send(n)])).some(Boolean)) {
-        acknowledged.add(n);
-      }
-    }
-    await killed;
-    await app.start();
-  }
-
-  const stream = await fetch(`${app.url}/api/practices/1/events?after=0`, { headers: { cookie } });
-  let heard = "";
-  for await (const chunk of stream.body.pipeThrough(new TextDecoderStream())) {
-    heard += chunk;
-    if (heard.includes("event: ready")) {
-      break;
-    }
-  }
-  const kept = [...heard.matchAll(/^data: (\{"sheet":"\w{32}".*)$/gm)].map(
-    (match) => JSON.parse(JSON.parse(match[1]).line).n,
-  );
-  expect(acknowledged.size).toBeGreaterThan(20);
-  expect(new Set(kept).size).toBe(kept.length);
-  expect([...acknowledged].filter((number) => !kept.includes(number))).toEqual([]);
 });
 
 test("an hour with the server gone changes nothing: drills, stops, who goes, a reload, what there is to read", async ({
@@ -256,47 +200,107 @@ test("a page of another release finds no core: an old script never meets a new o
   expect((await core("another")).status()).toBe(404);
 });
 
-test("after an update a page takes script and core of the new release, and what was kept of the old goes", async ({
-  app,
-  page,
-  context,
-}) => {
-  const folder = mkdtempSync(join(tmpdir(), "keep-tally-newer-"));
-  try {
-    const screen = await RunScreen.begin(page);
-    const names = () => page.evaluate(() => caches.keys());
-    await expect.poll(names).toHaveLength(1);
-    const [old] = await names();
-    // All of it is at hand before the server goes: on a busy machine that takes a while.
-    const atHand = (path) => page.evaluate(async (kept) => Boolean(await caches.match(kept)), path);
-    await expect.poll(() => atHand("/offline")).toBe(true);
-    await expect.poll(() => atHand("/run/1")).toBe(true);
-    await app.close();
-    // The same program with another list of files: a newer release.
-    cpSync(dirname(built), folder, { recursive: true });
-    appendFileSync(join(folder, "KeepTally.Web.staticwebassets.endpoints.json"), "\n");
-    app.program = join(folder, basename(built));
-    await app.start();
+test.describe("a server that goes and comes back", () => {
+  test.use({ ownProcess: true });
 
-    // The page that stayed open goes on with what it has, and nothing of it goes.
-    await expect(screen.net).toHaveText("Saved");
-    await screen.start();
-    await screen.tap("Ada", "Clean");
-    expect(await names()).toEqual([old]);
+  test("an acknowledged tap outlives kill -9 and is never doubled", async ({ app, request }) => {
+    const cookie = await signIn(app.url);
+    const page = await (await request.get("/")).text();
+    const token = page.match(/name="__RequestVerificationToken"[^>]*value="([^"]+)"/)[1];
+    const start = await request.post("/?handler=Start", { form: { practice: "1", __RequestVerificationToken: token } });
+    const practice = JSON.parse(
+      (await start.text()).match(/<script type="application\/json" id="practice">(.*?)<\/script>/s)[1],
+    );
+    const sheet = practice.runs[2].sheets[0].id;
+    const send = (n) =>
+      fetch(`${app.url}/api/sheets/${sheet}/events`, {
+        method: "POST",
+        headers: { "Content-Type": "application/x-ndjson", cookie },
+        body: JSON.stringify({ device: "k", n, at: n, type: "tap", unit: "plain", outcome: "goal" }),
+      }).then(
+        (response) => response.ok,
+        () => false,
+      );
 
-    // The first answer of a program that has just started may take longer than the page waits for it.
-    await page.request.get("/run/1");
-    await page.reload();
-    await screen.ready();
-    await screen.expectScore("Ada", 2);
-    // The new release is fetched whole first, which takes its time on a busy machine.
-    await expect.poll(names).not.toContain(old);
-    await expect.poll(() => page.evaluate(async () => Boolean(await caches.match("/run/1")))).toBe(true);
-    await context.setOffline(true);
-    await page.reload();
-    await screen.ready();
-    await screen.expectScore("Ada", 2);
-  } finally {
-    rmSync(folder, { recursive: true, force: true });
-  }
+    const acknowledged = new Set();
+    let n = 0;
+    for (let life = 0; life < 3; life++) {
+      while (!(await send(++n))) {
+        // The first answer of a life is slow; the killing waits for it.
+      }
+      acknowledged.add(n);
+      const killed = new Promise((done) => setTimeout(done, 1500 + 150 * life)).then(() => app.kill());
+      let alive = true;
+      killed.then(() => (alive = false));
+      while (alive) {
+        n++;
+        // Each tap is sent twice at once: it must count once.
+        if ((await Promise.all([send(n), send(n)])).some(Boolean)) {
+          acknowledged.add(n);
+        }
+      }
+      await killed;
+      await app.start();
+    }
+
+    const stream = await fetch(`${app.url}/api/practices/1/events?after=0`, { headers: { cookie } });
+    let heard = "";
+    for await (const chunk of stream.body.pipeThrough(new TextDecoderStream())) {
+      heard += chunk;
+      if (heard.includes("event: ready")) {
+        break;
+      }
+    }
+    const kept = [...heard.matchAll(/^data: (\{"sheet":"\w{32}".*)$/gm)].map(
+      (match) => JSON.parse(JSON.parse(match[1]).line).n,
+    );
+    expect(acknowledged.size).toBeGreaterThan(20);
+    expect(new Set(kept).size).toBe(kept.length);
+    expect([...acknowledged].filter((number) => !kept.includes(number))).toEqual([]);
+  });
+
+  test("after an update a page takes script and core of the new release, and what was kept of the old goes", async ({
+    app,
+    page,
+    context,
+  }) => {
+    const folder = mkdtempSync(join(tmpdir(), "keep-tally-newer-"));
+    try {
+      const screen = await RunScreen.begin(page);
+      const names = () => page.evaluate(() => caches.keys());
+      await expect.poll(names).toHaveLength(1);
+      const [old] = await names();
+      // All of it is at hand before the server goes: on a busy machine that takes a while.
+      const atHand = (path) => page.evaluate(async (kept) => Boolean(await caches.match(kept)), path);
+      await expect.poll(() => atHand("/offline")).toBe(true);
+      await expect.poll(() => atHand("/run/1")).toBe(true);
+      await app.close();
+      // The same program with another list of files: a newer release.
+      cpSync(dirname(built), folder, { recursive: true });
+      appendFileSync(join(folder, "KeepTally.Web.staticwebassets.endpoints.json"), "\n");
+      app.program = join(folder, basename(built));
+      await app.start();
+
+      // The page that stayed open goes on with what it has, and nothing of it goes.
+      await expect(screen.net).toHaveText("Saved");
+      await screen.start();
+      await screen.tap("Ada", "Clean");
+      expect(await names()).toEqual([old]);
+
+      // The first answer of a program that has just started may take longer than the page waits for it.
+      await page.request.get("/run/1");
+      await page.reload();
+      await screen.ready();
+      await screen.expectScore("Ada", 2);
+      // The new release is fetched whole first, which takes its time on a busy machine.
+      await expect.poll(names).not.toContain(old);
+      await expect.poll(() => page.evaluate(async () => Boolean(await caches.match("/run/1")))).toBe(true);
+      await context.setOffline(true);
+      await page.reload();
+      await screen.ready();
+      await screen.expectScore("Ada", 2);
+    } finally {
+      rmSync(folder, { recursive: true, force: true });
+    }
+  });
 });

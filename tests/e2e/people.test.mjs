@@ -45,20 +45,14 @@ test.describe("a real club", () => {
   });
 
   test("the account is closed after too many wrong passwords", async ({ browser }) => {
-    const club = new Application();
-    await club.start("--demo");
-    try {
-      const page = await (await browser.newContext({ ...nobody, baseURL: club.url })).newPage();
-      for (let i = 0; i < 9; i++) {
-        await page.goto("/signin");
-        await page.getByLabel("Name").fill("Robin Teal");
-        await page.getByLabel("Password").fill("not this one at all");
-        await page.getByRole("button", { name: "Sign in" }).first().click();
-      }
-      await expect(page.getByRole("alert")).toContainText("Too many tries");
-    } finally {
-      await club.stop();
+    const page = await (await browser.newContext(nobody)).newPage();
+    for (let i = 0; i < 9; i++) {
+      await page.goto("/signin");
+      await page.getByLabel("Name").fill("Robin Teal");
+      await page.getByLabel("Password").fill("not this one at all");
+      await page.getByRole("button", { name: "Sign in" }).first().click();
     }
+    await expect(page.getByRole("alert")).toContainText("Too many tries");
   });
 });
 

@@ -14,9 +14,8 @@ test("a practice from nothing: drills put in, a warning raised and mended, print
   await page.getByLabel("Minutes", { exact: true }).fill("40");
   await page.getByRole("button", { name: "Create practice" }).click();
   await expect(page.getByText("Nothing is on the sheet yet")).toBeVisible();
-  for (const [index, card] of ["three-gates", "never-twice", "minute-trios"].entries()) {
+  for (const card of ["three-gates", "never-twice", "minute-trios"]) {
     await addDrill(page, card.replace("-", " "), card);
-    await expect(page.locator(".line")).toHaveCount(index + 1);
   }
   await expect(look(page, "There is no drill in reserve.")).toBeVisible();
   await page

@@ -9,18 +9,11 @@ process.env.SIGNED_IN ??= join(mkdtempSync(join(tmpdir(), "keep-tally-tickets-")
 // The browser without a window of its own costs a fifth less; where Debian does not have it, the whole one does.
 export const chromium = ["/usr/bin/chromium-headless-shell", "/usr/bin/chromium"].find(existsSync);
 
-const long = ["practice", "people", "network", "rotation", "whole-run", "thumb", "again", "pages"].map(
-  (name) => `${name}.test.mjs`,
-);
-
 export default defineConfig({
   testDir: ".",
   globalSetup: "./filled.mjs",
-  // Those that take long go first, so that nobody waits for a last one.
-  projects: [
-    { name: "long", testMatch: long },
-    { name: "short", testMatch: "*.test.mjs", testIgnore: long },
-  ],
+  // In one project: another would begin with a browser and a server of its own.
+  testMatch: "*.test.mjs",
   fullyParallel: true,
   // One for each core: what they wait for leaves room for the other suites, and a round of a minute lasts as long as a coach expects.
   workers: 2,
