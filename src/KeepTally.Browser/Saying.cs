@@ -156,12 +156,12 @@ internal static partial class Bridge
 
         if (appended is [.., { Event: RunEvent.Tap moved, Sheet: var to }])
         {
-            return Answers.Of(appended, null, $"Put right: {RunFace.Describe(to, Practice.Find(to)!, moved)}.");
+            return Answers.Of(appended, null, $"Changed: {RunFace.Describe(to, Practice.Find(to)!, moved)}.");
         }
 
         var words = RunFace.Describe(id, live, live.Log.Read(of)!);
         var stillLate = counts && live.ResultOf(of)?.Kind == EventResultKind.Late;
-        return Answers.Of(appended, null, stillLate ? $"{words}: say whose it was, then it counts." : $"Put right: {words}.");
+        return Answers.Of(appended, null, stillLate ? $"{words}: choose whose it was, then it counts." : $"Changed: {words}.");
 
         static string? Word(string text) => text.Length == 0 ? null : text;
     }
@@ -171,7 +171,7 @@ internal static partial class Bridge
     internal static string Note(string text, string unit, double now)
     {
         var fault = Practice.Note(text, unit == "*" ? null : Player(unit), Moment(now), out var appended, unit == "*");
-        return Answers.Of(appended, fault?.ToString(), fault is null ? "Written down." : "");
+        return Answers.Of(appended, fault?.ToString(), fault is null ? "Saved." : "");
     }
 
     /// <summary>A unit says itself how many it had.</summary>
@@ -201,8 +201,8 @@ internal static partial class Bridge
             appended,
             null,
             words.Length == 0 ? ""
-                : live!.Log.IsUndone(of) ? $"Taken back: {words}."
-                : $"Put back: {words}."
+                : live!.Log.IsUndone(of) ? $"Undone: {words}."
+                : $"Restored: {words}."
         );
     }
 

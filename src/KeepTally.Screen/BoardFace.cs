@@ -43,7 +43,8 @@ public static class BoardFace
             place => scene is null ? null : StandingSpot.Of(scene, place),
             flat
         );
-        var letters = BibLetters.Of([.. people.Select(live.Head.NameOf)]);
+        var numbers = live.Head.Everyone.DistinctBy(member => member.Id).ToDictionary(member => member.Id, member => member.Number);
+        var letters = BibLetters.Of([.. people.Select(player => (live.Head.NameOf(player), numbers.GetValueOrDefault(player)))]);
         return new BoardView(
             each.Id.Value,
             each.Stop is { } stop ? $"{stop.Station + 1} {each.Name}, {Letters.Of(stop.Group)}" : each.Name,

@@ -108,6 +108,24 @@ public sealed class PlaceBoardTests
     public void Bibs_carry_as_many_letters_as_tell_players_apart(string names, string letters) =>
         Assert.Equal(letters, string.Join(',', BibLetters.Of(names.Split(','))));
 
+    [Theory]
+    [InlineData("Ada 7,Bea,Cleo 11", "7,B,11")]
+    [InlineData("Ada 7,Bea 7,Cleo 11", "A,B,11")]
+    [InlineData("Jo 1,Kit,Kit", "1,no. 1,2")]
+    public void A_shirt_number_that_nobody_else_wears_stands_on_the_bib(string players, string bibs) =>
+        Assert.Equal(
+            bibs,
+            string.Join(
+                ',',
+                BibLetters.Of([
+                    .. players
+                        .Split(',')
+                        .Select(player => player.Split(' '))
+                        .Select(player => (player[0], player.Length > 1 ? int.Parse(player[1], null) : (int?)null)),
+                ])
+            )
+        );
+
     [Fact]
     public void Whatever_they_are_called_no_two_bibs_are_alike() =>
         Gen.OneOf("Ada", "Adela", "Al", "Bea", "B", "ada", "Ada Drew", "Al Dee", "Bea Ada")

@@ -155,8 +155,8 @@ public sealed class RunScreenTests
         Screen.Say("start", 0);
         var tap = Screen.Tap("minute-trios-A", "Ada Fenwick", "goal", 9);
 
-        Assert.Equal("Taken back: Ada F · Goal.", (string)Screen.Undo(tap, 10)["why"]!);
-        Assert.Equal("Put back: Ada F · Goal.", (string)Screen.Undo(tap, 11)["why"]!);
+        Assert.Equal("Undone: Ada F · Goal.", (string)Screen.Undo(tap, 10)["why"]!);
+        Assert.Equal("Restored: Ada F · Goal.", (string)Screen.Undo(tap, 11)["why"]!);
     }
 
     [Fact]
@@ -280,7 +280,7 @@ public sealed class RunScreenTests
         );
         Assert.Equal("clean", (string)view["outcomes"]!.AsArray().Single(each => (bool)each!["on"]!)!["id"]!);
 
-        Assert.Equal("Put right: Bea · Clean.", (string)Screen.Amend(of, 12, unit: "Bea Marlowe")["why"]!);
+        Assert.Equal("Changed: Bea · Clean.", (string)Screen.Amend(of, 12, unit: "Bea Marlowe")["why"]!);
         var line = Screen.View(12)["run"]!["taps"]![0]!;
         Assert.Equal(("Bea · Clean", "was Ada F · Clean"), ((string)line["text"]!, (string)line["note"]!));
         Assert.Equal("0", (string)Screen.Sheet(0, 12)["rows"]![0]!["score"]!);

@@ -63,7 +63,7 @@ test("groups race on one watch, a stop for each", async ({ page, app }) => {
   const race = page.locator("#race");
   await race.getByRole("button", { name: "Start" }).click();
   await race.getByRole("button", { name: "Stop" }).first().click();
-  await expect(race.locator("#race-why")).toContainText("written down");
+  await expect(race.locator("#race-why")).toContainText("recorded");
   await page.reload();
   await screen.ready();
   await screen.drill.locator("[data-race]").click();

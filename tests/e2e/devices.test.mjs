@@ -10,7 +10,7 @@ import { RunScreen } from "./run-screen.mjs";
 async function connect(context, name) {
   const page = await context.newPage();
   await page.goto("/people");
-  await page.getByLabel("What is it?").fill(name);
+  await page.getByLabel("Name of the device").fill(name);
   await page.getByRole("button", { name: "Make a key" }).click();
   const link = page.getByRole("link", { name: "Try it on a simulated device" });
   const key = (await link.getAttribute("href")).split("key=")[1];

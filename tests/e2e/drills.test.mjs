@@ -13,7 +13,7 @@ test("a card from nothing: gates and a house rule, read, tried, saved, put in a 
     await page.goto("/drills");
     await page.getByRole("link", { name: "New card" }).first().click();
     await page.getByLabel("Name", { exact: true }).first().fill("Heron gates");
-    await page.getByLabel("What it is for").fill("Three spots, each to be earned.");
+    await page.getByLabel("Purpose").fill("Three spots, each to be earned.");
     await page.getByRole("button", { name: "Gates: spots to clear" }).click();
     await page.getByLabel("Gates, in order").fill("left, middle");
     await page.getByLabel("Makes", { exact: true }).fill("2");
@@ -71,13 +71,13 @@ test("a card from nothing: gates and a house rule, read, tried, saved, put in a 
   });
 
   await test.step("what was written in the text is not lost by saving the fields", async () => {
-    await page.getByText("The card as a text (JSON)").click();
+    await page.getByText("Card as text (JSON)").click();
     const text = page.getByLabel("The card as a text", { exact: true });
     await text.fill((await text.inputValue()).replace("each to be earned", "every one to be earned"));
     await page.getByRole("button", { name: "Save the card" }).click();
     await expect(page).toHaveURL(/edit/);
-    await page.getByRole("button", { name: "Take this text" }).click();
-    await expect(page.getByLabel("What it is for")).toHaveValue("Three spots, every one to be earned.");
+    await page.getByRole("button", { name: "Use this text" }).click();
+    await expect(page.getByLabel("Purpose")).toHaveValue("Three spots, every one to be earned.");
   });
 
   await test.step("save it and put it in a practice, by the other school", async () => {
@@ -134,9 +134,9 @@ test("a broken card is brought in, its errors are read, it is mended and taken",
   };
   const paste = page.getByLabel("Or paste the text");
   await paste.fill(JSON.stringify(card));
-  await page.getByRole("button", { name: "Bring it in" }).click();
+  await page.getByRole("button", { name: "Import" }).click();
   const faults = page.locator("#faults");
-  await expect(faults).toContainText("Nothing was taken in");
+  await expect(faults).toContainText("Nothing was imported");
   await expect(faults).toContainText("stages[0].outcomes[0].result");
   await expect(faults).toContainText("write one of neutral, success, failure");
   await expect(faults).toContainText("stages[0].until[0].leed");
@@ -144,7 +144,7 @@ test("a broken card is brought in, its errors are read, it is mended and taken",
   card.stages[0].outcomes[0].result = "success";
   card.stages[0].until[0] = { points: 5, lead: 2 };
   await paste.fill(JSON.stringify(card));
-  await page.getByRole("button", { name: "Bring it in" }).click();
+  await page.getByRole("button", { name: "Import" }).click();
   await page.locator("#taken").getByRole("link", { name: "marsh-gates" }).click();
   await expect(page.getByRole("heading", { name: "Marsh gates" })).toBeVisible();
 });
@@ -159,8 +159,8 @@ test("the book goes out and comes back as it was", async ({ page }) => {
   await page
     .getByLabel("From a file")
     .setInputFiles({ name: "book.json", mimeType: "application/json", buffer: await readFile(file) });
-  await page.getByRole("button", { name: "Bring it in" }).click();
-  await expect(page.locator("#taken li").filter({ hasNotText: "as it was" })).toHaveCount(0);
+  await page.getByRole("button", { name: "Import" }).click();
+  await expect(page.locator("#taken li").filter({ hasNotText: "unchanged" })).toHaveCount(0);
 });
 
 test("the book is narrowed by what there is", async ({ page }) => {

@@ -18,7 +18,7 @@ test("in the editor the focus follows what a button did, and a refused save lead
   await expect(outcomes).toHaveCount(before);
   await expect(focused).toHaveRole("button");
 
-  const name = page.getByRole("group", { name: "What it is" }).getByLabel("Name");
+  const name = page.getByRole("group", { name: "About the drill" }).getByLabel("Name");
   await name.fill("");
   await name.press("Control+s");
   await expect(page.getByRole("alert").first()).toContainText("not right yet");

@@ -57,13 +57,13 @@ test("zones, tags, turns, readings and the ball are judged by the card, and say 
     const first = screen.drill.locator(".row-pad").first();
     await first.getByRole("button", { name: "Throw" }).click();
     await page.locator("#reading-value").fill("31,5");
-    await page.getByRole("button", { name: "Write it down" }).click();
+    await page.getByRole("button", { name: "Record" }).click();
     await expect(screen.taps.first()).toContainText("Throw (31.5)");
     await expect(first).toHaveClass(/waits/);
     await first.getByRole("button", { name: "Take the turn" }).click();
     await expect(first).not.toHaveClass(/waits/);
     await first.getByRole("button", { name: "Throw" }).click();
-    await page.getByRole("button", { name: "Leave it" }).click();
+    await page.getByRole("button", { name: "Cancel" }).click();
     await expect(screen.taps).toHaveCount(2);
     await screen.endDrill();
   });

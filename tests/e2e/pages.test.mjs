@@ -112,7 +112,7 @@ test.describe("no page offends against the rules of access", () => {
     for (const [index, card] of ["three-gates", "habit-pairs", "clean-or-not", "stay-on"].entries()) {
       await page.locator(`#station-${index}`).selectOption(card);
     }
-    await page.getByRole("button", { name: "Put it on the timing sheet" }).click();
+    await page.getByRole("button", { name: "Add to the plan" }).click();
     await page.getByRole("link", { name: "Circuit of 4" }).last().click();
     await page.waitForURL(/circuit\/\d+$/);
     await access.judge("circuit");
@@ -199,7 +199,7 @@ test("a player is added, found wanting, and mended", async ({ page }) => {
   await page.getByRole("button", { name: "Add" }).click();
   await page.getByRole("link", { name: "Change Zoe Fern" }).click();
   await page.getByLabel("Plays").fill("pivot, left wing");
-  await page.getByRole("button", { name: "Keep" }).click();
+  await page.getByRole("button", { name: "Save" }).click();
   await expect(page.getByRole("row", { name: /Zoe Fern/ })).toContainText("pivot, left wing");
 });
 

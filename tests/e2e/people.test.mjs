@@ -305,7 +305,7 @@ test("one place of one's own: its pad alone, and the same tap by two is settled 
   await pat.ready();
   await page.reload();
   await page.getByLabel("What Pat counts", { exact: true }).selectOption({ label: "only Minute trios, B" });
-  await page.getByRole("button", { name: "Keep what Pat counts" }).click();
+  await page.getByRole("button", { name: "Save what Pat counts" }).click();
   await phone.reload();
   await pat.ready();
   await expect(pat.row("Bea")).toBeVisible();

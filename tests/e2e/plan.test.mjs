@@ -13,7 +13,7 @@ test("a practice from nothing: drills put in, a warning raised and mended, print
   await page.getByLabel("Title").fill("From nothing");
   await page.getByLabel("Minutes", { exact: true }).fill("40");
   await page.getByRole("button", { name: "Create practice" }).click();
-  await expect(page.getByText("Nothing is on the sheet yet")).toBeVisible();
+  await expect(page.getByText("The plan is empty")).toBeVisible();
   for (const card of ["three-gates", "never-twice", "minute-trios"]) {
     await addDrill(page, card.replace("-", " "), card);
   }
@@ -56,9 +56,9 @@ test("an offered sheet is taken and changed by the strip of time", async ({ page
   await expect(page.locator(".offer")).toHaveCount(3);
   await page.locator("summary", { hasText: "Skills wanted" }).click();
   await page.getByLabel("shooting", { exact: true }).check();
-  await page.getByRole("button", { name: "Work them out" }).click();
+  await page.getByRole("button", { name: "Suggest", exact: true }).click();
   await expect(page.locator(".offer .why").first()).toContainText("min of shooting");
-  await page.getByRole("button", { name: "Take this one: Step by step" }).click();
+  await page.getByRole("button", { name: "Use this plan: Step by step" }).click();
   await expect(page.locator(".line").first()).toBeVisible();
   await expect(page.locator(".look")).toHaveCount(0);
 
@@ -100,7 +100,7 @@ test("presses that come faster than answers all count, and one without a network
   await expect(page.locator("#longer-2")).toBeEnabled();
   await context.setOffline(true);
   await page.locator("#longer-2").click();
-  await expect(page.getByRole("alert")).toHaveText("Not written: there is no network. Press again once there is.");
+  await expect(page.getByRole("alert")).toHaveText("Not saved: there is no network. Press again when there is.");
   await context.setOffline(false);
   await page.locator("#longer-2").click();
   await expect(minutes).toHaveText("9.5");

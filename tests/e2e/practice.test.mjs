@@ -25,7 +25,7 @@ test("a whole practice: taps, undo, change-over, reload, server lost, results", 
     await expect(screen.row("Bea").locator(".row-how")).not.toContainText("0 of 1");
     await screen.taps.filter({ hasText: "Ada · Clean" }).getByRole("button", { name: "Undo" }).click();
     await screen.expectScore("Ada", 1);
-    await screen.taps.filter({ hasText: "Ada · Clean" }).getByRole("button", { name: "Put back" }).click();
+    await screen.taps.filter({ hasText: "Ada · Clean" }).getByRole("button", { name: "Restore" }).click();
     await screen.expectScore("Ada", 3);
   });
 

@@ -75,8 +75,8 @@ test("how many groups follows from a number, a size, or from what there is, and 
   await expect(first).toHaveCount(4);
   await page.locator("#by-1").selectOption({ label: "as many as can be" });
   await expect(page.locator("main")).toContainText("Four groups: more would be too small.");
-  await page.getByLabel("Balls").fill("4");
-  await page.getByLabel("Balls").blur();
+  await page.getByLabel("Balls", { exact: true }).fill("4");
+  await page.getByLabel("Balls", { exact: true }).blur();
   await expect(page.locator("main")).toContainText("Two groups: there are no more balls.");
   await page.reload();
   await expect(first).toHaveCount(2);
@@ -90,7 +90,7 @@ test("a circuit of four through all its changes: every name finds its place", as
   await page.getByLabel("Minutes at each", { exact: true }).fill("0.1");
   await page.getByLabel("Seconds to change").fill("4");
   await expect(page.locator("#circuit-grid")).toContainText("36 seconds in all");
-  await page.getByRole("button", { name: "Put it on the timing sheet" }).click();
+  await page.getByRole("button", { name: "Add to the plan" }).click();
   await page.goto("/plan/1");
   for (let left = 9; left > 0; left--) {
     const line = await openLine(page.locator("li.line").first());

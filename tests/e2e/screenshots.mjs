@@ -90,7 +90,7 @@ try {
   }
   await page.locator("#circuit-practice").selectOption({ label: "A new practice today" });
   await page.waitForTimeout(700);
-  await page.getByRole("button", { name: "Put it on the timing sheet" }).click();
+  await page.getByRole("button", { name: "Add to the plan" }).click();
   await page.getByRole("button", { name: "Start practice" }).click();
   const circuit = new RunScreen(page);
   await circuit.ready();

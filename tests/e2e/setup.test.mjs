@@ -26,17 +26,17 @@ test("a drill is paced out in one's own paces, its rep is played, and its card i
   await test.step("the rep is played step by step and at speed", async () => {
     const player = page.locator('[data-piece="0"]');
     const start = await player.getAttribute("transform");
-    await page.getByRole("button", { name: "Step on" }).click();
+    await page.getByRole("button", { name: "Next step" }).click();
     await expect(page.locator("[data-beat].is-now")).toHaveText("Shoot from the left cone.");
-    await page.getByRole("button", { name: "Step on" }).click();
+    await page.getByRole("button", { name: "Next step" }).click();
     await expect(page.locator("[data-beat].is-now")).toHaveText("Five of seven: on to the middle.");
     await expect.poll(() => player.getAttribute("transform")).not.toBe(start);
-    await page.getByRole("button", { name: "Step back" }).click();
-    await page.getByRole("button", { name: "Step back" }).click();
+    await page.getByRole("button", { name: "Previous step" }).click();
+    await page.getByRole("button", { name: "Previous step" }).click();
     await expect(player).toHaveAttribute("transform", start);
-    await page.getByRole("button", { name: "Play it" }).click();
+    await page.getByRole("button", { name: "Play" }).click();
     await expect(page.locator("[data-beat].is-now")).toHaveText("Shoot from the right.");
-    await expect(page.getByRole("button", { name: "Play it" })).toBeVisible();
+    await expect(page.getByRole("button", { name: "Play" })).toBeVisible();
   });
 
   await test.step("its card fits one page of A5", async () => {
@@ -103,7 +103,7 @@ const squares = {
 async function bringIn(page, card) {
   await page.goto("/drills/import");
   await page.getByLabel("Or paste the text").fill(JSON.stringify(card));
-  await page.getByRole("button", { name: "Bring it in" }).click();
+  await page.getByRole("button", { name: "Import" }).click();
   await expect(page.locator("#taken")).toContainText(card.id);
   await page.goto(`/drills/${card.id}/set-up`);
   await page.getByRole("link", { name: "Draw it" }).click();
@@ -150,10 +150,10 @@ test("a target drill is laid out by typing distances, with undo and a fault told
   await expect(page.locator("#id-4")).toHaveValue("cone-1");
   await page.getByRole("button", { name: "Undo" }).click();
   await expect(page.locator("#id-4")).toHaveCount(0);
-  await page.getByRole("button", { name: "One more step" }).click();
+  await page.getByRole("button", { name: "Add a step" }).click();
   await type("step-0", "Throw at the square that is asked.");
   await page.getByRole("button", { name: "Save the set-up" }).click();
-  await expect(page.getByRole("heading", { name: "Set it up" })).toBeVisible();
+  await expect(page.getByRole("heading", { name: "Set-up", level: 1 })).toBeVisible();
   await check(page);
   await expect(page.locator("[data-beat]")).toHaveText("Throw at the square that is asked.");
 });
@@ -183,12 +183,12 @@ test("and again by keyboard alone", async ({ page }) => {
   await go("Disc");
   await expect(page.locator("#in-hand")).toBeFocused();
   await press("ArrowRight", "Delete");
-  await go("One more step");
+  await go("Add a step");
   await page.locator("#step-0").focus();
   await page.keyboard.type("Throw at the square that is asked.");
   await press("Tab");
   await page.getByRole("button", { name: "Save the set-up" }).focus();
   await page.keyboard.press("Enter");
-  await expect(page.getByRole("heading", { name: "Set it up" })).toBeVisible();
+  await expect(page.getByRole("heading", { name: "Set-up", level: 1 })).toBeVisible();
   await check(page);
 });

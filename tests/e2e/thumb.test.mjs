@@ -80,7 +80,7 @@ test("five blocks by thumb: a guest, a cue, a horn in mid-rep, own counts, an un
     await grid.getByRole("button", { name: "Done" }).tap();
     await expect(screen.row("Bea")).toContainText("own count 8");
     await screen.undo.tap();
-    await expect(page.locator("#why")).toContainText("Taken back: Esme · own count 8");
+    await expect(page.locator("#why")).toContainText("Undone: Esme · own count 8");
     await screen.expectScore("Ada", 3);
   });
 
@@ -109,7 +109,7 @@ test("five blocks by thumb: a guest, a cue, a horn in mid-rep, own counts, an un
 test("the thumb is trained on a simulated drill, and its tries stay", async ({ page }) => {
   await page.goto("/drills/three-gates/train");
   await page.locator("[data-length]").selectOption("20");
-  await page.getByRole("button", { name: "Begin" }).tap();
+  await page.getByRole("button", { name: "Start" }).tap();
   const seen = page.locator("[data-seen]");
   let tapped = 0;
   while (tapped < 3) {
@@ -129,6 +129,6 @@ test("the thumb is trained on a simulated drill, and its tries stay", async ({ p
 
   await page.reload();
   await expect(page.locator("[data-lines] tr")).toHaveCount(1);
-  await page.getByRole("button", { name: "Forget these tries" }).tap();
+  await page.getByRole("button", { name: "Delete these tries" }).tap();
   await expect(page.locator("[data-tries]")).toBeHidden();
 });

@@ -148,7 +148,7 @@ test("a tap is put right by thumb, on every device, and the results say so", asy
   await page.getByRole("button", { name: /^More/ }).click();
   await page.locator("[data-more=taps]").click();
   await page.getByRole("button", { name: "Change Ada · Clean" }).click();
-  const dialog = page.getByRole("dialog", { name: "Put this tap right" });
+  const dialog = page.getByRole("dialog", { name: "Change this tap" });
   await dialog.getByRole("button", { name: "Juno" }).click();
   await expect(dialog.getByRole("button", { name: "Juno" })).toHaveAttribute("aria-pressed", "true");
   await dialog.getByRole("button", { name: "Goal" }).click();
@@ -166,7 +166,7 @@ test("a tap is put right by thumb, on every device, and the results say so", asy
   await expect(screen.net).toHaveText("Saved");
   await other.page.goto("/results/1");
   await openResult(other.page, /Minute trios/);
-  await other.page.getByText("One tap put right afterwards").click();
+  await other.page.getByText("One tap corrected afterwards").click();
   await expect(other.page.getByText("Juno · Goal, was Ada · Clean")).toBeVisible();
   await expect(other.page.getByText("looks up before the shot")).toBeVisible();
   await context.close();

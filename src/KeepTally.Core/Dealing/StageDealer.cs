@@ -119,7 +119,8 @@ public static class StageDealer
     private static Result<IReadOnlyList<IReadOnlyList<Member>>> Listed(IReadOnlyList<Member> players, int groups) =>
         Result.Ok<IReadOnlyList<IReadOnlyList<Member>>>(Split.Listed(players, groups));
 
-    private static Unit[] Singles(IReadOnlyList<Member> group) => [.. group.Select(player => new Unit(player.Id, player.Name, []))];
+    private static Unit[] Singles(IReadOnlyList<Member> group) =>
+        [.. group.Select(player => new Unit(player.Id, player.Name, [], player.Number))];
 
     private static Unit[] Sides(Stage stage, IReadOnlyList<Member>[] court) =>
         [.. stage.Sides.Zip(court, (side, players) => new Unit(new PlayerId(side), Title(side), players))];

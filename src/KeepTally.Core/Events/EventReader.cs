@@ -212,7 +212,7 @@ public static class EventReader
         }
         else if (word.AsSpan().ContainsAnyInRange('\0', '\u0008'))
         {
-            found.Wrong("this holds a character that cannot be shown", "take it out");
+            found.Wrong("this holds a character that cannot be shown", "remove it");
         }
 
         return word;

@@ -12,6 +12,8 @@ public static class HeadReader
     /// <summary>The name and version of the format.</summary>
     public const string Format = "keep-tally/log@1";
 
+    private const int MostNumber = 999;
+
     /// <summary>The head of a log, or every fault in it.</summary>
     public static Result<LogHead> Read(string json)
     {
@@ -52,6 +54,7 @@ public static class HeadReader
                 json.WriteStartObject();
                 json.WriteString("id", unit.Id.Value);
                 json.WriteString("name", unit.Name);
+                Number(json, unit.Number);
                 if (unit.Players.Count > 0)
                 {
                     Members(json, "players", unit.Players);
@@ -77,10 +80,19 @@ public static class HeadReader
             json.WriteStartObject();
             json.WriteString("id", player.Id.Value);
             json.WriteString("name", player.Name);
+            Number(json, player.Number);
             json.WriteEndObject();
         }
 
         json.WriteEndArray();
+    }
+
+    private static void Number(Utf8JsonWriter json, int? number)
+    {
+        if (number is { } shirt)
+        {
+            json.WriteNumber("number", shirt);
+        }
     }
 
     private static LogHead Read(JsonPlace place)
@@ -111,15 +123,17 @@ public static class HeadReader
 
     private static Unit ReadUnit(JsonPlace place)
     {
-        place.Only("id", "name", "players");
+        place.Only("id", "name", "players", "number");
         var id = place.NeedText("id", "a short id such as \"p1\"");
-        return new Unit(new PlayerId(id), place.TextOr("name", id), place.List("players", ReadMember));
+        return new Unit(new PlayerId(id), place.TextOr("name", id), place.List("players", ReadMember), ReadNumber(place));
     }
 
     private static Member ReadMember(JsonPlace place)
     {
-        place.Only("id", "name");
+        place.Only("id", "name", "number");
         var id = place.NeedText("id", "a short id such as \"p1\"");
-        return new Member(new PlayerId(id), place.TextOr("name", id));
+        return new Member(new PlayerId(id), place.TextOr("name", id), ReadNumber(place));
     }
+
+    private static int? ReadNumber(JsonPlace place) => place.Find("number")?.Whole(0, MostNumber);
 }

@@ -37,11 +37,13 @@ public sealed record LogHead(
 
 /// <summary>Who carries a score on a sheet.</summary>
 /// <param name="Players">Who makes up a group or a side at the start; empty where the unit is a player.</param>
-public sealed record Unit(PlayerId Id, string Name, IReadOnlyList<Member> Players)
+/// <param name="Number">The shirt number, where the unit is a player who has one.</param>
+public sealed record Unit(PlayerId Id, string Name, IReadOnlyList<Member> Players, int? Number = null)
 {
     /// <summary>The people behind the unit: its players, or the unit itself where it is a player.</summary>
-    public IEnumerable<Member> People => Players.Count > 0 ? Players : [new Member(Id, Name)];
+    public IEnumerable<Member> People => Players.Count > 0 ? Players : [new Member(Id, Name, Number)];
 }
 
 /// <summary>A player of a group or a side.</summary>
-public sealed record Member(PlayerId Id, string Name);
+/// <param name="Number">The shirt number; null where the player has none.</param>
+public sealed record Member(PlayerId Id, string Name, int? Number = null);

@@ -245,7 +245,7 @@ public static class CardReader
         {
             if (!options.TryGetValue(name, out var rule))
             {
-                faults.Add(new Fault($"options.{name}", "the card has no such option", "take it out of the log's options"));
+                faults.Add(new Fault($"options.{name}", "the card has no such option", "remove it from the log's options"));
             }
             else if (!rule.Choices.ContainsKey(value))
             {

@@ -56,7 +56,7 @@ internal readonly struct JsonPlace
             if (!known.Contains(property.Name))
             {
                 At(property.Name, property.Value)
-                    .Wrong("no such property is known here", "take it out, or use one of " + string.Join(", ", known.ToArray()));
+                    .Wrong("no such property is known here", "remove it, or use one of " + string.Join(", ", known.ToArray()));
             }
         }
     }
@@ -79,7 +79,7 @@ internal readonly struct JsonPlace
                     new Fault(
                         At(property.Name, property.Value).Path,
                         "this is not known here and is passed over",
-                        "take it out, or use one of " + string.Join(", ", known.ToArray())
+                        "remove it, or use one of " + string.Join(", ", known.ToArray())
                     )
                 );
             }

@@ -82,7 +82,7 @@ internal static class JsonText
         return new Fault(
             $"line {line + 1}, column {column + 1}",
             "half of a character stands here",
-            "write the whole character, or take it out"
+            "write the whole character, or remove it"
         );
     }
 

@@ -21,7 +21,7 @@ public static class PlaceChoices
             ("first", MoveWho.First, "the first"),
             ("winner", MoveWho.Winner, "the winner"),
             ("loser", MoveWho.Loser, "the loser"),
-            ("actor", MoveWho.Actor, "whoever was tapped")
+            ("actor", MoveWho.Actor, "the tapped player")
         );
 
     internal static Choices<RotateTrigger> Triggers { get; } =

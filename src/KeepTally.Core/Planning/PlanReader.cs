@@ -47,11 +47,7 @@ public static class PlanReader
         if (json.Length > Longest)
         {
             return Result.Fail<Plan>(
-                new Fault(
-                    "",
-                    $"the sheet has {json.Length} characters",
-                    $"a sheet has at most {Longest}: take out what nobody needs"
-                )
+                new Fault("", $"the sheet has {json.Length} characters", $"a sheet has at most {Longest}: remove some lines")
             );
         }
 

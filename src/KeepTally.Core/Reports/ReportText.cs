@@ -1,4 +1,5 @@
 using System.Globalization;
+using KeepTally.Core.Judgement;
 using KeepTally.Core.Text;
 using KeepTally.Core.Time;
 using KeepTally.Core.Words;
@@ -36,7 +37,7 @@ public static class ReportText
             yield return $"  {player.Name}: {Of(player)}";
         }
 
-        foreach (var (head, lines) in new[] { ("Counted all practice long", report.Habits), ("Written down", Notes(report)) })
+        foreach (var (head, lines) in new[] { ("Counted all practice long", report.Habits), ("Notes", Notes(report)) })
         {
             if (lines.Count > 0)
             {
@@ -55,28 +56,28 @@ public static class ReportText
     {
         if (report.Took == Duration.Zero)
         {
-            yield return "Nothing of it was run.";
+            yield return "Nothing was run.";
             yield break;
         }
 
-        var breaks = report.Breaks > Duration.Zero ? $", breaks of {Phrase.Clock(report.Breaks)} in it" : "";
+        var breaks = report.Breaks > Duration.Zero ? $", including {Phrase.Clock(report.Breaks)} of breaks" : "";
         if (report.StillOn)
         {
-            yield return "It is still on: this is how it stands by the last entry.";
+            yield return "Practice is still on. These are the results so far.";
         }
 
-        var took = $"{(report.StillOn ? "So far it took" : "It took")} {Phrase.Clock(report.Took)}{breaks}";
+        var took = $"{(report.StillOn ? "So far" : "Ran")} {Phrase.Clock(report.Took)}{breaks}";
         yield return report.Planned is { } planned
-            ? $"{took}; the drills that were begun were given {Phrase.Clock(planned)}."
+            ? $"{took}; {Phrase.Clock(planned)} was planned for the drills that were started."
             : $"{took}.";
         if (report.Goes.Of > 0)
         {
-            yield return $"{Phrase.Capital(Goes(report.Goes.Of))}, {ShareWords.Plain(report.Goes)} came off ({ShareWords.Percent(report.Goes.Value)}).";
+            yield return $"{Phrase.Capital(Goes(report.Goes.Of))}: {Made(report.Goes)}.";
         }
 
         if (report.Loads.Count > 0)
         {
-            yield return $"{Phrase.Capital(Phrase.List([.. report.Loads.OrderBy(load => load.Key, StringComparer.Ordinal).Select(Load)]))} counted of players.";
+            yield return $"{Phrase.Capital(Phrase.List([.. report.Loads.OrderBy(load => load.Key, StringComparer.Ordinal).Select(Load)]))} counted for players.";
         }
 
         if (report.BusyShare is { } busy)
@@ -89,6 +90,9 @@ public static class ReportText
             yield return $"Teaching stops: {StopWords.Of(report.Stops)}; {Phrase.Clock(StopWords.Total(report.Stops))} in all.";
         }
     }
+
+    /// <summary>"75 % made (30 of 40)".</summary>
+    private static string Made(Share goes) => $"{ShareWords.Percent(goes.Value)} made ({ShareWords.Plain(goes)})";
 
     /// <summary>What a drill is called in a report.</summary>
     public static string NameOf(DrillResult drill) => drill.Title;
@@ -109,7 +113,7 @@ public static class ReportText
 
         if (drill.Goes.Of > 0)
         {
-            yield return $"{Phrase.Capital(Goes(drill.Goes.Of))}, {ShareWords.Plain(drill.Goes)} came off ({ShareWords.Percent(drill.Goes.Value)}).";
+            yield return $"{Phrase.Capital(Goes(drill.Goes.Of))}: {Made(drill.Goes)}.";
         }
 
         foreach (var line in Came(drill))
@@ -118,18 +122,18 @@ public static class ReportText
         }
     }
 
-    /// <summary>Of a drill that was not begun: that it was not reached, or may be yet.</summary>
-    public static string NotBegun(DrillResult drill) => drill.StillOn ? "Not begun yet." : "Not reached.";
+    /// <summary>Of a drill that was not started: that it was not reached, or may be yet.</summary>
+    public static string NotBegun(DrillResult drill) => drill.StillOn ? "Not started yet." : "Not reached.";
 
-    /// <summary>"Took 3:50, was given 4:00. Players were busy for 75 % of the running work."; empty where neither is known.</summary>
+    /// <summary>"Ran 3:50 of 4:00 planned. Players were busy for 75 % of the running work."; empty where neither is known.</summary>
     public static string Minutes(DrillResult drill)
     {
         string[] parts =
         [
             !drill.IsFirst || !drill.Begun ? ""
-            : drill.StillOn ? $"Not ended yet: {Phrase.Clock(drill.Took)} by the last entry."
-            : drill.Planned is { } planned ? $"Took {Phrase.Clock(drill.Took)}, was given {Phrase.Clock(planned)}."
-            : $"Took {Phrase.Clock(drill.Took)}.",
+            : drill.StillOn ? $"Still running: {Phrase.Clock(drill.Took)} so far."
+            : drill.Planned is { } planned ? $"Ran {Phrase.Clock(drill.Took)} of {Phrase.Clock(planned)} planned."
+            : $"Ran {Phrase.Clock(drill.Took)}.",
             drill.BusyShare is { } busy ? $"Players were busy for {ShareWords.Percent(busy)} of the running work." : "",
         ];
         return string.Join(' ', parts.Where(part => part.Length > 0));
@@ -173,12 +177,12 @@ public static class ReportText
                 : $"cleared {Phrase.Times(rung.Cleared)} (on average {Phrase.Figure(Math.Round((double)rung.Goes / rung.Cleared, 1))} goes, {Phrase.Clock(rung.Time / rung.Cleared)})."
         );
 
-    /// <summary>A player: "24 goes, 13 came off; 20 throws; busy 6:10 of 8:00".</summary>
+    /// <summary>A player: "24 goes, 13 made; 20 throws; busy 6:10 of 8:00".</summary>
     public static string Of(PlayerTotal player)
     {
         string[] parts =
         [
-            player.Own.Of > 0 ? $"{Goes(player.Own.Of)}, {Phrase.Figure(player.Own.Made)} came off" : "",
+            player.Own.Of > 0 ? $"{Goes(player.Own.Of)}, {Phrase.Figure(player.Own.Made)} made" : "",
             string.Join(
                 ", ",
                 player.Loads.OrderBy(load => load.Key, StringComparer.Ordinal).Where(load => load.Value > 0).Select(Load)

@@ -1,8 +1,10 @@
+using System.Globalization;
+
 namespace KeepTally.Core.Text;
 
 /// <summary>
-/// What stands on the bib of each player: the first letter of the name, or two, or the initials, or three, whichever is the
-/// first to tell them apart.
+/// What stands on the bib of each player: the shirt number, or without one the first letter of the name, or two, or the initials,
+/// or three, whichever is the first to tell them apart.
 /// </summary>
 public static class BibLetters
 {
@@ -14,7 +16,27 @@ public static class BibLetters
         name => Start(name, 3),
     ];
 
-    /// <summary>A short text for each name, in their order. Names that nothing tells apart get their number instead.</summary>
+    /// <summary>
+    /// The shirt number of each player who has one that nobody else wears, and letters of the name for all others; no two are alike.
+    /// </summary>
+    public static IReadOnlyList<string> Of(IReadOnlyList<(string Name, int? Number)> players)
+    {
+        var worn = players.Where(player => player.Number is not null).CountBy(player => player.Number!.Value).ToDictionary();
+        string?[] numbers =
+        [
+            .. players.Select(player =>
+                player.Number is { } number && worn[number] == 1 ? number.ToString(CultureInfo.InvariantCulture) : null
+            ),
+        ];
+        var letters = Of([.. players.Where((_, index) => numbers[index] is null).Select(player => player.Name)]);
+        var next = 0;
+        return [.. numbers.Select(number => number ?? Beside(letters[next++], numbers))];
+    }
+
+    private static string Beside(string letters, IReadOnlyList<string?> numbers) =>
+        numbers.Contains(letters) ? $"no. {letters}" : letters;
+
+    /// <summary>A short text for each name, in their order. Names that nothing tells apart get their place in it instead.</summary>
     public static IReadOnlyList<string> Of(IReadOnlyList<string> names)
     {
         string?[] letters =

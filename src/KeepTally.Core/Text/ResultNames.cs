@@ -53,10 +53,6 @@ internal static class ResultNames
             var several => Phrase.List([.. several.Select(outcome => $"“{outcome.Label}”")], "or"),
         };
 
-    /// <summary>Whether a share of successes is a share made: where the card has one success, and calls it so, or asks zones.</summary>
-    internal static bool AreMakes(Stage stage) =>
-        Labels(stage, OutcomeResult.Success) is var labels && (labels.Length == 0 || labels.Any(label => Is(label, Make)));
-
     private static string Names(Stage stage, OutcomeResult result, string otherwise)
     {
         string[] names = [.. stage.Outcomes.Where(outcome => outcome.Result == result).Select(Phrase.NameOf)];

@@ -14,12 +14,13 @@ public static class BandWords
         var came = $"{Phrase.Capital(ShareWords.Of(share))}.";
         return band.Judge(share) switch
         {
-            BandFit.Unknown => "Nobody has had a go yet.",
-            BandFit.Within => $"About right: {ShareWords.Plain(share)} came off, between the {low} and {high} aimed at.",
-            BandFit.TooHard => $"Too hard: {came} Aimed at are {low} to {high}.",
-            BandFit.TooEasy => $"Too easy: {came} Aimed at are {low} to {high}.",
-            BandFit.PerhapsTooHard => $"Perhaps too hard, perhaps chance: {came} Aimed at are {low} to {high}.",
-            BandFit.PerhapsTooEasy => $"Perhaps too easy, perhaps chance: {came} Aimed at are {low} to {high}.",
+            BandFit.Unknown => "No tries yet.",
+            BandFit.Within =>
+                $"About the right difficulty: {ShareWords.Percent(share.Value)} made ({ShareWords.Plain(share)}). The target is {low} to {high}.",
+            BandFit.TooHard => $"Too hard: {came} The target is {low} to {high}.",
+            BandFit.TooEasy => $"Too easy: {came} The target is {low} to {high}.",
+            BandFit.PerhapsTooHard => $"Perhaps too hard, but it may be chance: {came} The target is {low} to {high}.",
+            BandFit.PerhapsTooEasy => $"Perhaps too easy, but it may be chance: {came} The target is {low} to {high}.",
             _ => throw new ArgumentOutOfRangeException(nameof(share)),
         };
     }

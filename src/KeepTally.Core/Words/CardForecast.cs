@@ -40,12 +40,12 @@ public static class CardForecast
 
             var fit = simulator.Run(settings);
             told.Add(
-                $"at {percent} % {(fit.Finished < 0.5 ? "it would hardly end" : Phrase.Clock(Duration.FromSeconds(Math.Round(fit.Seconds.Half))))}"
+                $"at {percent} % made {(fit.Finished < 0.5 ? "it hardly ends" : Phrase.Clock(Duration.FromSeconds(Math.Round(fit.Seconds.Half))))}"
             );
         }
 
-        var name = card.Stages.Count > 1 ? $"{stage.Name}: let" : "Let";
-        var given = card.Minutes > 0 ? $"; the card gives {Phrase.Span(Duration.FromMinutes(card.Minutes))}" : "";
-        return $"{name} run, it takes in the middle {string.Join(", ", told)}{given}.";
+        var name = card.Stages.Count > 1 ? $"{stage.Name}: without" : "Without";
+        var given = card.Minutes > 0 ? $"; the card allows {Phrase.Span(Duration.FromMinutes(card.Minutes))}" : "";
+        return $"{name} a time limit it usually takes: {string.Join(", ", told)}{given}.";
     }
 }

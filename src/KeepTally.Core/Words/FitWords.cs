@@ -13,13 +13,13 @@ namespace KeepTally.Core.Words;
 /// <summary>What will come of a drill, in sentences.</summary>
 public static class FitWords
 {
-    /// <summary>"7 of 10 tries"; "in hardly any try" and "in nearly every try" where tenths would claim too much.</summary>
+    /// <summary>"7 of 10 runs"; "in hardly any run" and "in nearly every run" where tenths would claim too much.</summary>
     public static string Tries(double share) =>
-        share <= 0 ? "in no try"
-        : share >= 1 ? "in every try"
-        : share < 0.05 ? "in hardly any try"
-        : share > 0.95 ? "in nearly every try"
-        : $"in {Phrase.Figure(Math.Round(10 * share, MidpointRounding.AwayFromZero))} of 10 tries";
+        share <= 0 ? "in no run"
+        : share >= 1 ? "in every run"
+        : share < 0.05 ? "in hardly any run"
+        : share > 0.95 ? "in nearly every run"
+        : $"in {Phrase.Figure(Math.Round(10 * share, MidpointRounding.AwayFromZero))} of 10 runs";
 
     /// <summary>What is to be expected, a sentence each.</summary>
     /// <param name="given">The time there is for it; null where it does not matter.</param>
@@ -31,16 +31,16 @@ public static class FitWords
         {
             words.Add(
                 given is { } time
-                    ? $"It is played out within {Phrase.Span(time)} {Tries(fit.PlayedOut)}."
-                    : $"It is played out {Tries(fit.PlayedOut)}."
+                    ? $"It finishes within {Phrase.Span(time)} {Tries(fit.PlayedOut)}."
+                    : $"It finishes {Tries(fit.PlayedOut)}."
             );
         }
 
         words.Add(
-            $"It lasts {Clock(fit.Seconds.Half)} in the middle: one try in ten is over by {Clock(fit.Seconds.Tenth)}, nine in ten by {Clock(fit.Seconds.NineTenths)}."
+            $"Usually it lasts {Clock(fit.Seconds.Half)}: one run in ten is over by {Clock(fit.Seconds.Tenth)}, nine in ten by {Clock(fit.Seconds.NineTenths)}."
         );
         words.Add(
-            $"{(match ? "Rallies" : "Goes")} to expect: {Figure(fit.Reps.Mean)}, in most tries {Phrase.Figure(fit.Reps.Tenth)} to {Phrase.Figure(fit.Reps.NineTenths)}."
+            $"{(match ? "Rallies" : "Goes")}: about {Figure(fit.Reps.Mean)}, in most runs {Phrase.Figure(fit.Reps.Tenth)} to {Phrase.Figure(fit.Reps.NineTenths)}."
         );
         if (match)
         {
@@ -52,19 +52,19 @@ public static class FitWords
         if (stage.Ladder is not null)
         {
             words.Add(
-                $"Steps cleared: {Figure(one.Cleared.Mean)}, in most tries {Phrase.Figure(one.Cleared.Tenth)} to {Phrase.Figure(one.Cleared.NineTenths)}."
+                $"Steps cleared: about {Figure(one.Cleared.Mean)}, in most runs {Phrase.Figure(one.Cleared.Tenth)} to {Phrase.Figure(one.Cleared.NineTenths)}."
             );
         }
 
         if (one.Points.Deviation > 0 || one.Points.Mean != 0)
         {
             words.Add(
-                $"Points: {Figure(one.Points.Mean)}. Players of just this skill end between {Phrase.Figure(one.Points.Tenth)} and {Phrase.Figure(one.Points.NineTenths)} by luck alone in 8 of 10 tries."
+                $"Points: about {Figure(one.Points.Mean)}. With exactly this skill, luck alone puts 8 of 10 runs between {Phrase.Figure(one.Points.Tenth)} and {Phrase.Figure(one.Points.NineTenths)}."
             );
             if (one.Apart > 0)
             {
                 words.Add(
-                    $"Of {Phrase.Count(UnitFit.Alike)} who are alike, or as many groups, the best and the last end {Figure(one.Apart)} {Phrase.Plural(one.Apart, "point")} apart on the mean, by luck alone."
+                    $"Among {Phrase.Count(UnitFit.Alike)} equal players or groups, the best and the last end {Figure(one.Apart)} {Phrase.Plural(one.Apart, "point")} apart on average, by luck alone."
                 );
             }
         }
@@ -88,12 +88,12 @@ public static class FitWords
 
         var reckoned = exact is null
             ? ""
-            : $" Reckoned without playing that is {Figure(exact.Reps)} {(stage.Play == Play.Match ? "rallies" : "goes")} on the mean; played, {Figure(whole.Reps.Mean)}.";
+            : $" Calculated exactly, that is {Figure(exact.Reps)} {(stage.Play == Play.Match ? "rallies" : "goes")} on average; simulated, {Figure(whole.Reps.Mean)}.";
         return whole.Finished < 0.5
-            ? ["Let run, it would hardly end at all."]
+            ? ["Without a time limit it would hardly ever end."]
             :
             [
-                $"Let run, it would take {Clock(whole.Seconds.Half)} in the middle, and one try in ten {Clock(whole.Seconds.NineTenths)} or longer.{reckoned}",
+                $"Without a time limit it usually takes {Clock(whole.Seconds.Half)}; one run in ten takes {Clock(whole.Seconds.NineTenths)} or longer.{reckoned}",
             ];
     }
 
@@ -108,14 +108,14 @@ public static class FitWords
                 stage.Play == Play.Match ? "rallies"
                 : stage.Scores == Scorer.Player ? "goes each"
                 : "goes of a group";
-            return $"Some {Figure(within.Reps.Mean)} {goes} in {Phrase.Span(given)}.";
+            return $"About {Figure(within.Reps.Mean)} {goes} in {Phrase.Span(given)}.";
         }
 
         var lasts =
             whole.Seconds.Half > given.TotalSeconds
-                ? $"takes {Clock(whole.Seconds.Half)} in the middle"
-                : $"is over after {Clock(whole.Seconds.Half)} in the middle";
-        return $"It {lasts}, you gave {Clock(given.TotalSeconds)}: played out {Tries(within.PlayedOut)}.";
+                ? $"usually takes {Clock(whole.Seconds.Half)}"
+                : $"is usually over after {Clock(whole.Seconds.Half)}";
+        return $"It {lasts} and has {Clock(given.TotalSeconds)}: it finishes {Tries(within.PlayedOut)}.";
     }
 
     /// <summary>How often a player meets the par in the time there is: "a par of 12 is met in 7 of 10 tries of eight minutes".</summary>

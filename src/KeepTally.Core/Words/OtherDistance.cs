@@ -42,7 +42,7 @@ public static class OtherDistance
         }
 
         var (likely, low, high) = (At(share.Value), At(share.Bounds.Low), At(share.Bounds.High));
-        return $"From {In(there)} in place of {In(now)} about {likely} would come off, anything from {low} to {high}, if shots scatter as widely from there: a defender, a tired arm or a longer run-up is not in that.";
+        return $"From {In(there)} instead of {In(now)} about {likely} would be made, likely between {low} and {high}, if shots scatter as widely. Defenders, tired arms and longer run-ups are not included.";
 
         string At(double known) => ShareWords.Percent(AtDistance.Expected(known, now, there));
 

@@ -87,7 +87,7 @@ internal static class OutcomeWords
             if (outcome.Job is { } job)
             {
                 var role = stage.Places.FirstOrDefault(place => place.Id == job)?.Name ?? job;
-                yield return Phrase.Sentence($"{Phrase.NameOf(outcome)} is counted for whoever is {Phrase.Words(role)}");
+                yield return Phrase.Sentence($"{Phrase.NameOf(outcome)} counts for the {Phrase.Words(role)}");
             }
 
             if (outcome.Reading is { } unit)

@@ -11,7 +11,7 @@ public static class ParWords
     /// <summary>The par is met.</summary>
     public const string Met = "par met";
 
-    /// <summary>"par met", "3 to par", "past par"; empty where no par is set, it had no go, or its time says nothing because it did not finish.</summary>
+    /// <summary>"par met", "3 to par", "over par"; empty where no par is set, it had no go, or its time says nothing because it did not finish.</summary>
     public static string Of(Stage stage, UnitReport unit)
     {
         if (stage.Par is not { } par || !unit.HadGo)
@@ -29,12 +29,12 @@ public static class ParWords
             ? value >= par.Value
                 ? Met
                 : unit.Done
-                    ? "under par"
+                    ? "below par"
                     : par.By.IsCount
                         ? $"{Phrase.Figure(par.Value - value)} to par"
                         : $"par {par.By.Figure(par.Value)}"
             : value > par.Value
-                ? "past par"
+                ? "over par"
                 : unit.Done || par.By.IsReading
                     ? Met
                     : $"par {par.By.Figure(par.Value)}";

@@ -73,7 +73,7 @@ internal static class PlaceWords
             MoveWho.First => $"one from {way}",
             MoveWho.Winner => $"the winner goes from {way}",
             MoveWho.Loser => $"the loser goes from {way}",
-            MoveWho.Actor => $"whoever was tapped goes from {way}",
+            MoveWho.Actor => $"the tapped player goes from {way}",
         };
     }
 

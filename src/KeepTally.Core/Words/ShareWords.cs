@@ -17,11 +17,11 @@ public static class ShareWords
     /// <summary>"7 of 10".</summary>
     public static string Plain(Share share) => $"{Phrase.Figure(share.Made)} of {Phrase.Figure(share.Of)}";
 
-    /// <summary>"7 of 10, 70 %; the true share may be anything from 40 % to 89 %".</summary>
+    /// <summary>"70 % made (7 of 10), likely between 40 % and 89 %".</summary>
     public static string Of(Share share) =>
         share.Of == 0
-            ? "no goes yet"
-            : $"{Plain(share)}, {Percent(share.Value)}; the true share may be anything from {Percent(share.Bounds.Low)} to {Percent(share.Bounds.High)}";
+            ? "no tries yet"
+            : $"{Percent(share.Value)} made ({Plain(share)}), likely between {Percent(share.Bounds.Low)} and {Percent(share.Bounds.High)}";
 
     /// <summary>Which of two is better, or that it cannot be told yet.</summary>
     /// <param name="first">What the first is called.</param>
@@ -31,7 +31,7 @@ public static class ShareWords
         var (one, other) = (Plain(difference.First), Plain(difference.Second));
         if (difference.First.Of == 0 || difference.Second.Of == 0)
         {
-            return $"{Phrase.Capital(difference.First.Of == 0 ? first : second)} has no goes yet.";
+            return $"{Phrase.Capital(difference.First.Of == 0 ? first : second)} has no tries yet.";
         }
 
         var (better, worse, bounds) =
@@ -39,11 +39,13 @@ public static class ShareWords
                 ? (first, second, difference.Bounds)
                 : (second, first, new Bounds(-difference.Bounds.High, -difference.Bounds.Low));
         return difference.IsSettled
-                ? $"{Phrase.Capital(better)} is better than {worse}: {one} against {other}, by {Percent(Math.Abs(difference.Value))} of all goes, and truly by anything from {Percent(bounds.Low)} to {Percent(bounds.High)}."
+                ? $"{Phrase.Capital(better)} is better than {worse}: {one} against {other}, by {Points(Math.Abs(difference.Value))} percentage points, likely between {Points(bounds.Low)} and {Points(bounds.High)}."
             : difference.GoesToSettle() is { } goes
-                ? $"{one} against {other} says nothing yet: going on like this, some {Rounded(goes)} more goes each would settle it."
-            : $"{one} against {other}: no difference to speak of.";
+                ? $"{one} against {other} is too close to call. About {Rounded(goes)} more tries each would settle it."
+            : $"{one} against {other}: no clear difference.";
     }
+
+    private static string Points(double difference) => Phrase.Figure(Math.Round(100 * difference, MidpointRounding.AwayFromZero));
 
     /// <summary>To two figures: more would claim too much.</summary>
     private static string Rounded(int goes)

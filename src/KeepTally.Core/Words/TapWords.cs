@@ -69,7 +69,7 @@ public static class TapWords
         [
             result.Breached is { } breach ? $"{Breached(sheet.Stage, tap, breach)}: this counts as a miss." : "",
             .. rules.Select(rule => rule.TellBall(story)),
-            tap.Value is { } value && outcome?.Reading is { } unit ? $"{Phrase.Figure(value)} {unit} written down." : "",
+            tap.Value is { } value && outcome?.Reading is { } unit ? $"{Phrase.Figure(value)} {unit} recorded." : "",
             PointsMoved(sheet, result.Unit, before, after, outcome),
             .. rules.Select(rule => rule.TellProgress(story)),
             Out(was, now),
@@ -80,7 +80,7 @@ public static class TapWords
         var words = string.Join(' ', parts.Where(part => part.Length > 0));
         return words.Length > 0 ? words
             : result.OfJob ? $"Counted for {Name(sheet, result.Unit)}."
-            : "Written down.";
+            : "Recorded.";
     }
 
     private static string PointsMoved(Sheet sheet, int unit, ScoreSnapshot before, ScoreSnapshot after, Outcome? outcome)

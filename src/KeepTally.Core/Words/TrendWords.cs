@@ -14,19 +14,19 @@ public static class TrendWords
     {
         if (all.Of == 0)
         {
-            return "No goes have been tapped yet.";
+            return "No tries yet.";
         }
 
         var goes = $"{Phrase.Figure(all.Of)} {Phrase.Plural(all.Of, "go")}";
         if (trend is null)
         {
-            return $"{Phrase.Capital(Phrase.Of(practices, "practice"))} with {ShareWords.Plain(all)}: too few for a trend. From {Phrase.Count(Trend.Least)} practices on there is one.";
+            return $"{Phrase.Capital(Phrase.Of(practices, "practice"))} with {ShareWords.Plain(all)}: too few for a trend. A trend takes {Phrase.Count(Trend.Least)} practices.";
         }
 
-        var points = $"{Points(trend.Bounds.Low)} to {Points(trend.Bounds.High)}";
+        var points = $"likely between {Points(trend.Bounds.Low)} and {Points(trend.Bounds.High)}";
         return trend.IsChange
-            ? $"{(trend.PerWeek > 0 ? "Up" : "Down")} from {ShareWords.Percent(trend.First)} to {ShareWords.Percent(trend.Last)}: {Points(trend.PerWeek)} percentage points a week, truly anything from {points}, by {goes} in {Phrase.Of(trend.Practices, "practice")}."
-            : $"No change to speak of: {ShareWords.Percent(all.Value)} over {Phrase.Of(trend.Practices, "practice")} and {goes}. It may be anything from {points} percentage points a week.";
+            ? $"{(trend.PerWeek > 0 ? "Up" : "Down")} from {ShareWords.Percent(trend.First)} to {ShareWords.Percent(trend.Last)}: {Points(trend.PerWeek)} percentage points a week, {points}, from {goes} in {Phrase.Of(trend.Practices, "practice")}."
+            : $"Steady: {ShareWords.Percent(all.Value)} over {Phrase.Of(trend.Practices, "practice")} and {goes}. The change is {points} percentage points a week.";
     }
 
     /// <summary>How a figure has gone from practice to practice.</summary>
@@ -36,13 +36,13 @@ public static class TrendWords
     {
         if (trend is null)
         {
-            return $"{Phrase.Capital(Phrase.Of(practices, "practice"))}: too few for a trend. From {Phrase.Count(Trend.Least)} on there is one.";
+            return $"{Phrase.Capital(Phrase.Of(practices, "practice"))}: too few for a trend. A trend takes {Phrase.Count(Trend.Least)}.";
         }
 
-        var bounds = $"{Signed(trend.Bounds.Low)} to {Signed(trend.Bounds.High)}";
+        var bounds = $"likely between {Signed(trend.Bounds.Low)} and {Signed(trend.Bounds.High)}";
         return trend.IsChange
-            ? $"{(trend.PerWeek > 0 == fewIsGood ? "Worse" : "Better")}: {name} went from {Rounded(trend.First)} to {Rounded(trend.Last)}, {Signed(trend.PerWeek)} a week, truly anything from {bounds}, in {Phrase.Of(trend.Practices, "practice")}."
-            : $"No change to speak of in {name} over {Phrase.Of(trend.Practices, "practice")}. It may be anything from {bounds} a week.";
+            ? $"{(trend.PerWeek > 0 == fewIsGood ? "Worse" : "Better")}: {name} went from {Rounded(trend.First)} to {Rounded(trend.Last)}, {Signed(trend.PerWeek)} a week, {bounds}, in {Phrase.Of(trend.Practices, "practice")}."
+            : $"Steady: no clear change in {name} over {Phrase.Of(trend.Practices, "practice")}. The change is {bounds} a week.";
     }
 
     private static string Points(double share) => Signed(100 * share);

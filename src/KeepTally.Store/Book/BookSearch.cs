@@ -40,7 +40,7 @@ public static class BookSearch
     private static IEnumerable<string> WordsOf(string text) =>
         new string(Array.ConvertAll(text.ToLowerInvariant().ToCharArray(), letter => char.IsLetterOrDigit(letter) ? letter : ' '))
             .Split(' ', StringSplitOptions.RemoveEmptyEntries)
-            .Select(word => word == "zero" ? "nought" : word);
+            .Select(word => word == "nought" ? "zero" : word);
 
     private static bool Fits(string looked, string word) =>
         word.StartsWith(looked, StringComparison.Ordinal)

@@ -110,7 +110,7 @@ public sealed class CardWriter(TallyDb db, TimeProvider clock)
         var row = await db.Cards.Include(each => each.Versions).SingleOrDefaultAsync(each => each.Id == card.Id, cancellationToken);
         if (row is null)
         {
-            Add(card, json, "Written down.", why);
+            Add(card, json, "First version.", why);
             return Result.Ok(new SavedCard(card.Id, 1, false, true));
         }
 

@@ -54,7 +54,7 @@ public static class FileText
             : new Fault(
                 $"line {1 + text.AsSpan(0, at).Count('\n')}",
                 $"a letter there is broken ({Broken})",
-                "write it anew, or choose below how the file was written"
+                "save it again, or choose the encoding below"
             );
     }
 

@@ -180,11 +180,7 @@ public sealed class CoachBook(TallyDb db, UserManager<Coach> users, CallerBook c
             ),
             PasswordRule.HoldsName => new Fault("password", "the password is little more than your name", "take other words"),
             nameof(IdentityErrorDescriber.PasswordMismatch) => new Fault("old", "the old password is another", "try again"),
-            nameof(IdentityErrorDescriber.DuplicateUserName) => new Fault(
-                "name",
-                "somebody has this name already",
-                "write another"
-            ),
+            nameof(IdentityErrorDescriber.DuplicateUserName) => new Fault("name", "another coach has this name", "write another"),
             nameof(IdentityErrorDescriber.InvalidToken) => new Fault(
                 "link",
                 "this link has been used, or is too old",

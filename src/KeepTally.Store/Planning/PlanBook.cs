@@ -59,6 +59,10 @@ public sealed class PlanBook(
         };
     }
 
+    /// <summary>The version of a plan, which grows with every change; null where there is no such practice.</summary>
+    public Task<int?> VersionAsync(int practiceId, CancellationToken cancellationToken = default) =>
+        practices.SheetVersionAsync(practiceId, cancellationToken);
+
     /// <summary>Changes the sheet of a practice; null where it was, else why not.</summary>
     /// <param name="edit">The sheet as it is to be; it may say why it cannot.</param>
     public async Task<Fault?> EditAsync(

@@ -284,7 +284,7 @@ public sealed class PlanRowWriter(TallyDb db)
             if (!read.IsOk)
             {
                 return Result.Fail<IReadOnlyList<Block>>(
-                    read.Faults[0].For($"station {order + 1}, {found.Value.Name}: the card no longer reads")
+                    read.Faults[0].For($"station {order + 1}, {found.Value.Name}: the card cannot be read")
                 );
             }
 

@@ -21,7 +21,7 @@ public sealed class ReadyPracticeWriter(BlockWriter blocks, PlanBook plans, Dril
         var players = (await squad.ListAsync(team, cancellationToken)).Count;
         if (players == 0)
         {
-            return Result.Fail<Plan>(new Fault("squad", "there is nobody in the squad yet", "write down the squad first"));
+            return Result.Fail<Plan>(new Fault("squad", "the squad has no players yet", "add players first"));
         }
 
         var cards = (await book.CardsAsync(cancellationToken)).ToDictionary(entry => entry.Id, entry => entry.Card);

@@ -36,7 +36,7 @@ internal sealed class GroupFacts
         _together = PairBook.Of(pairs, together: true);
         _apart = PairBook.Of(pairs, together: false);
         var absent = PracticeBook.Absent(practice);
-        Squad = [.. players.Select(player => new Member(player.UnitId, player.Name))];
+        Squad = [.. players.Select(player => new Member(player.UnitId, player.Name, player.Number))];
         Here = [.. players.Where(player => !absent.Contains(player.Id)).Select(player => player.UnitId)];
         Members = MembersOf(Here);
     }
@@ -123,7 +123,8 @@ internal sealed class GroupFacts
     internal void Remember(DealtBlock block) =>
         Partners.Add(_met, (block.Groups?.Groups ?? []).Select(group => group.Players.Select(player => player.Id).ToArray()));
 
-    private Member[] MembersOf(IReadOnlyList<PlayerId> ids) => [.. ids.Select(id => new Member(id, _players[id].Name))];
+    private Member[] MembersOf(IReadOnlyList<PlayerId> ids) =>
+        [.. ids.Select(id => new Member(id, _players[id].Name, _players[id].Number))];
 
     private SplitPlayer Known(Member player) =>
         new(

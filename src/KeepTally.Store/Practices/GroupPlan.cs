@@ -56,7 +56,7 @@ public sealed class GroupPlan(SquadBook squad, PairBook pairs, PartnerMemory par
         var read = CardsOf(block);
         if (read.FirstOrDefault(card => !card.IsOk) is { } unreadable)
         {
-            return new DealtBlock(block, [], null, [], unreadable.Faults[0].For("its card no longer reads"), null);
+            return new DealtBlock(block, [], null, [], unreadable.Faults[0].For("its card cannot be read"), null);
         }
 
         DrillCard[] cards = [.. read.Select(card => card.Require())];

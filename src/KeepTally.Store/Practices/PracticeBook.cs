@@ -10,13 +10,17 @@ namespace KeepTally.Store.Practices;
 public sealed class PracticeBook(TallyDb db)
 {
     /// <summary>The practice of a day; else the next one to come, else the last one that was.</summary>
-    public async Task<Practice?> ForDayAsync(DateOnly day, CancellationToken cancellationToken = default) =>
-        await Whole()
-            .Where(practice => practice.Date >= day)
-            .OrderBy(practice => practice.Date)
-            .ThenBy(practice => practice.Start)
-            .FirstOrDefaultAsync(cancellationToken)
-        ?? await Whole().OrderByDescending(practice => practice.Date).FirstOrDefaultAsync(cancellationToken);
+    /// <param name="team">Of this team alone; null of any.</param>
+    public async Task<Practice?> ForDayAsync(DateOnly day, int? team = null, CancellationToken cancellationToken = default)
+    {
+        var practices = Whole().Where(practice => team == null || practice.TeamId == team);
+        return await practices
+                .Where(practice => practice.Date >= day)
+                .OrderBy(practice => practice.Date)
+                .ThenBy(practice => practice.Start)
+                .FirstOrDefaultAsync(cancellationToken)
+            ?? await practices.OrderByDescending(practice => practice.Date).FirstOrDefaultAsync(cancellationToken);
+    }
 
     public async Task<Practice?> FindAsync(int id, CancellationToken cancellationToken = default) =>
         await Whole().SingleOrDefaultAsync(practice => practice.Id == id, cancellationToken);

@@ -34,10 +34,10 @@ public sealed record DrillBefore(string Usual, IReadOnlyList<DrillNote> Notes)
             return run;
         }
 
-        var usual = $"{ShareWords.Plain(way.All)} goes came off, {ShareWords.Percent(way.All.Value)}";
+        var usual = $"{ShareWords.Percent(way.All.Value)} made ({ShareWords.Plain(way.All)})";
         return days.Length == 1
             ? $"{run} {usual}."
-            : $"{run} {usual}; in single practices {ShareWords.Percent(days.Min())} to {ShareWords.Percent(days.Max())}, the last time {ShareWords.Percent(last.Share.Of > 0 ? last.Share.Value : days[^1])}.";
+            : $"{run} {usual}; in single practices {ShareWords.Percent(days.Min())} to {ShareWords.Percent(days.Max())}, last time {ShareWords.Percent(last.Share.Of > 0 ? last.Share.Value : days[^1])}.";
     }
 }
 

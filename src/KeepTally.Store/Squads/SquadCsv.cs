@@ -126,7 +126,7 @@ public static class SquadCsv
         }
 
         rows += text.Length > 0 && text[^1] != '\n' ? 1 : 0;
-        return opened > 0 ? new SquadFault(opened, "the quotation mark opened there is never closed; close it, or take it out")
+        return opened > 0 ? new SquadFault(opened, "the quotation mark opened there is never closed; close it, or remove it")
             : rows > MostRows + 1
                 ? new SquadFault(
                     MostRows + 2,
@@ -157,7 +157,7 @@ public static class SquadCsv
             : name.Length > LongestName ? $"the name has more than {LongestName} letters"
             : string.Join(';', positions).Length > LongestPositions ? $"the positions have more than {LongestPositions} letters"
             : notes.Length > LongestNote ? $"the note has more than {LongestNote} letters"
-            : $"{name}{notes}".Contains(FileText.Broken) ? "a letter is broken; write it anew"
+            : $"{name}{notes}".Contains(FileText.Broken) ? "a letter is broken; type it again"
             : "";
         var number = Whole(csv, "number", 0, 999, ref reason);
         var born = Whole(csv, "birthYear", 1920, year, ref reason);

@@ -72,7 +72,7 @@ internal static class EventsEndpoint
         if (!found.IsOk)
         {
             // The device keeps what it has and sends it again once the card is mended.
-            var fault = found.Faults[0].For("the card of this drill no longer reads");
+            var fault = found.Faults[0].For("the card of this drill cannot be read");
             return ApiProblem.Of(StatusCodes.Status409Conflict, "sheet", fault.Problem, fault.Mend);
         }
 
@@ -87,7 +87,7 @@ internal static class EventsEndpoint
             return ApiProblem.Of(
                 StatusCodes.Status403Forbidden,
                 "sheet",
-                "this sheet is somebody else's to keep",
+                "you may not write to this sheet",
                 "tap on your own, or ask the coach"
             );
         }

@@ -156,6 +156,7 @@ public static class Application
         services.AddSingleton<IJournalListener>(provider => provider.GetRequiredService<EventFeed>());
         services.AddSingleton<WhoIsHere>();
         services.AddSingleton<PracticeNews>();
+        services.AddSingleton<PlanNews>();
         services.AddSingleton<AppendGuards>();
         services.AddScoped<DeviceDesk>();
         services.AddApiDescription();

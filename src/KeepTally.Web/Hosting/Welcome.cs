@@ -17,7 +17,7 @@ internal static class Welcome
         var here = $"http://127.0.0.1:{settings.Port}";
         if (await coaches.IsEmptyAsync())
         {
-            Console.WriteLine("Nobody has an account yet. Open this on this machine to set everything up:");
+            Console.WriteLine("No account yet. Open this link on this machine to set up Keep Tally:");
             Console.WriteLine($"  {here}/first?key={running.FirstKey}");
         }
 

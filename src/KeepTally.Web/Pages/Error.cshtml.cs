@@ -26,8 +26,8 @@ public sealed class ErrorModel : PageModel
         Code switch
         {
             404 => "There is no such page. It may have been for another team or another day.",
-            403 => "You are in, but this is for somebody else to see or to change. Ask the head coach.",
-            429 => "Somebody tried too often from here. Wait a minute, then try again.",
-            _ => "Nothing that was tapped is lost. Go back and try again; if it happens again, start the application anew.",
+            403 => "You are signed in, but you may not see or change this. Ask the head coach.",
+            429 => "Too many tries from here. Wait a minute, then try again.",
+            _ => "No tap is lost. Go back and try again. If it happens again, restart Keep Tally.",
         };
 }

@@ -136,14 +136,24 @@ public sealed class IndexModel(
 
     public IReadOnlyList<Team> Teams { get; private set; } = [];
 
+    /// <summary>The team of the practice shown, or the chosen one where it has none; null where there is no team.</summary>
+    public Team? Shown { get; private set; }
+
+    private int? _team;
+
     /// <summary>Other practices whose sheet is still open.</summary>
     public IReadOnlyList<Practice> Others { get; private set; } = [];
 
     /// <summary>What was planned last time and not reached.</summary>
     public IReadOnlyList<Block> Unreached { get; private set; } = [];
 
-    public async Task OnGetAsync(int? practice, CancellationToken cancellationToken) =>
+    /// <param name="team">The team chosen to look at, where it has just been chosen.</param>
+    public async Task OnGetAsync(int? practice, int? team, CancellationToken cancellationToken)
+    {
+        HttpContext.ChosenTeam(team);
+        _team = team;
         await LoadAsync(practice, cancellationToken);
+    }
 
     /// <summary>Begins another practice today, for a team.</summary>
     public async Task<IActionResult> OnPostNewAsync(int team, CancellationToken cancellationToken) =>
@@ -246,14 +256,18 @@ public sealed class IndexModel(
     {
         var today = DateOnly.FromDateTime(clock.GetLocalNow().DateTime);
         Teams = await squad.TeamsAsync(cancellationToken);
+        Shown = Teams.FirstOrDefault(team => team.Id == HttpContext.ChosenTeam(_team));
         Practice =
             (practice is { } id ? await book.FindAsync(id, cancellationToken) : null)
-            ?? await book.ForDayAsync(today, cancellationToken);
+            ?? await book.ForDayAsync(today, Shown?.Id, cancellationToken);
         if (Practice is null)
         {
-            Players = Teams.Count > 0 ? await squad.ListAsync(Teams[0].Id, cancellationToken) : [];
+            Shown ??= Teams.Count > 0 ? Teams[0] : null;
+            Players = Shown is { } empty ? await squad.ListAsync(empty.Id, cancellationToken) : [];
             return;
         }
+
+        Shown = Practice.Team;
 
         Others = [.. (await practices.ToComeAsync(cancellationToken)).Where(other => other.Id != Practice.Id)];
         Unreached = await unreached.ForAsync(Practice, cancellationToken);

@@ -1,5 +1,4 @@
-// The menu: the theme is chosen there, and a press beside it or Escape closes it.
-const menu = document.getElementById("site-menu");
+// The menu and the choice of a team: a press beside one or Escape closes it. The theme is chosen in the menu.
 const earlier = { hall: "dark", paper: "light" };
 
 function themeNow() {
@@ -23,14 +22,16 @@ for (const choice of document.querySelectorAll("[data-theme-choice]")) {
   });
 }
 
-document.addEventListener("click", ({ target }) => {
-  if (menu?.open && !menu.contains(target)) {
-    menu.open = false;
-  }
-});
-menu?.addEventListener("keydown", ({ key }) => {
-  if (key === "Escape") {
-    menu.open = false;
-    menu.querySelector("summary").focus();
-  }
-});
+for (const menu of document.querySelectorAll("#site-menu, .team-choice")) {
+  document.addEventListener("click", ({ target }) => {
+    if (menu.open && !menu.contains(target)) {
+      menu.open = false;
+    }
+  });
+  menu.addEventListener("keydown", ({ key }) => {
+    if (key === "Escape") {
+      menu.open = false;
+      menu.querySelector("summary").focus();
+    }
+  });
+}

@@ -62,8 +62,8 @@ public sealed class SheetFitTests
             )
         );
 
-        Assert.Contains("at 50 % 0:30", words, StringComparison.Ordinal);
-        Assert.Contains("the card gives 2 minutes", words, StringComparison.Ordinal);
+        Assert.Contains("at 50 % made 0:30", words, StringComparison.Ordinal);
+        Assert.Contains("the card allows 2 minutes", words, StringComparison.Ordinal);
         Assert.Empty(CardForecast.Of(Given.Card(""" "play":"together","until":[{"seconds":60}] """)));
     }
 }

@@ -18,7 +18,7 @@ public sealed class CalibrationTests
         Assert.True(Assert.Single(Calibration.Of(forecasts)).Agrees);
         Assert.Equal(0.21, Calibration.Brier(forecasts), 9);
         Assert.Contains(
-            "What happened is what was foreseen",
+            "So far the forecasts fit",
             CalibrationWords.Of(Calibration.Of(forecasts), forecasts, 30).First(),
             StringComparison.Ordinal
         );
@@ -33,7 +33,7 @@ public sealed class CalibrationTests
         Assert.Equal([(0.0, true), (0.8, false)], bins.Select(bin => (bin.Low, bin.Agrees)));
         Assert.Equal(105, bins[1].Happened.Of);
         Assert.StartsWith(
-            "Of what was called 80 to 100 % less happened",
+            "Of the forecasts from 80 to 100 % fewer came true",
             CalibrationWords.Of(bins, forecasts, 30).First(),
             StringComparison.Ordinal
         );
@@ -51,6 +51,6 @@ public sealed class CalibrationTests
             Assert.Single(CalibrationWords.Of(Calibration.Of(forecasts), forecasts, 30)),
             StringComparison.Ordinal
         );
-        Assert.Contains("Nothing was foreseen", Assert.Single(CalibrationWords.Of([], [], 30)), StringComparison.Ordinal);
+        Assert.Contains("No forecast can be checked", Assert.Single(CalibrationWords.Of([], [], 30)), StringComparison.Ordinal);
     }
 }

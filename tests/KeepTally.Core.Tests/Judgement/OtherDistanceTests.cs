@@ -32,7 +32,7 @@ public sealed class OtherDistanceTests
 
         Assert.InRange(there, 4, 4.5);
         Assert.StartsWith(
-            $"From {there:0.#} m in place of 8 m about {ShareWords.Percent(AtDistance.Expected(0.4, 8, there))} would come off, anything from ",
+            $"From {there:0.#} m instead of 8 m about {ShareWords.Percent(AtDistance.Expected(0.4, 8, there))} would be made, likely between ",
             Of(new Share(40, 100)),
             StringComparison.Ordinal
         );
@@ -40,7 +40,7 @@ public sealed class OtherDistanceTests
 
     [Fact]
     public void Farther_where_too_many_do() =>
-        Assert.StartsWith("From 14.5 m in place of 8 m", Of(new Share(91, 100)), StringComparison.Ordinal);
+        Assert.StartsWith("From 14.5 m instead of 8 m", Of(new Share(91, 100)), StringComparison.Ordinal);
 
     /// <summary>Nobody is told to shoot from a hand's breadth, nor from the other end of the hall.</summary>
     [Fact]
@@ -53,7 +53,7 @@ public sealed class OtherDistanceTests
     [Fact]
     public void In_what_the_coach_counts_in() =>
         Assert.Contains(
-            " yd in place of ",
+            " yd instead of ",
             Of(new Share(30, 100), pacing: new Pacing(LengthUnit.Yards, Stride.Usual)),
             StringComparison.Ordinal
         );

@@ -25,15 +25,15 @@ public sealed class OtherPassTests
         var best = Enumerable.Range(1, n).MinBy(each => Math.Abs(Tail(each) - 0.65));
         var words = Of($$"""{"successes":{{k}},"of":{{n}}}""", new Share(made, of));
 
-        Assert.Contains($"comes off {ShareWords.Percent(Tail(k))} of the time", words, StringComparison.Ordinal);
-        Assert.EndsWith($"would {ShareWords.Percent(Tail(best))}.", words, StringComparison.Ordinal);
+        Assert.Contains($"is made {ShareWords.Percent(Tail(k))} of the time", words, StringComparison.Ordinal);
+        Assert.EndsWith($", {ShareWords.Percent(Tail(best))}.", words, StringComparison.Ordinal);
     }
 
     /// <summary>Three in a row at one in two is one in eight; one alone is a half.</summary>
     [Fact]
     public void A_row_is_a_power() =>
         Assert.Equal(
-            "Three in a row comes off 13 % of the time at this share; one in a row would 50 %.",
+            "At this share, three in a row is made 13 % of the time; one in a row, 50 %.",
             Of("""{"streak":3}""", new Share(5, 10))
         );
 

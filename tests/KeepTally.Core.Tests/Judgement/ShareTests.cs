@@ -75,21 +75,15 @@ public sealed class ShareTests
     }
 
     [Theory]
-    [InlineData(
-        7,
-        10,
-        5,
-        10,
-        "7 of 10 against 5 of 10 says nothing yet: going on like this, some 36 more goes each would settle it."
-    )]
-    [InlineData(5, 10, 50, 100, "5 of 10 against 50 of 100: no difference to speak of.")]
-    [InlineData(0, 0, 5, 10, "The first has no goes yet.")]
+    [InlineData(7, 10, 5, 10, "7 of 10 against 5 of 10 is too close to call. About 36 more tries each would settle it.")]
+    [InlineData(5, 10, 50, 100, "5 of 10 against 50 of 100: no clear difference.")]
+    [InlineData(0, 0, 5, 10, "The first has no tries yet.")]
     [InlineData(
         48,
         80,
         56,
         70,
-        "The second is better than the first: 48 of 80 against 56 of 70, by 20 % of all goes, and truly by anything from 5 % to 33 %."
+        "The second is better than the first: 48 of 80 against 56 of 70, by 20 percentage points, likely between 5 and 33."
     )]
     public void A_comparison_is_told_in_a_sentence(int a, int of, int b, int other, string words) =>
         Assert.Equal(

@@ -75,7 +75,7 @@ public sealed class TrendTests
         Assert.Null(Trend.OfShares([.. three, (21, default)]));
         Assert.Null(Trend.OfFigures([(1, 1), (1, 2), (1, 3), (1, 4)]));
         Assert.Equal(
-            "Three practices with 15 of 30: too few for a trend. From four practices on there is one.",
+            "Three practices with 15 of 30: too few for a trend. A trend takes four practices.",
             TrendWords.OfShares(null, 3, new Share(15, 30))
         );
     }

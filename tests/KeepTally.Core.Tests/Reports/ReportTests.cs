@@ -137,8 +137,8 @@ public sealed class ReportTests
             ];
 
         Assert.Equal(Lines(false, 0), Lines(true, 0));
-        Assert.StartsWith("Not ended yet: ", Lines(true, 1)[0], StringComparison.Ordinal);
-        Assert.StartsWith("Took ", Lines(false, 1)[0], StringComparison.Ordinal);
+        Assert.StartsWith("Still running: ", Lines(true, 1)[0], StringComparison.Ordinal);
+        Assert.StartsWith("Ran ", Lines(false, 1)[0], StringComparison.Ordinal);
         Assert.Contains(Lines(true, 1), line => line == "A first so far with 2 goes.");
         Assert.Contains(Lines(false, 1), line => line == "A first with 2 goes.");
         Assert.Equal(["Not begun yet."], Lines(true, 2));

@@ -11,7 +11,7 @@ public sealed class ParWordsTests
     [Theory]
     [InlineData("a-", "2 to par")]
     [InlineData("a+ a+", "par met")]
-    [InlineData("a+ a- a-", "under par")]
+    [InlineData("a+ a- a-", "below par")]
     public void More_is_better_of_makes(string taps, string words) =>
         Assert.Equal(
             words,
@@ -23,7 +23,7 @@ public sealed class ParWordsTests
     [Theory]
     [InlineData("a- a-", "par 0:03")]
     [InlineData("a+ a+", "par met")]
-    [InlineData("a- a- a- a-", "past par")]
+    [InlineData("a- a- a- a-", "over par")]
     public void Less_is_better_of_time(string taps, string words) =>
         Assert.Equal(
             words,

@@ -15,8 +15,8 @@ public sealed class TapWordsTests
     [InlineData("three-gates", "a:miss*3", "Third miss: this window is lost, start again.")]
     [InlineData("three-gates", "a:make*5", "1 to a, now 5 points. Left cleared: on to middle.")]
     [InlineData("step-back-push", "a:make*3 a:miss*7", "Three of ten: this window is lost. That is the first out.")]
-    [InlineData("ten-straight", "a:make*4 a:miss", "The run is back to nought.")]
-    [InlineData("two-rings", "a:make a:miss", "A miss: the run starts again from nought.")]
+    [InlineData("ten-straight", "a:make*4 a:miss", "The run is back to zero.")]
+    [InlineData("two-rings", "a:make a:miss", "A miss: the run starts again from zero.")]
     [InlineData("climb-the-net", "a:make*2 a:miss*2", "Second miss: this window is lost, back to near.")]
     [InlineData("win-it-score-it", "plain:rebound*10 plain:stop", "1 to plain, now 11. It is over: plain wins.")]
     [InlineData("one-hand-behind", ":miss", "The ball goes to second.")]
@@ -38,7 +38,7 @@ public sealed class TapWordsTests
     [Fact]
     public void A_number_is_told_with_its_unit_and_the_turn_that_passed() =>
         Assert.Equal(
-            "31.5 m written down. b is next.",
+            "31.5 m recorded. b is next.",
             ShippedCard.Play("long-throw").Say("", "throw", null, 31.5).Why,
             ignoreCase: true
         );
@@ -93,6 +93,6 @@ public sealed class TapWordsTests
         }
 
         Make(1);
-        Assert.EndsWith("A miss: the run starts again from nought.", Make(2), StringComparison.Ordinal);
+        Assert.EndsWith("A miss: the run starts again from zero.", Make(2), StringComparison.Ordinal);
     }
 }

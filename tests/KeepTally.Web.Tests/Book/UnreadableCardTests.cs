@@ -53,7 +53,7 @@ public sealed class UnreadableCardTests : IAsyncLifetime
         var page = await _home.Visit().OpenAsync("/drills");
         var told = page.QuerySelector("[role=alert]")!;
 
-        Assert.Contains("One card no longer reads", told.TextContent, StringComparison.Ordinal);
+        Assert.Contains("One card cannot be read", told.TextContent, StringComparison.Ordinal);
         Assert.Contains(path, told.TextContent, StringComparison.Ordinal);
         Assert.Equal(
             before.Count - 1,
@@ -77,11 +77,11 @@ public sealed class UnreadableCardTests : IAsyncLifetime
         var practice = await _home.PracticeAsync();
 
         var today = await _home.Visit().OpenAsync("/");
-        Assert.Contains("its card no longer reads", today.QuerySelector("main")!.TextContent, StringComparison.Ordinal);
+        Assert.Contains("its card cannot be read", today.QuerySelector("main")!.TextContent, StringComparison.Ordinal);
         await _home.Visit().OpenAsync($"/groups/{practice}");
         var hindrance = await _home.WithAsync<PracticeStart, Fault?>(start => start.BeginAsync(practice));
 
-        Assert.Contains("its card no longer reads", hindrance!.Told, StringComparison.Ordinal);
+        Assert.Contains("its card cannot be read", hindrance!.Told, StringComparison.Ordinal);
         Assert.Contains(path, hindrance!.Told, StringComparison.Ordinal);
     }
 
@@ -100,7 +100,7 @@ public sealed class UnreadableCardTests : IAsyncLifetime
             run.QuerySelectorAll("main .drill:not(.is-over) h1").Select(h => h.TextContent.Trim())
         );
         Assert.StartsWith(
-            "Three gates cannot be run: its card no longer reads",
+            "Three gates cannot be run: its card cannot be read",
             run.QuerySelector("[data-unreadable]")!.TextContent,
             StringComparison.Ordinal
         );
@@ -124,7 +124,7 @@ public sealed class UnreadableCardTests : IAsyncLifetime
 
         Assert.Equal(System.Net.HttpStatusCode.Conflict, answer.StatusCode);
         Assert.Contains(
-            "the card of this drill no longer reads",
+            "the card of this drill cannot be read",
             await answer.Content.ReadAsStringAsync(),
             StringComparison.Ordinal
         );
@@ -140,7 +140,7 @@ public sealed class UnreadableCardTests : IAsyncLifetime
         var page = await _home.Visit().OpenAsync($"/results/{practice}");
 
         Assert.Equal(2, page.QuerySelectorAll(".drill-results section").Length);
-        Assert.Contains("its card no longer reads", page.QuerySelector("[role=alert]")!.TextContent, StringComparison.Ordinal);
+        Assert.Contains("its card cannot be read", page.QuerySelector("[role=alert]")!.TextContent, StringComparison.Ordinal);
         using var csv = await _home.Visit().Http.GetAsync(new Uri($"/results/{practice}?handler=Csv", UriKind.Relative));
         csv.EnsureSuccessStatusCode();
     }

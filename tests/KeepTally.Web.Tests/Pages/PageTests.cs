@@ -186,7 +186,7 @@ public sealed class PageTests : IAsyncLifetime
         var tomorrow = await TextsAsync();
 
         Assert.All(today, text => Assert.Contains("still on", text, StringComparison.Ordinal));
-        Assert.All(today, text => Assert.Contains("Not begun yet.", text, StringComparison.Ordinal));
+        Assert.All(today, text => Assert.Contains("Not started yet.", text, StringComparison.Ordinal));
         Assert.All(today, text => Assert.DoesNotContain("Not reached", text, StringComparison.Ordinal));
         Assert.Contains("Striped ahead so far", today[0], StringComparison.Ordinal);
         Assert.All(tomorrow, text => Assert.DoesNotContain("still on", text, StringComparison.Ordinal));

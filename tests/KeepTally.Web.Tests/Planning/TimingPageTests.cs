@@ -192,7 +192,7 @@ public sealed class TimingPageTests : IAsyncLifetime
         _home.Clock.Advance(TimeSpan.FromDays(3));
         var coach = _home.Visit();
         var page = await coach.ReadAsync("/plan/1");
-        Assert.Contains("As it was planned", page.Body!.TextContent, StringComparison.Ordinal);
+        Assert.Contains("This is what was planned", page.Body!.TextContent, StringComparison.Ordinal);
         Assert.Empty(page.QuerySelectorAll("#timing button:not([disabled])"));
 
         var answer = await coach.PostAsync("/plan/1?handler=Act&key=2&act=Longer", "/plan/1");
@@ -202,6 +202,32 @@ public sealed class TimingPageTests : IAsyncLifetime
             "practice:1",
             (await coach.ReadAsync("/plan?from=1")).QuerySelector("#new-from option[selected]")!.GetAttribute("value")
         );
+    }
+
+    [Fact]
+    public async Task A_page_that_stands_open_is_told_what_another_coach_changed()
+    {
+        var (one, other) = (_home.Visit(), _home.VisitAs("Sam Wren"));
+        await _home.BegunAsync();
+        var open = await one.OpenAsync("/plan/1");
+        var news = open.QuerySelector("[hx-trigger^=every]")!.GetAttribute("hx-get")!;
+        using (var quiet = await one.GetAsync(news))
+        {
+            Assert.Equal(HttpStatusCode.NoContent, quiet.StatusCode);
+        }
+
+        await other.PostAsync("/plan/1?handler=Act&key=2&act=Longer", "/plan/1");
+        await other.PostAsync("/plan/1?handler=Act&key=3&act=Off", "/plan/1");
+        var told = (await one.ReadAsync(news)).QuerySelectorAll("p").Select(line => line.TextContent).ToArray();
+        Assert.Equal(2, told.Length);
+        Assert.Equal("Sam Wren: Three gates now 7 min (was 6.5).", told[0]);
+        Assert.StartsWith("Sam Wren: Removed ", told[1], StringComparison.Ordinal);
+
+        // Whoever made the change has the plan as it is.
+        using var own = await other.GetAsync(
+            (await other.OpenAsync("/plan/1")).QuerySelector("[hx-trigger^=every]")!.GetAttribute("hx-get")!
+        );
+        Assert.Equal(HttpStatusCode.NoContent, own.StatusCode);
     }
 
     [Fact]

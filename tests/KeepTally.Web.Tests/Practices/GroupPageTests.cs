@@ -265,7 +265,7 @@ public sealed class GroupPageTests : IAsyncLifetime
         Assert.Equal("level by Three gates", page.QuerySelector("#level-by.is-chosen option[selected]")!.TextContent);
         Assert.All(Groups(page, $"b{(await BlocksAsync())[0]}"), group => Assert.Single(group.Split(' ').Intersect(strong)));
         Assert.Contains(
-            "No result yet, dealt in last: Esme Thornbury",
+            "No result yet, placed last: Esme Thornbury",
             page.QuerySelector("main")!.TextContent,
             StringComparison.Ordinal
         );

@@ -87,7 +87,7 @@ public sealed class ArchiveTests(PastPageTests.Club club) : IClassFixture<PastPa
         var page = (await club.Home.Visit().OpenAsync($"/results/{id}/report")).QuerySelector("main")!.TextContent;
 
         Assert.All(report.Players, player => Assert.Contains(player.Name, page, StringComparison.Ordinal));
-        Assert.Contains($"{report.Goes.Made} of {report.Goes.Of} came off", page, StringComparison.Ordinal);
+        Assert.Contains($"made ({report.Goes.Made} of {report.Goes.Of})", page, StringComparison.Ordinal);
         // Goes of players, and of no side, are somebody's own.
         Assert.Equal(
             report.Drills.Where(drill => drill.Stage.Scores == Core.Cards.Scorer.Player).Sum(drill => drill.Goes.Of),

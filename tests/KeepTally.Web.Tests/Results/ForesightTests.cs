@@ -50,7 +50,7 @@ public sealed class ForesightTests(PastPageTests.Club club) : IClassFixture<Past
                 .Select(drill => (drill.Practice.Id, drill.Chance))
         );
         var page = await club.Home.Visit().OpenAsync("/plan/foresight");
-        Assert.Contains("were foreseen and", page.QuerySelector("main")!.TextContent, StringComparison.Ordinal);
+        Assert.Contains("was forecast and", page.QuerySelector("main")!.TextContent, StringComparison.Ordinal);
     }
 
     private static readonly Comparer<PastPractice> ByDate = Comparer<PastPractice>.Create(
@@ -87,7 +87,7 @@ public sealed class ForesightTests(PastPageTests.Club club) : IClassFixture<Past
             .ToArray();
         var visitor = club.Home.Visit();
         var first = await visitor.OpenAsync($"/results/{days[0].Key.Id}");
-        Assert.DoesNotContain("own best", first.Body!.TextContent, StringComparison.Ordinal);
+        Assert.All(first.QuerySelectorAll("td"), cell => Assert.DoesNotContain("personal best", cell.TextContent, StringComparison.Ordinal));
         var before = days[..^1].SelectMany(day => day).SelectMany(UnitsOf).ToLookup(unit => unit.Name, unit => unit.Points);
         var last = await visitor.OpenAsync($"/results/{days[^1].Key.Id}");
         var rows = last.QuerySelectorAll(".drill-results section")
@@ -99,7 +99,7 @@ public sealed class ForesightTests(PastPageTests.Club club) : IClassFixture<Past
         {
             var squad = points > before.SelectMany(each => each).Max();
             Assert.Equal(squad, rows[name].Contains("best of the squad", StringComparison.Ordinal));
-            Assert.Equal(!squad && points > before[name].Max(), rows[name].Contains("own best", StringComparison.Ordinal));
+            Assert.Equal(!squad && points > before[name].Max(), rows[name].Contains("personal best", StringComparison.Ordinal));
         }
 
         static IEnumerable<(string Name, double Points)> UnitsOf(PastSheet sheet) =>

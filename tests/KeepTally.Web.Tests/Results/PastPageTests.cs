@@ -1,6 +1,7 @@
 using System.Text.RegularExpressions;
 using KeepTally.Core.Judgement;
 using KeepTally.Core.Reports;
+using KeepTally.Core.Words;
 using KeepTally.Store.Database;
 using KeepTally.Store.Demo;
 using KeepTally.Store.Practices;
@@ -132,7 +133,7 @@ public sealed partial class PastPageTests(PastPageTests.Club club) : IClassFixtu
         var page = await club.Home.Visit().OpenAsync("/drills/three-gates/fit");
 
         Assert.Contains(
-            $"By the record of Saltmarsh Terns under-14 here: {share.Made} of {share.Of}",
+            $"By the record of Saltmarsh Terns under-14 here: {ShareWords.Percent(share.Value)} made ({share.Made} of {share.Of})",
             page.QuerySelector("#fit")!.TextContent,
             StringComparison.Ordinal
         );
@@ -193,7 +194,7 @@ public sealed partial class PastPageTests(PastPageTests.Club club) : IClassFixtu
         Assert.Equal(before.Sum(row => row.Report.Successes) + 1, after.Sum(row => row.Report.Successes));
         Assert.Equal(before.Sum(row => row.Report.Attempts), after.Sum(row => row.Report.Attempts));
         Assert.Contains(
-            "put right afterwards",
+            "corrected afterwards",
             (await visitor.OpenAsync($"/results/{practice}")).Body!.TextContent,
             StringComparison.Ordinal
         );
@@ -224,7 +225,7 @@ public sealed partial class PastPageTests(PastPageTests.Club club) : IClassFixtu
             lines,
             line =>
                 line.Contains("Three gates", StringComparison.Ordinal)
-                && line.Contains("you gave 6:00: played out in", StringComparison.Ordinal)
+                && line.Contains("and has 6:00: it finishes in", StringComparison.Ordinal)
         );
         Assert.Contains(
             lines,
@@ -246,7 +247,7 @@ public sealed partial class PastPageTests(PastPageTests.Club club) : IClassFixtu
         Assert.NotEmpty(await club.ResultsOfAsync("win-it-score-it"));
         var match = await club.Home.Visit().OpenAsync("/drills/win-it-score-it/fit");
         Assert.Equal("50", match.QuerySelector("input[name=percent]")!.GetAttribute("value"));
-        Assert.Contains("wins in 5 of 10 tries", match.QuerySelector("#fit")!.TextContent, StringComparison.Ordinal);
+        Assert.Contains("wins in 5 of 10 runs", match.QuerySelector("#fit")!.TextContent, StringComparison.Ordinal);
     }
 
     [Theory]
@@ -280,13 +281,13 @@ public sealed partial class PastPageTests(PastPageTests.Club club) : IClassFixtu
     {
         var page = await club.Home.Visit().OpenAsync($"/drills/three-gates/fit?{asked}");
         var words = page.QuerySelector(".fit-lines li")!.TextContent;
-        return words.Contains("in no try", StringComparison.Ordinal) ? 0
+        return words.Contains("in no run", StringComparison.Ordinal) ? 0
             : words.Contains("hardly", StringComparison.Ordinal) ? 0
-            : words.Contains("every try", StringComparison.Ordinal) ? 10
+            : words.Contains("every run", StringComparison.Ordinal) ? 10
             : int.Parse(Tenths().Match(words).Groups[1].Value, System.Globalization.CultureInfo.InvariantCulture);
     }
 
-    [GeneratedRegex("in (\\d+) of 10 tries")]
+    [GeneratedRegex("in (\\d+) of 10 runs")]
     private static partial Regex Tenths();
 
     /// <summary>The whole demo with its past.</summary>

@@ -110,7 +110,7 @@ public sealed class SquadTests : IAsyncLifetime
         await _home.BegunAsync();
         Assert.DoesNotContain(await HeadsAsync(), head => head.Contains($"\"p{ada}\"", StringComparison.Ordinal));
         var page = await _home.Visit().OpenAsync($"/squad?edit={ada}");
-        Assert.Contains("Back into the squad", page.Body!.TextContent, StringComparison.Ordinal);
+        Assert.Contains("Restore to the squad", page.Body!.TextContent, StringComparison.Ordinal);
     }
 
     [Fact]

@@ -45,9 +45,33 @@ public sealed class TeamTests : IAsyncLifetime
         Assert.Equal(["Tess Marsh"], after.QuerySelectorAll(".squad-table tbody th").Select(name => name.TextContent));
         Assert.DoesNotContain(
             "Tess",
-            (await visitor.OpenAsync("/squad")).QuerySelector(".squad-table")!.TextContent,
+            (await visitor.OpenAsync("/squad?team=1")).QuerySelector(".squad-table")!.TextContent,
             StringComparison.Ordinal
         );
+    }
+
+    [Fact]
+    public async Task A_team_chosen_on_one_page_is_the_one_shown_on_the_others()
+    {
+        var visitor = _home.Visit();
+        var other = await _home.WithAsync<SquadBook, int>(squad => squad.AddTeamAsync("Minis"));
+        Assert.NotEqual("Minis", Chosen(await visitor.OpenAsync("/squad/coverage")));
+
+        var today = await visitor.OpenAsync($"/?team={other}");
+        Assert.Equal("Minis", Chosen(today));
+        Assert.Equal("No practice yet", today.QuerySelector("h1")!.TextContent);
+        foreach (var page in new[] { "/squad", "/squad/coverage", "/plan/foresight", "/drills/three-gates/past", "/" })
+        {
+            Assert.Equal("Minis", Chosen(await visitor.OpenAsync(page)));
+        }
+
+        // A practice that is opened by its address is shown, whatever its team.
+        var practice = await _home.PracticeAsync();
+        Assert.NotEqual("Minis", Chosen(await visitor.OpenAsync($"/?practice={practice}")));
+        Assert.Equal("Minis", Chosen(await visitor.OpenAsync("/")));
+
+        static string Chosen(AngleSharp.Html.Dom.IHtmlDocument page) =>
+            page.QuerySelector(".team-choice [aria-current=true]")!.TextContent;
     }
 
     [Fact]
@@ -58,7 +82,7 @@ public sealed class TeamTests : IAsyncLifetime
 
         var today = await visitor.OpenAsync(begun.Headers.Location!.ToString());
 
-        Assert.Equal("Saltmarsh Terns hockey", today.QuerySelector(".over")!.TextContent);
+        Assert.Equal("Saltmarsh Terns hockey", today.QuerySelector(".team-choice [aria-current=true]")!.TextContent);
         Assert.Equal(8, today.QuerySelectorAll(".here-tile").Length);
         var practice = await _home.WithAsync<TallyDb, int>(db => db.Practices.MaxAsync(each => each.Id));
         var line = new DrillLine(practice, "clean-or-not", 8, 2, new Dictionary<string, string>());

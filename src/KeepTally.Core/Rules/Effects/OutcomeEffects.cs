@@ -5,9 +5,9 @@ namespace KeepTally.Core.Rules.Effects;
 /// <summary>Everything an outcome can do besides scoring. To add one is to add it here and to <see cref="All"/>.</summary>
 public static class OutcomeEffects
 {
-    /// <summary>Own points to nought.</summary>
+    /// <summary>Own points to zero.</summary>
     public static Effect Reset { get; } =
-        new("reset", "own points to nought", _ => "takes all points away", static (ref scene) => scene.Unit.Points = 0);
+        new("reset", "own points to zero", _ => "takes all points away", static (ref scene) => scene.Unit.Points = 0);
 
     /// <summary>The unit tapped wins.</summary>
     public static Effect Win { get; } =

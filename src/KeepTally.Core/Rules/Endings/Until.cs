@@ -91,7 +91,7 @@ public sealed record Until(IReadOnlyList<Ending> Endings) : StageRule
         foreach (var field in fields.Where(field => field.Kind != named[0] && fields.All(each => !Own(each, field.Property))))
         {
             var with = field.Kind.Property;
-            place.Find(field.Property)?.Wrong($"this only goes with {with}", $"take it out, or put it beside {with}");
+            place.Find(field.Property)?.Wrong($"this only goes with {with}", $"remove it, or put it beside {with}");
         }
 
         return named[0].Read(place.Find(named[0].Property)!.Value, place);

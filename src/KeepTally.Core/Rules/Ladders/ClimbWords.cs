@@ -29,7 +29,7 @@ internal static class ClimbWords
             Pass.Makes makes => $"{Made(now.Made)} of {Phrase.Count(makes.Successes)} made.",
             Pass.InARow run when made => $"{Made(now.Made)} {StreakWords.Kind(tap.Stage)} of {Phrase.Count(run.Streak)}.",
             Pass.InARow when tap.Stage.Streak == StreakMiss.Zero => was.Made > 0
-                ? $"{Failed(tap)}: the run starts again from nought."
+                ? $"{Failed(tap)}: the run starts again from zero."
                 : $"{Failed(tap)}: still no run.",
             Pass.InARow => $"{Failed(tap)} does not break the run: still {Phrase.Count(now.Made)}.",
             _ => "",

@@ -66,7 +66,7 @@ internal static class LadderReader
         {
             foreach (var name in new[] { "successes", "of", "stop" })
             {
-                place.Find(name)?.Wrong("this does not go with streak", "take it out, or take streak out");
+                place.Find(name)?.Wrong("this does not go with streak", "remove it, or remove streak");
             }
 
             return new Pass.InARow(streak.Whole(1));

@@ -30,7 +30,7 @@ internal static class LadderWords
                     ResultNames.Failure(stage)
                         + (
                             stage.Streak == StreakMiss.Zero
-                                ? " starts the run again from nought"
+                                ? " starts the run again from zero"
                                 : " does not count and does not break the run"
                         )
                 );

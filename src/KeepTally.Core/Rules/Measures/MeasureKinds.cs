@@ -54,10 +54,8 @@ public static class MeasureKinds
             "share made",
             "Share made",
             unit => unit.Accuracy,
-            (stage, better) =>
-                (better == Better.High ? "the best" : "the lowest")
-                + (ResultNames.AreMakes(stage) ? " share made" : " share that came off"),
-            value => $"{Phrase.Figure(value * 100)} in a hundred"
+            (_, better) => better == Better.High ? "the best share made" : "the lowest share made",
+            value => $"{Phrase.Figure(value * 100)} % made"
         )
         {
             Figure = static share => share.ToString("0 %", CultureInfo.InvariantCulture),

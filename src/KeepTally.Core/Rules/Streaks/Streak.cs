@@ -11,7 +11,7 @@ public sealed record Streak(StreakMiss Miss, StreakOthers Others = StreakOthers.
 {
     private static readonly Choices<StreakMiss> Misses = new(
         "miss",
-        ("zero", StreakMiss.Zero, "sets the run back to nought"),
+        ("zero", StreakMiss.Zero, "sets the run back to zero"),
         ("hold", StreakMiss.Hold, "leaves the run as it is")
     );
 
@@ -48,7 +48,7 @@ public sealed record Streak(StreakMiss Miss, StreakOthers Others = StreakOthers.
         }
 
         yield return Miss == StreakMiss.Zero
-            ? Phrase.Sentence($"{ResultNames.Failure(stage)} sets the run back to nought")
+            ? Phrase.Sentence($"{ResultNames.Failure(stage)} sets the run back to zero")
             : Phrase.Sentence($"{ResultNames.Failure(stage)} does not count and does not break the run");
         if (stage.Play == Play.Match)
         {
@@ -69,7 +69,7 @@ public sealed record Streak(StreakMiss Miss, StreakOthers Others = StreakOthers.
         return tap.Attempt switch
         {
             true => $"{Phrase.Capital(StreakWords.Of(tap.Stage, tap.Now.Streak))}.",
-            false when tap.Was.Streak > 0 && tap.Now.Streak == 0 => "The run is back to nought.",
+            false when tap.Was.Streak > 0 && tap.Now.Streak == 0 => "The run is back to zero.",
             false when tap.Now.Streak > 0 =>
                 $"{ResultNames.Failure(tap.Stage, tap.Tap.Outcome)} does not break the run: still {Phrase.Count(tap.Now.Streak)}.",
             _ => "",
@@ -91,7 +91,7 @@ public sealed record Streak(StreakMiss Miss, StreakOthers Others = StreakOthers.
 /// <summary>What a failure does to the run of successes.</summary>
 public enum StreakMiss
 {
-    /// <summary>The run begins again from nought.</summary>
+    /// <summary>The run begins again from zero.</summary>
     Zero,
 
     /// <summary>The run stays as it is.</summary>
@@ -101,7 +101,7 @@ public enum StreakMiss
 /// <summary>What a success of another side does to a run of successes, in a match.</summary>
 public enum StreakOthers
 {
-    /// <summary>The run begins again from nought.</summary>
+    /// <summary>The run begins again from zero.</summary>
     Zero,
 
     /// <summary>The run stays as it is: the sides play apart, as two relays do.</summary>
@@ -116,7 +116,7 @@ public static class StreakOfStage
         /// <summary>What a failure does to the run of successes.</summary>
         public StreakMiss Streak => stage.Rule<Streak>()?.Miss ?? StreakMiss.Zero;
 
-        /// <summary>Whether a success of one unit sets the run of every other back to nought.</summary>
+        /// <summary>Whether a success of one unit sets the run of every other back to zero.</summary>
         public bool SuccessBreaksOtherRuns =>
             stage.Play == Play.Match && (stage.Rule<Streak>()?.Others ?? StreakOthers.Zero) == StreakOthers.Zero;
     }

@@ -63,7 +63,7 @@ public sealed record Targets(IReadOnlyList<string> Zones, int Rounds, double Poi
             yield return Phrase.Sentence($"{Phrase.Figure(Points)} for hitting the zone asked");
         }
 
-        yield return "Where each ball really went is written down.";
+        yield return "Where each ball really went is recorded.";
     }
 
     internal override IEnumerable<string> Heart(Stage stage) => Words(stage).Take(1);

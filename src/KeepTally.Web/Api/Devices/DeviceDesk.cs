@@ -68,7 +68,7 @@ internal sealed class DeviceDesk(PracticeBook book, RunStore runs, EventJournal 
     internal async Task<Fault?> CheckAsync(OpenDesk desk, SheetEvent said, CancellationToken cancellationToken) =>
         await guards.FindAsync(journal, said.Sheet, cancellationToken) is { IsOk: true } found
             ? found.Value.Check(said.Event, desk.Time)
-            : new Fault("sheet", "this sheet is no longer kept", "ask for the practice anew");
+            : new Fault("sheet", "this sheet is no longer kept", "load the practice again");
 
     /// <summary>Writes events down; false where one of their numbers was taken meanwhile and says something else.</summary>
     internal async Task<bool> WriteAsync(IReadOnlyList<SheetEvent> events)

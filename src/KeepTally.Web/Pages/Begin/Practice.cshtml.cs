@@ -31,7 +31,7 @@ public sealed class PracticeModel(SquadBook squad, DrillBook book, ReadyPractice
     /// <summary>Makes it, and begins it or shows it on Today.</summary>
     public async Task<IActionResult> OnPostAsync(string practice, bool begin, CancellationToken cancellationToken)
     {
-        Shown = await squad.TeamAsync(Team, cancellationToken);
+        Shown = await squad.TeamAsync(HttpContext.ChosenTeam(Team), cancellationToken);
         var made = await ready.AddAsync(practice, Shown.Id, cancellationToken);
         if (!made.IsOk)
         {
@@ -48,7 +48,7 @@ public sealed class PracticeModel(SquadBook squad, DrillBook book, ReadyPractice
 
     private async Task LoadAsync(CancellationToken cancellationToken)
     {
-        Shown = await squad.TeamAsync(Team, cancellationToken);
+        Shown = await squad.TeamAsync(HttpContext.ChosenTeam(Team), cancellationToken);
         Players = (await squad.ListAsync(Shown.Id, cancellationToken)).Count;
         Names = (await book.ListAsync(archived: false, cancellationToken)).ToDictionary(
             entry => entry.Id,

@@ -20,13 +20,14 @@ public sealed class SquadModel(SquadBook squad) : PageModel
 
     public IReadOnlyList<SquadFault> Wrong { get; private set; } = [];
 
-    public async Task OnGetAsync(CancellationToken cancellationToken) => Shown = await squad.TeamAsync(Team, cancellationToken);
+    public async Task OnGetAsync(CancellationToken cancellationToken) =>
+        Shown = await squad.TeamAsync(HttpContext.ChosenTeam(Team), cancellationToken);
 
     /// <summary>Takes the names; where one cannot be taken, none is, and the list stays to be mended.</summary>
     public async Task<IActionResult> OnPostAsync(string? names, CancellationToken cancellationToken)
     {
         Text = names ?? "";
-        Shown = await squad.TeamAsync(Team, cancellationToken);
+        Shown = await squad.TeamAsync(HttpContext.ChosenTeam(Team), cancellationToken);
         var read = SquadNames.Read(Text);
         Wrong = read is { Wrong.Count: 0, Rows.Count: 0 } ? [new SquadFault(1, "no name yet; write the first")] : read.Wrong;
         if (Wrong.Count > 0)

@@ -8,6 +8,7 @@ using KeepTally.Store.Book;
 using KeepTally.Store.Results;
 using KeepTally.Store.Squads;
 using KeepTally.Store.Tables;
+using KeepTally.Web.Access;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
@@ -79,7 +80,7 @@ public sealed class FitModel(DrillBook book, PastBook past, SquadBook squad) : P
         Pace = pace ?? GoPace.Of(Card, Stage, Math.Max(1, Card.Players.Best)).TotalSeconds;
         Fault =
             !ModelState.IsValid ? "Write numbers, as 45 or 7.5."
-            : Percent is < 0 or > 100 ? "Write how many goes of a hundred come off, from 0 to 100."
+            : Percent is < 0 or > 100 ? "Enter the share made, from 0 to 100."
             : Minutes is <= 0 or > LongestMinutes ? "Write minutes from 0.5 to 600."
             : Pace is < 0.5 or > LongestPace ? "Write seconds from one go to the next, from 0.5 to 3600."
             : null;
@@ -127,7 +128,7 @@ public sealed class FitModel(DrillBook book, PastBook past, SquadBook squad) : P
 
     private async Task ReadRecordAsync(CancellationToken cancellationToken)
     {
-        Shown = await squad.TeamAsync(Team, cancellationToken);
+        Shown = await squad.TeamAsync(HttpContext.ChosenTeam(Team), cancellationToken);
         var ways = DrillPast.Of(await past.OfTeamAsync(Shown.Id, CardId, null, cancellationToken));
         var way = ways.FirstOrDefault(each => each.Stage.Name == Stage.Name);
         // In a match makes of both sides are added up: they do not say who scores more often.

@@ -56,7 +56,7 @@ public sealed class PastModel(DrillBook book, PastBook past, SquadBook squad, Pa
 
         (CardId, Name) = (page.Row.Id, page.Card.Name);
         Teams = await squad.TeamsAsync(cancellationToken);
-        Shown = await squad.TeamAsync(Team, cancellationToken);
+        Shown = await squad.TeamAsync(HttpContext.ChosenTeam(Team), cancellationToken);
         (Pacing, _) = await paces.OfAsync(HttpContext.Caller()!, cancellationToken);
         Ways = DrillPast.Of(await past.OfTeamAsync(Shown.Id, CardId, null, cancellationToken));
         return Page();
@@ -70,7 +70,7 @@ public sealed class PastModel(DrillBook book, PastBook past, SquadBook squad, Pa
             return NotFound();
         }
 
-        var team = await squad.TeamAsync(Team, cancellationToken);
+        var team = await squad.TeamAsync(HttpContext.ChosenTeam(Team), cancellationToken);
         var sheets = await past.OfTeamAsync(team.Id, page.Row.Id, null, cancellationToken);
         return Partial("_Before", (team.Name, DrillBefore.Of(sheets)));
     }

@@ -63,7 +63,7 @@ public sealed class DoorModel(DoorBook doors, PracticeBook book, RunStore runs, 
         DoneAsync(id, () => doors.LinkBoardAsync(id, cancellationToken), "Made a link to the board", cancellationToken);
 
     public Task<IActionResult> OnPostOutAsync(int id, int joiner, CancellationToken cancellationToken) =>
-        DoneAsync(id, () => doors.SendOutAsync(id, joiner, cancellationToken), "Sent somebody out", cancellationToken);
+        DoneAsync(id, () => doors.SendOutAsync(id, joiner, cancellationToken), "Removed a helper", cancellationToken);
 
     public async Task<IActionResult> OnPostPlaceAsync(int id, int joiner, string? sheet, CancellationToken cancellationToken) =>
         await book.ExistsAsync(id, cancellationToken) && await doors.PlaceAsync(id, joiner, sheet ?? "", cancellationToken)

@@ -44,11 +44,7 @@ public sealed class ImportModel(PracticeImport import, SquadBook squads, Trail t
         if (file is not { Length: > 0 and <= LargestBytes })
         {
             return Result.Fail<PracticeArchive>(
-                new Fault(
-                    "",
-                    "there is no file, or one of more than 40 MB",
-                    "choose what was taken out as everything with its logs"
-                )
+                new Fault("", "there is no file, or one of more than 40 MB", "choose a file made with Export everything")
             );
         }
 

@@ -12,7 +12,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace KeepTally.Web.Pages.Results;
 
-/// <summary>A past run judged by the other school, beside what it was. It is only looked at; nothing stored changes.</summary>
+/// <summary>Scores a past run again with other rules, beside the saved results. Nothing stored changes.</summary>
 public sealed class JudgedModel(PracticeBook book, OtherSchool school) : PageModel
 {
     private const string Option = "option.";
@@ -87,10 +87,10 @@ public sealed class JudgedModel(PracticeBook book, OtherSchool school) : PageMod
         }
 
         var (first, other) = (FirstOf(Was), FirstOf(Would));
-        return first == other ? $"First by either: {first}." : $"First as it was judged: {first}. By the other school: {other}.";
+        return first == other ? $"First with both rules: {first}." : $"First that day: {first}. With the other rules: {other}.";
 
         string Told(string what, Func<DrillRow, bool> holds) =>
-            $"{Phrase.Capital(Phrase.Count(Was.Count(row => row.Played && holds(row))))} of {Phrase.Count(played)} {what}; by the other school {Phrase.Count(Would.Count(row => row.Played && holds(row)))} would have.";
+            $"{Phrase.Capital(Phrase.Count(Was.Count(row => row.Played && holds(row))))} of {Phrase.Count(played)} {what}; with the other rules {Phrase.Count(Would.Count(row => row.Played && holds(row)))} would have.";
 
         static string FirstOf(IReadOnlyList<DrillRow> rows) =>
             rows.Where(row => row.Rank == 1).Select(row => row.Unit.Name).ToArray() is { Length: > 0 } names

@@ -127,7 +127,7 @@ public sealed class PracticeModel(
                 ? before.Judge(drill.Stage, row.Report with { Done = true }) switch
                 {
                     BestKind.Squad => BestWords.Squad,
-                    BestKind.Own => "own best",
+                    BestKind.Own => "personal best",
                     _ => "",
                 }
                 : "",

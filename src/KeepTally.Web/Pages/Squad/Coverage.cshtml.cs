@@ -3,6 +3,7 @@ using KeepTally.Store.Book;
 using KeepTally.Store.Results;
 using KeepTally.Store.Squads;
 using KeepTally.Store.Tables;
+using KeepTally.Web.Access;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
@@ -35,7 +36,7 @@ public sealed class CoverageModel(PastBook past, SquadBook squad, DrillBook book
     {
         Weeks = Math.Clamp(Weeks, 1, MostWeeks);
         Teams = await squad.TeamsAsync(cancellationToken);
-        Shown = await squad.TeamAsync(Team, cancellationToken);
+        Shown = await squad.TeamAsync(HttpContext.ChosenTeam(Team), cancellationToken);
         var today = DateOnly.FromDateTime(clock.GetLocalNow().DateTime);
         var sheets = await past.OfTeamAsync(Shown.Id, null, today.AddDays(-7 * (Weeks + 1)), cancellationToken);
         var players = (await squad.ListAsync(Shown.Id, cancellationToken)).Where(player => !player.Archived);

@@ -72,7 +72,7 @@ public sealed class ImportModel(SquadBook squad, Trail trail, TimeProvider clock
             return Page();
         }
 
-        var team = await squad.TeamAsync(Team, cancellationToken);
+        var team = await squad.TeamAsync(HttpContext.ChosenTeam(Team), cancellationToken);
         await squad.TakeAsync(team.Id, preview.Rows, cancellationToken);
         await trail.AddAsync(
             AuditAct.Correction,
@@ -93,7 +93,7 @@ public sealed class ImportModel(SquadBook squad, Trail trail, TimeProvider clock
 
     private async Task<SquadPreview> ReadAsync(CancellationToken cancellationToken)
     {
-        var team = await squad.TeamAsync(Team, cancellationToken);
+        var team = await squad.TeamAsync(HttpContext.ChosenTeam(Team), cancellationToken);
         Player[] known =
         [
             .. await squad.ListAsync(team.Id, cancellationToken),

@@ -83,7 +83,7 @@ public sealed class IndexModel(SquadBook squad, PlayerErasure erasure, PlayerFil
             );
         }
 
-        var team = await squad.TeamAsync(Team, cancellationToken);
+        var team = await squad.TeamAsync(HttpContext.ChosenTeam(Team), cancellationToken);
         await squad.AddAsync(team.Id, Form.Details, cancellationToken);
         return RedirectToPage(new { Team });
     }
@@ -92,7 +92,7 @@ public sealed class IndexModel(SquadBook squad, PlayerErasure erasure, PlayerFil
     [ForHead]
     public async Task<IActionResult> OnGetCsvAsync(CancellationToken cancellationToken)
     {
-        var team = await squad.TeamAsync(Team, cancellationToken);
+        var team = await squad.TeamAsync(HttpContext.ChosenTeam(Team), cancellationToken);
         var csv = SquadCsv.Write(await squad.ListAsync(team.Id, cancellationToken));
         await trail.AddAsync(AuditAct.Export, $"The squad of {team.Name}", cancellationToken);
         return File(Encoding.UTF8.GetBytes(csv), "text/csv; charset=utf-8", "squad.csv");
@@ -154,7 +154,13 @@ public sealed class IndexModel(SquadBook squad, PlayerErasure erasure, PlayerFil
         {
             Team = await squad.AddTeamAsync(clean, cancellationToken);
         }
-        else if (!await squad.RenameTeamAsync((await squad.TeamAsync(Team, cancellationToken)).Id, clean, cancellationToken))
+        else if (
+            !await squad.RenameTeamAsync(
+                (await squad.TeamAsync(HttpContext.ChosenTeam(Team), cancellationToken)).Id,
+                clean,
+                cancellationToken
+            )
+        )
         {
             return NotFound();
         }
@@ -177,7 +183,7 @@ public sealed class IndexModel(SquadBook squad, PlayerErasure erasure, PlayerFil
         CancellationToken cancellationToken
     )
     {
-        var team = await squad.TeamAsync(Team, cancellationToken);
+        var team = await squad.TeamAsync(HttpContext.ChosenTeam(Team), cancellationToken);
         if (await keep(team.Id, words, cancellationToken) is not { } fault)
         {
             return RedirectToPage(new { Edit = (int?)null, Team });
@@ -192,7 +198,7 @@ public sealed class IndexModel(SquadBook squad, PlayerErasure erasure, PlayerFil
 
     private async Task LoadAsync(CancellationToken cancellationToken)
     {
-        var team = await squad.TeamAsync(Team, cancellationToken);
+        var team = await squad.TeamAsync(HttpContext.ChosenTeam(Team), cancellationToken);
         (Shown, Team) = (team, team.Id);
         Lists = CoachListForm.Of(team);
         Teams = await squad.TeamsAsync(cancellationToken);

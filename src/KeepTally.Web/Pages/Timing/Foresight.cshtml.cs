@@ -3,6 +3,7 @@ using KeepTally.Core.Words;
 using KeepTally.Store.Results;
 using KeepTally.Store.Squads;
 using KeepTally.Store.Tables;
+using KeepTally.Web.Access;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
@@ -33,7 +34,7 @@ public sealed class ForesightModel(PastBook past, SquadBook squad, TimeProvider 
     public async Task OnGetAsync(CancellationToken cancellationToken)
     {
         Teams = await squad.TeamsAsync(cancellationToken);
-        Shown = await squad.TeamAsync(Team, cancellationToken);
+        Shown = await squad.TeamAsync(HttpContext.ChosenTeam(Team), cancellationToken);
         var since = DateOnly.FromDateTime(clock.GetLocalNow().DateTime).AddDays(-7 * Weeks);
         Drills = Foresight.Of(await past.OfTeamAsync(Shown.Id, null, since, cancellationToken), cancellationToken);
         Forecast[] forecasts = [.. Drills.SelectMany(drill => drill.Forecasts)];

@@ -5,6 +5,7 @@ using KeepTally.Store.Book;
 using KeepTally.Store.Planning;
 using KeepTally.Store.Squads;
 using KeepTally.Store.Tables;
+using KeepTally.Web.Access;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
@@ -61,7 +62,10 @@ public sealed class IndexModel(
         var last = Array.Find(all, each => each.Id == from) ?? (all.Length > 0 ? all[^1] : null);
         Form = new NewForm
         {
-            Team = last?.TeamId ?? (Teams.Count > 0 ? Teams[0].Id : 0),
+            Team =
+                Teams.FirstOrDefault(team => from is null && team.Id == HttpContext.ChosenTeam())?.Id
+                ?? last?.TeamId
+                ?? (Teams.Count > 0 ? Teams[0].Id : 0),
             Date = last is not null && last.Date.AddDays(7) > Today ? last.Date.AddDays(7) : Today,
             Start = last?.Start ?? new TimeOnly(17, 30),
             Minutes = last?.Minutes ?? 75,

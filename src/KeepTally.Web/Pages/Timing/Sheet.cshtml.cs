@@ -24,6 +24,7 @@ public sealed class SheetModel(
     TemplateBook templates,
     CoachBook coaches,
     PracticeNews news,
+    PlanNews elsewhere,
     TimeProvider clock
 ) : PageModel
 {
@@ -75,6 +76,12 @@ public sealed class SheetModel(
         Picked = PickedOf(Sheet.Open, string.IsNullOrWhiteSpace(text) ? null : text);
         return Partial("_Picks", this);
     }
+
+    /// <summary>What other coaches have changed since a version of the plan; no content where nobody has.</summary>
+    public async Task<IActionResult> OnGetNewsAsync(int id, int version, CancellationToken cancellationToken) =>
+        await plans.VersionAsync(id, cancellationToken) is not { } now ? NotFound()
+        : now == version ? new NoContentResult()
+        : Partial("_News", elsewhere.Since(id, version));
 
     /// <summary>The sheet as a file.</summary>
     public async Task<IActionResult> OnGetJsonAsync(int id, CancellationToken cancellationToken) =>
@@ -300,10 +307,24 @@ public sealed class SheetModel(
             return await ShownAsync(id, "That practice is over; its sheet stands as it was.", cancellationToken);
         }
 
-        var fault = await plans.EditAsync(id, edit, cancellationToken);
-        if (fault is null && open.IsRunning)
+        IReadOnlyList<string> changes = [];
+        var fault = await plans.EditAsync(
+            id,
+            open =>
+            {
+                var edited = edit(open);
+                changes = edited.IsOk ? PlanChanges.Of(open.Plan, edited.Value, open.Shelf) : [];
+                return edited;
+            },
+            cancellationToken
+        );
+        if (fault is null && await plans.VersionAsync(id, cancellationToken) is { } version)
         {
-            news.SheetChanged(id, open.Practice.SheetVersion + 1);
+            elsewhere.Add(id, new PlanNewsItem(version, you.Name, Phrase.Capital(string.Join("; ", changes))));
+            if (open.IsRunning)
+            {
+                news.SheetChanged(id, version);
+            }
         }
 
         return await ShownAsync(id, fault?.Told, cancellationToken);

@@ -90,6 +90,6 @@ export class Guests {
       return null;
     }
     const told = await answer.json().catch(() => ({}));
-    return answer.ok ? told : { fault: told.detail ?? "Not written down. Sign in again, then once more." };
+    return answer.ok ? told : { fault: told.detail ?? "Not added. Sign in again, then try once more." };
   }
 }

@@ -142,7 +142,7 @@ async function begin() {
       events.forEach(({ sheet, line }) => core.retract(sheet, line));
       unkept.add(events);
       showWhy();
-      tell(`Not written down: ${events[0].why}.`);
+      tell(`Not saved: ${events[0].why}.`);
       show();
     },
     outdone({ sheet, device, n, line }) {

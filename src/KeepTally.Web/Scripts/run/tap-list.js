@@ -42,7 +42,7 @@ export class TapList {
     if (tap.canChange) {
       line.append(this.#button("Change", tap, this.#change));
     }
-    line.append(this.#button(tap.undone ? "Put back" : "Undo", tap, this.#undo));
+    line.append(this.#button(tap.undone ? "Restore" : "Undo", tap, this.#undo));
     return line;
   }
 

@@ -97,9 +97,14 @@ function tell(words) {
   sheet().prepend(says);
 }
 
-document.addEventListener("htmx:sendError", () => tell("Not written: there is no network. Press again once there is."));
+const writes = (detail) => detail.requestConfig.verb !== "get";
+document.addEventListener("htmx:sendError", ({ detail }) => {
+  if (writes(detail)) {
+    tell("Not saved: there is no network. Press again when there is.");
+  }
+});
 document.addEventListener("htmx:responseError", ({ detail }) => {
-  if (detail.xhr.status !== 401) {
-    tell("Not written: the sheet could not be changed so. Reload the page and look at it again.");
+  if (writes(detail) && detail.xhr.status !== 401) {
+    tell("Not saved: the plan could not be changed like that. Reload the page and try again.");
   }
 });

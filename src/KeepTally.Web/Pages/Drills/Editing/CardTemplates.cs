@@ -37,7 +37,7 @@ internal static class CardTemplates
                 "moves" => """{"from":"","to":"","who":"all"}""",
                 "equipment" => """{"item":"cone","count":4,"per":"group"}""",
                 "cautions" => """{"kind":"contact","text":""}""",
-                "options" => """{"label":"A miss","choices":{"zero":"back to nought","hold":"does not count"},"default":"zero"}""",
+                "options" => """{"label":"A miss","choices":{"zero":"back to zero","hold":"does not count"},"default":"zero"}""",
                 _ => PartOfRule(list),
             }
         )!;

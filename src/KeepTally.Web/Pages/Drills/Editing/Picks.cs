@@ -25,7 +25,7 @@ public static class Picks
             ? choices
             : name switch
             {
-                "whose" => [("", "whoever is tapped"), ("ball", "the side with the ball"), ("offBall", "the side without it")],
+                "whose" => [("", "the tapped player"), ("ball", "the side with the ball"), ("offBall", "the side without it")],
                 "pass" => [("window", "so many of so many"), ("makes", "so many in all"), ("streak", "so many in a row")],
                 "reading" =>
                 [
