@@ -15,7 +15,7 @@ internal static class CheckCommand
             Required = true,
             AllowMultipleArgumentsPerToken = true,
         };
-        var command = new Command("check", "Read cards, and say their rules in plain words.") { cards };
+        var command = new Command("check", "Check cards, and print their rules in plain words.") { cards };
         command.SetAction(parsed => Check(parsed.GetValue(cards)!));
         return command;
     }

@@ -13,9 +13,9 @@ internal static class CompareCommand
 
     internal static Command Build()
     {
-        var first = new Argument<string>("first") { Description = "So many of so many, as 56/70." };
-        var second = new Argument<string>("second") { Description = "What it is held against, as 48/80." };
-        var command = new Command("compare", "Tell whether one share is better than another, or chance.") { first, second };
+        var first = new Argument<string>("first") { Description = "Made of tries, as 56/70." };
+        var second = new Argument<string>("second") { Description = "The share to compare with, as 48/80." };
+        var command = new Command("compare", "Say whether one share is better than another, or whether it may be chance.") { first, second };
         command.SetAction(parsed =>
             Console.Out.WriteLine(Compare(new ShareDifference(Read(parsed.GetValue(first)!), Read(parsed.GetValue(second)!))))
         );

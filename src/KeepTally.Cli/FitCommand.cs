@@ -24,14 +24,14 @@ internal static class FitCommand
             Required = true,
         };
         var pace = new Option<double?>("--pace") { Description = "Seconds from one rep to the next; the card's if left out." };
-        var runs = new Option<int>("--runs") { Description = "How often it is played.", DefaultValueFactory = _ => 20_000 };
-        var seed = new Option<long>("--seed") { Description = "What chance is drawn from.", DefaultValueFactory = _ => 1 };
+        var runs = new Option<int>("--runs") { Description = "How many runs to simulate.", DefaultValueFactory = _ => 20_000 };
+        var seed = new Option<long>("--seed") { Description = "The random seed: the same seed gives the same result.", DefaultValueFactory = _ => 1 };
         var cap = new Option<int>("--cap")
         {
-            Description = "After so many reps a run is given up.",
+            Description = "The most reps of a run; longer ones are stopped.",
             DefaultValueFactory = _ => 10_000,
         };
-        var command = new Command("fit", "Play a drill ahead with stand-in players.") { card, stage, skill, pace, runs, seed, cap };
+        var command = new Command("fit", "Simulate a drill with stand-in players.") { card, stage, skill, pace, runs, seed, cap };
         command.SetAction(parsed =>
         {
             Within("--runs", parsed.GetValue(runs), 1, MostRuns);

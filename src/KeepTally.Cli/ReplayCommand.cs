@@ -24,9 +24,9 @@ internal static class ReplayCommand
         };
         var option = new Option<string[]>("--option")
         {
-            Description = "Another house rule than the log was kept by, as miss=hold; may be said more than once.",
+            Description = "Another house rule than the log used, as miss=hold; may be given several times.",
         };
-        var command = new Command("replay", "Print how a sheet stands at a moment.") { card, log, at, option };
+        var command = new Command("replay", "Print the score of a log at a moment.") { card, log, at, option };
         command.SetAction(parsed =>
             Console.Out.WriteLine(
                 Replay(parsed.GetValue(card)!, parsed.GetValue(log)!, parsed.GetValue(at), parsed.GetValue(option) ?? [])

@@ -14,7 +14,7 @@ internal static class ReportCommand
             Description = "A practice with its logs, as keep-tally/practice@1.",
             Required = true,
         };
-        var command = new Command("report", "Tell what a practice was, on one page, from its logs.") { practice };
+        var command = new Command("report", "Print the report of a practice from its logs.") { practice };
         command.SetAction(parsed =>
         {
             var kept = Unusable.Read(parsed.GetValue(practice)!, ArchiveReader.Read);

@@ -34,7 +34,7 @@ internal static class SplitCommand
         };
         var apart = new Option<string[]>("--apart") { Description = "Two names kept apart, as A+B; may be given several times." };
         var together = new Option<string[]>("--together") { Description = "Two names kept together, as A+B." };
-        var command = new Command("split", "Print players in even groups.")
+        var command = new Command("split", "Split players into even groups.")
         {
             players,
             groups,

@@ -19,7 +19,7 @@ internal static class StandInCommand
         var key = new Option<string>("--key") { Description = "The key of a device, made under People.", Required = true };
         var skill = new Option<double>("--skill")
         {
-            Description = "The share of tries that come off, from 0 to 1.",
+            Description = "The share made, from 0 to 1.",
             DefaultValueFactory = _ => 0.55,
         };
         var pace = new Option<double>("--pace")
@@ -29,7 +29,7 @@ internal static class StandInCommand
         };
         var seconds = new Option<int>("--seconds") { Description = "How long they play.", DefaultValueFactory = _ => 60 };
         var seed = new Option<int>("--seed") { Description = "The same seed makes the same draws.", DefaultValueFactory = _ => 1 };
-        var command = new Command("stand-in", "Let a made-up squad play the practice under way.")
+        var command = new Command("stand-in", "Let simulated players play the practice that is on.")
         {
             url,
             key,

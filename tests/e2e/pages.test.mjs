@@ -197,7 +197,7 @@ test("a player is added, found wanting, and mended", async ({ page }) => {
   await page.getByLabel("Name", { exact: true }).fill("Zoe Fern");
   await page.getByLabel("Number").fill("21");
   await page.getByRole("button", { name: "Add" }).click();
-  await page.getByRole("link", { name: "Change Zoe Fern" }).click();
+  await page.getByRole("link", { name: "Edit Zoe Fern" }).click();
   await page.getByLabel("Plays").fill("pivot, left wing");
   await page.getByRole("button", { name: "Save" }).click();
   await expect(page.getByRole("row", { name: /Zoe Fern/ })).toContainText("pivot, left wing");

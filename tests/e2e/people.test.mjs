@@ -223,7 +223,7 @@ test("who is erased is gone from pages, exports, the journal and what a device h
 
   const head = await context.newPage();
   await head.goto("/squad");
-  await head.getByRole("link", { name: "Change Ada Fenwick" }).click();
+  await head.getByRole("link", { name: "Edit Ada Fenwick" }).click();
   const file = await head.request.get("/squad?handler=Player&edit=1");
   expect(await file.text()).toContain('"unit": "p1"');
   await head.getByText("Erase Ada Fenwick").click();

@@ -141,7 +141,7 @@ public sealed class ReportTests
         Assert.StartsWith("Ran ", Lines(false, 1)[0], StringComparison.Ordinal);
         Assert.Contains(Lines(true, 1), line => line == "A first so far with 2 goes.");
         Assert.Contains(Lines(false, 1), line => line == "A first with 2 goes.");
-        Assert.Equal(["Not begun yet."], Lines(true, 2));
+        Assert.Equal(["Not started yet."], Lines(true, 2));
         Assert.Equal(["Not reached."], Lines(false, 2));
     }
 
