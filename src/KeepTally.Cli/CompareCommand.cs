@@ -15,7 +15,11 @@ internal static class CompareCommand
     {
         var first = new Argument<string>("first") { Description = "Made of tries, as 56/70." };
         var second = new Argument<string>("second") { Description = "The share to compare with, as 48/80." };
-        var command = new Command("compare", "Say whether one share is better than another, or whether it may be chance.") { first, second };
+        var command = new Command("compare", "Say whether one share is better than another, or whether it may be chance.")
+        {
+            first,
+            second,
+        };
         command.SetAction(parsed =>
             Console.Out.WriteLine(Compare(new ShareDifference(Read(parsed.GetValue(first)!), Read(parsed.GetValue(second)!))))
         );

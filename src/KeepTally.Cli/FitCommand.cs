@@ -25,7 +25,11 @@ internal static class FitCommand
         };
         var pace = new Option<double?>("--pace") { Description = "Seconds from one rep to the next; the card's if left out." };
         var runs = new Option<int>("--runs") { Description = "How many runs to simulate.", DefaultValueFactory = _ => 20_000 };
-        var seed = new Option<long>("--seed") { Description = "The random seed: the same seed gives the same result.", DefaultValueFactory = _ => 1 };
+        var seed = new Option<long>("--seed")
+        {
+            Description = "The random seed: the same seed gives the same result.",
+            DefaultValueFactory = _ => 1,
+        };
         var cap = new Option<int>("--cap")
         {
             Description = "The most reps of a run; longer ones are stopped.",

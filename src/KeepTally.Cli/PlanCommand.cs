@@ -12,7 +12,11 @@ internal static class PlanCommand
     {
         var plan = new Option<string>("--plan") { Description = "The timing sheet, JSON.", Required = true };
         var cards = new Option<string>("--cards") { Description = "A folder of drill cards, JSON.", Required = true };
-        var command = new Command("plan", "Check a plan: clock times, how busy players are, and what does not fit.") { plan, cards };
+        var command = new Command("plan", "Check a plan: clock times, how busy players are, and what does not fit.")
+        {
+            plan,
+            cards,
+        };
         command.SetAction(parsed => Print(parsed.GetValue(plan)!, parsed.GetValue(cards)!));
         return command;
     }

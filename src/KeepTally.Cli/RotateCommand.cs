@@ -26,7 +26,14 @@ internal static class RotateCommand
         };
         var times = new Option<int>("--times") { Description = "How many rotations.", DefaultValueFactory = _ => 1 };
         var stage = new Option<int>("--stage") { Description = "The stage of the card, from 0." };
-        var command = new Command("rotate", "Print who is at which place after each rotation.") { card, players, sides, times, stage };
+        var command = new Command("rotate", "Print who is at which place after each rotation.")
+        {
+            card,
+            players,
+            sides,
+            times,
+            stage,
+        };
         command.SetAction(parsed =>
             Console.Out.WriteLine(
                 Rotate(

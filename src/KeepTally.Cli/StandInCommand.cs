@@ -17,11 +17,7 @@ internal static class StandInCommand
     {
         var url = new Option<string>("--url") { Description = "Where Keep Tally is reached.", Required = true };
         var key = new Option<string>("--key") { Description = "The key of a device, made under People.", Required = true };
-        var skill = new Option<double>("--skill")
-        {
-            Description = "The share made, from 0 to 1.",
-            DefaultValueFactory = _ => 0.55,
-        };
+        var skill = new Option<double>("--skill") { Description = "The share made, from 0 to 1.", DefaultValueFactory = _ => 0.55 };
         var pace = new Option<double>("--pace")
         {
             Description = "Seconds between two reps of a sheet.",

@@ -87,7 +87,10 @@ public sealed class ForesightTests(PastPageTests.Club club) : IClassFixture<Past
             .ToArray();
         var visitor = club.Home.Visit();
         var first = await visitor.OpenAsync($"/results/{days[0].Key.Id}");
-        Assert.All(first.QuerySelectorAll("td"), cell => Assert.DoesNotContain("personal best", cell.TextContent, StringComparison.Ordinal));
+        Assert.All(
+            first.QuerySelectorAll("td"),
+            cell => Assert.DoesNotContain("personal best", cell.TextContent, StringComparison.Ordinal)
+        );
         var before = days[..^1].SelectMany(day => day).SelectMany(UnitsOf).ToLookup(unit => unit.Name, unit => unit.Points);
         var last = await visitor.OpenAsync($"/results/{days[^1].Key.Id}");
         var rows = last.QuerySelectorAll(".drill-results section")
