@@ -96,7 +96,7 @@ public sealed class RunFace(LivePractice practice, IReadOnlyList<string> habits)
             {
                 "start" => "Start",
                 "end" => last ? "Finish" : "Next drill",
-                "resume" => "Go on",
+                "resume" => "Resume",
                 _ => "Pause",
             },
             Prompt.Of(run, at, last, run.IsStarted ? "" : ResultBefore(practice.Current, at)),

@@ -34,7 +34,7 @@ test("without a network the pad works, survives a reload, and sends when it can"
   await expect(screen.net).toHaveText(/wait since/);
   await page.goto("/squad");
   await expect(page.getByRole("heading", { name: "No network" })).toBeVisible();
-  await page.getByRole("link", { name: "Go on with practice" }).click();
+  await page.getByRole("link", { name: "Continue practice" }).click();
   await screen.ready();
   await screen.expectScore("Dora", 1);
 
@@ -130,7 +130,7 @@ test("an hour with the server gone changes nothing: drills, stops, who goes, a r
   await page.clock.runFor(6000);
   await screen.tap("Ada", "Make");
   await page.getByRole("button", { name: "spacing" }).click();
-  await expect(screen.go).toHaveText("Go on");
+  await expect(screen.go).toHaveText("Resume");
   await screen.go.click();
   await page.locator("#who-open").click();
   await page.getByRole("button", { name: "Bea off" }).click();
@@ -160,7 +160,7 @@ test("a window that keeps nothing says so before anything is lost", async ({ pag
   });
   const screen = await RunScreen.begin(page);
   await expect(screen.net).toHaveText("Sent, not kept");
-  await expect(page.locator("#says")).toContainText("keeps nothing");
+  await expect(page.locator("#says")).toContainText("cannot save taps");
   await screen.start();
   // Nothing is kept here: it must be with the others before the page goes.
   const sent = page.waitForResponse((answer) => answer.url().includes("/api/sheets/") && answer.ok());
@@ -184,7 +184,7 @@ test("what waits outlives a storage that is cleared under an open page, and the 
   await expect(screen.net).toHaveText(/wait since/);
   const session = await context.newCDPSession(page);
   await session.send("Storage.clearDataForOrigin", { origin: app.url, storageTypes: "indexeddb" });
-  await expect(page.locator("#says")).toContainText("thrown away");
+  await expect(page.locator("#says")).toContainText("deleted what was saved");
   await context.setOffline(false);
   await expect(screen.net).toHaveText("Saved");
   const other = await context.newPage();

@@ -26,9 +26,9 @@ test.describe("a real club", () => {
       await page.getByLabel("Your name").fill("Jo");
       await page.getByLabel("Your team").fill("Reed Warblers");
       await page.getByLabel("A password").fill(password);
-      await press("Go on");
+      await press("Continue");
       await page.getByLabel("Names, one a line").fill("Ada\nBea\nCleo\nDora\nEsme\nFreya\nGreta\nHana\nIris\nJuno");
-      await press("Go on");
+      await press("Continue");
       await press("Start Shooting under pressure");
       const screen = new RunScreen(page);
       await screen.ready();

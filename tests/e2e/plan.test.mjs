@@ -19,7 +19,7 @@ test("a practice from nothing: drills put in, a warning raised and mended, print
   }
   await expect(look(page, "There is no drill in reserve.")).toBeVisible();
   await page
-    .getByRole("button", { name: /in reserve$/ })
+    .getByRole("button", { name: /to reserve$/ })
     .first()
     .click();
   await expect(look(page, "There is no drill in reserve.")).toHaveCount(0);
@@ -36,7 +36,7 @@ test("a practice from nothing: drills put in, a warning raised and mended, print
     await openLine(dry.first());
   }
   await look(page, "without water")
-    .getByRole("button", { name: /^Water before/ })
+    .getByRole("button", { name: /^Add water before/ })
     .first()
     .click();
   await expect(look(page, "without water")).toHaveCount(0);

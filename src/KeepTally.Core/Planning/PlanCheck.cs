@@ -170,7 +170,7 @@ internal static class PlanCheck
             yield return new PlanWarning(
                 WarningCode.OverTime,
                 null,
-                $"The sheet is {Phrase.Span(Duration.FromSeconds((int)Math.Ceiling(total - (plan.Minutes * 60))))} too long."
+                $"The plan is {Phrase.Span(Duration.FromSeconds((int)Math.Ceiling(total - (plan.Minutes * 60))))} too long."
             );
         }
 

@@ -124,7 +124,7 @@ public sealed class PlanMends(Plan plan, CardShelf shelf, IReadOnlyList<string> 
                 string[] left = [.. circuit.Stations.Where((_, at) => at != station)];
                 yield return Alone(
                     new Mend(
-                        $"The circuit without {shelf.Find(id)?.Name ?? id}",
+                        $"Remove {shelf.Find(id)?.Name ?? id} from the circuit",
                         _plan.With(index, circuit with { Stations = left, Groups = Math.Min(circuit.GroupCount, left.Length) })
                     )
                 );
@@ -136,7 +136,7 @@ public sealed class PlanMends(Plan plan, CardShelf shelf, IReadOnlyList<string> 
 
     private Mend IntoReserve(int index) =>
         new(
-            $"{shelf.NameOf(_plan.Blocks[index])} into the reserve",
+            $"Move {shelf.NameOf(_plan.Blocks[index])} to reserve",
             _plan.Without(index) with
             {
                 Reserve =
@@ -149,7 +149,7 @@ public sealed class PlanMends(Plan plan, CardShelf shelf, IReadOnlyList<string> 
     private static IEnumerable<Mend> Alone(Mend mend) => [mend];
 
     private IEnumerable<Mend> Reserved() =>
-        NotOnSheet().Select(card => new Mend($"Keep {card.Name} in reserve", _plan with { Reserve = [card.Id] }));
+        NotOnSheet().Select(card => new Mend($"Add {card.Name} to reserve", _plan with { Reserve = [card.Id] }));
 
     /// <summary>Drills of the book that stand nowhere on the sheet, the best first.</summary>
     private IEnumerable<DrillCard> NotOnSheet() =>
@@ -169,7 +169,7 @@ public sealed class PlanMends(Plan plan, CardShelf shelf, IReadOnlyList<string> 
 
         var block = _plan.Blocks[index].WithMinutes(whole);
         yield return new Mend(
-            $"Only {Figure(whole)} minutes{(block is PlanBlock.Circuit ? " at each" : "")}",
+            $"Shorten to {Figure(whole)} minutes{(block is PlanBlock.Circuit ? " at each" : "")}",
             _plan.With(index, Fitted(block))
         );
     }
@@ -192,7 +192,7 @@ public sealed class PlanMends(Plan plan, CardShelf shelf, IReadOnlyList<string> 
             ? Enumerable.Range(groups + 1, Math.Max(0, most - groups))
             : Enumerable.Range(1, Math.Max(0, groups - 1)).Reverse();
         return counts.Select(count => new Mend(
-            Phrase.Capital(Phrase.Of(count, "group")),
+            $"Make {Phrase.Of(count, "group")}",
             _plan.With(index, _plan.Blocks[index].WithGroups(count))
         ));
     }
@@ -217,7 +217,7 @@ public sealed class PlanMends(Plan plan, CardShelf shelf, IReadOnlyList<string> 
         var alone = new PlanBlock.Drill(card.Id, circuit.MinutesEach, 1) { ChangeSeconds = circuit.BetweenSeconds };
         var groups = SuggestedCount.For(_plan, card) ?? 1;
         return new[] { Math.Min(circuit.GroupCount, left.Length), circuit.GroupCount }.Select(count => new Mend(
-            $"{card.Name} by itself after the circuit, in turn",
+            $"Run {card.Name} alone after the circuit",
             _plan.With(index, circuit with { Stations = left, Groups = count }).Inserted(index + 1, alone with { Groups = groups })
         ));
     }
@@ -249,11 +249,11 @@ public sealed class PlanMends(Plan plan, CardShelf shelf, IReadOnlyList<string> 
         for (var before = index; before > 0; before--)
         {
             var watered = _plan.Inserted(before, water);
-            var label = $"Water before {shelf.NameOf(_plan.Blocks[before])}";
+            var label = $"Add water before {shelf.NameOf(_plan.Blocks[before])}";
             yield return new Mend(label, watered);
             if (watered.Blocks.Sum(block => block.ChangeSeconds + block.Seconds) > watered.Minutes * 60)
             {
-                yield return new Mend($"{label}, the rest squeezed", FitToTime.Of(watered, shelf));
+                yield return new Mend($"{label}, shorten the rest", FitToTime.Of(watered, shelf));
             }
         }
     }
@@ -265,7 +265,7 @@ public sealed class PlanMends(Plan plan, CardShelf shelf, IReadOnlyList<string> 
             .Where(to => to != index)
             .OrderBy(to => Math.Abs(to - index))
             .Select(to => new Mend(
-                $"Move it {(to < index ? "before" : "after")} {shelf.NameOf(_plan.Blocks[to])}",
+                $"Move {(to < index ? "before" : "after")} {shelf.NameOf(_plan.Blocks[to])}",
                 _plan.Moved(index, to)
             ));
 
@@ -281,7 +281,7 @@ public sealed class PlanMends(Plan plan, CardShelf shelf, IReadOnlyList<string> 
 
     private Mend StepBefore(int index, DrillCard card) =>
         new(
-            $"{card.Name} in between",
+            $"Add {card.Name} in between",
             _plan.Inserted(
                 index,
                 _plan.NewDrill(card) with
@@ -297,7 +297,7 @@ public sealed class PlanMends(Plan plan, CardShelf shelf, IReadOnlyList<string> 
         if (warning.Block is not { } index)
         {
             return new Mend(
-                $"Take {warning.Item} off the reserve",
+                $"Remove {warning.Item} from the reserve",
                 _plan with
                 {
                     Reserve = [.. _plan.Reserve.Where(card => card != warning.Item)],
@@ -309,12 +309,12 @@ public sealed class PlanMends(Plan plan, CardShelf shelf, IReadOnlyList<string> 
             _plan.Blocks[index] is PlanBlock.Circuit { Stations.Count: > 1 } circuit && warning.Station is { } station
                 ? _plan.With(index, circuit with { Stations = [.. circuit.Stations.Where((_, at) => at != station)] })
                 : _plan.Without(index);
-        return new Mend($"Take {warning.Item} off", mended);
+        return new Mend($"Remove {warning.Item}", mended);
     }
 
     private IEnumerable<Mend> IntoTime()
     {
-        yield return new Mend("Squeeze all drills into the time", FitToTime.Of(_plan, shelf));
+        yield return new Mend("Shorten all drills to fit", FitToTime.Of(_plan, shelf));
         foreach (var (index, block) in _plan.Blocks.Index().Reverse())
         {
             if (block is PlanBlock.Drill)
@@ -325,13 +325,7 @@ public sealed class PlanMends(Plan plan, CardShelf shelf, IReadOnlyList<string> 
 
         var minutes = Math.Ceiling(_plan.Blocks.Sum(block => block.ChangeSeconds + block.Seconds) / 60);
         var end = _plan.Start.Add(TimeSpan.FromMinutes(minutes));
-        yield return new Mend(
-            $"Go on until {end.ToString("HH:mm", CultureInfo.InvariantCulture)}",
-            _plan with
-            {
-                Minutes = minutes,
-            }
-        );
+        yield return new Mend($"Extend to {end.ToString("HH:mm", CultureInfo.InvariantCulture)}", _plan with { Minutes = minutes });
     }
 
     /// <summary>Every line is known by something while changes are tried; new ones by nothing.</summary>

@@ -13,7 +13,7 @@ internal static class SheetReasons
         {
             SheetKind.StepByStep => "Step by step",
             SheetKind.WithCircuit => "With a circuit",
-            SheetKind.LongestUnpractised => "What was left lying",
+            SheetKind.LongestUnpractised => "Long not practised",
             _ => throw new InvalidOperationException("A kind no offer knows."),
         };
 

@@ -128,7 +128,7 @@ public static class StandingAbout
                 .Select(shelf.Find)
                 .OfType<DrillCard>()
                 .Select(card => new BusyChange(
-                    $"a station more, {card.Name}, {each.ToString("0.#", CultureInfo.InvariantCulture)} min each",
+                    $"add station “{card.Name}” ({each.ToString("0.#", CultureInfo.InvariantCulture)} min each)",
                     plan.With(
                         index,
                         circuit with
@@ -167,7 +167,7 @@ public sealed record BusyChange(string What, Plan Then, string Missing)
     /// <summary>The share of players that is busy then.</summary>
     public decimal To { get; init; }
 
-    /// <summary>The gain in words: "from 29% busy to 100%".</summary>
+    /// <summary>The gain in words: "busy 29 → 100 %".</summary>
     public string Gain =>
-        string.Create(CultureInfo.InvariantCulture, $"from {Math.Round(From * 100):0}% busy to {Math.Round(To * 100):0}%");
+        string.Create(CultureInfo.InvariantCulture, $"busy {Math.Round(From * 100):0} → {Math.Round(To * 100):0} %");
 }

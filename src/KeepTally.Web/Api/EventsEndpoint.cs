@@ -125,7 +125,7 @@ internal static class EventsEndpoint
         {
             await trail.AddAsync(
                 AuditAct.Correction,
-                $"{drill}: took back {undone} {(undone == 1 ? "tap" : "taps")}",
+                $"{drill}: undid {undone} {(undone == 1 ? "tap" : "taps")}",
                 cancellationToken
             );
         }

@@ -36,7 +36,7 @@ internal static class GuestsEndpoint
             guards.Forget(new SheetId(sheet));
         }
 
-        await trail.AddAsync(AuditAct.Correction, "Wrote a guest for today down", cancellationToken);
+        await trail.AddAsync(AuditAct.Correction, "Added a guest", cancellationToken);
         news.SheetChanged(practice, added.Value.SheetVersion);
         return TypedResults.Ok(new WrittenGuest(added.Value.Id, added.Value.Name));
     }

@@ -98,7 +98,9 @@ public sealed class IndexModel(
             var runs = Outcome!.Drills.GroupBy(drill => drill.RunId).ToArray();
             var left = runs.Where(run => run.All(drill => !drill.Begun)).ToArray();
             var done = $"Done: {runs.Length - left.Length} of {Phrase.Of(runs.Length, "drill")}.";
-            return left.Length == 0 ? done : $"{done} Not reached, kept for next time: {string.Join("; ", left.Select(TitleOf))}.";
+            return left.Length == 0
+                ? done
+                : $"{done} Not reached, suggested for next time: {string.Join("; ", left.Select(TitleOf))}.";
         }
     }
 

@@ -15,7 +15,7 @@ export async function listKeptRuns(list) {
       const link = document.createElement("a");
       link.href = path;
       link.className = "btn btn-now";
-      link.textContent = "Go on with practice";
+      link.textContent = "Continue practice";
       line.append(link);
       return line;
     }),

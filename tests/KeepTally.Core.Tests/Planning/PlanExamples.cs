@@ -81,7 +81,7 @@ public sealed class PlanExamples
         Assert.Equal("four groups", best.What);
         Assert.Equal("", best.Missing);
         Assert.Equal((0.17m, 0.33m), (best.From, best.To));
-        Assert.Equal("from 17% busy to 33%", best.Gain);
+        Assert.Equal("busy 17 → 33 %", best.Gain);
     }
 
     [Fact]
@@ -119,7 +119,10 @@ public sealed class PlanExamples
         var plan = Plan(60, Drill("three-gates", 10), Drill("minute-trios", 8), Drill("win-it-score-it", 8, 1));
         var warning = Assert.Single(PlanReport.Of(plan, AnyPlan.Shelf).Warnings, each => each.Code == WarningCode.NoWater);
 
-        Assert.Contains(new PlanMends(plan, AnyPlan.Shelf, []).For(warning), mend => mend.Label == "Water before Win it, score it");
+        Assert.Contains(
+            new PlanMends(plan, AnyPlan.Shelf, []).For(warning),
+            mend => mend.Label == "Add water before Win it, score it"
+        );
 
         var circuit = Plan(60, new PlanBlock.Circuit(["sprint-gates", "three-gates", "warm-hands"], 4, 3)) with
         {
@@ -129,7 +132,7 @@ public sealed class PlanExamples
         var labels = new PlanMends(circuit, AnyPlan.Shelf, []).For(cones).Select(mend => mend.Label).ToArray();
 
         Assert.Contains("Borrow three cones", labels);
-        Assert.Contains("Sprint gates by itself after the circuit, in turn", labels);
+        Assert.Contains("Run Sprint gates alone after the circuit", labels);
     }
 
     [Fact]

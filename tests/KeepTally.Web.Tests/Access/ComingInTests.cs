@@ -324,7 +324,7 @@ public sealed class ComingInTests
         var record = (await head.OpenAsync("/people/record")).QuerySelector(".trail")!.TextContent;
         Assert.Contains("Signed in", record, StringComparison.Ordinal);
         Assert.Contains("The squad of Saltmarsh Terns under-14", record, StringComparison.Ordinal);
-        Assert.Contains("All that is kept of player p1", record, StringComparison.Ordinal);
+        Assert.Contains("Data of player p1", record, StringComparison.Ordinal);
         Assert.Contains("Erased player p1", record, StringComparison.Ordinal);
         Assert.DoesNotContain("Ada", record, StringComparison.Ordinal);
         Assert.Equal(HttpStatusCode.NotFound, await StatusAsync(head, "/squad?handler=Player&edit=1"));

@@ -113,7 +113,7 @@ public sealed class PageTests : IAsyncLifetime
         Assert.Equal(4 * 3, page.QuerySelectorAll("[data-drill='0'] .pad").Length);
         Assert.Equal(12 * 2, page.QuerySelectorAll("[data-drill='1'] .pad").Length);
         Assert.Equal(2 * 4, page.QuerySelectorAll("[data-drill='2'] .pad").Length);
-        Assert.Contains("Go on", (await visitor.OpenAsync("/")).Body!.TextContent, StringComparison.Ordinal);
+        Assert.Contains("Continue practice", (await visitor.OpenAsync("/")).Body!.TextContent, StringComparison.Ordinal);
     }
 
     [Theory]

@@ -133,7 +133,7 @@ public sealed class TimingPageTests : IAsyncLifetime
     }
 
     [Theory]
-    [InlineData("Head", "Title", "", "Say what the practice is called.")]
+    [InlineData("Head", "Title", "", "Enter a title.")]
     [InlineData("Head", "Minutes", "2", "A practice lasts from 5 to 600 minutes.")]
     [InlineData("Line&key=1", "Minutes", "0", "A line lasts from half a minute to 240 minutes.")]
     [InlineData("Line&key=1", "Groups", "0", "Write how many groups, from 1 to 40.")]

@@ -21,6 +21,5 @@ public sealed record EntryField(
 /// <summary>What a password must be, in words.</summary>
 public static class PasswordHint
 {
-    public static string Words =>
-        $"{PasswordRule.Shortest} letters or more. Four short words that have nothing to do with each other do.";
+    public static string Words => $"{PasswordRule.Shortest} letters or more. Four short, unrelated words work well.";
 }

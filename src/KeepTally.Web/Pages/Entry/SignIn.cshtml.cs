@@ -77,7 +77,7 @@ public sealed class SignInModel(
         {
             // As slow as with a name that is known: nobody learns from the time it takes who has an account.
             hasher.HashPassword(new Coach(), typed);
-            return await RefuseAsync("This name and password do not go together.", cancellationToken);
+            return await RefuseAsync("Wrong name or password.", cancellationToken);
         }
 
         var tried = await doorkeeper.CheckPasswordSignInAsync(coach, typed, lockoutOnFailure: true);
@@ -89,13 +89,11 @@ public sealed class SignInModel(
         await audit.AddAsync(
             coach.UserName!,
             AuditAct.Refused,
-            tried.IsLockedOut ? "Too many wrong passwords: the account is closed for a while" : "A wrong password",
+            tried.IsLockedOut ? "Too many wrong passwords: the account is locked for a while" : "A wrong password",
             cancellationToken
         );
         return await RefuseAsync(
-            tried.IsLockedOut
-                ? $"Too many tries. This name can sign in again in {Minutes(coach)}."
-                : "This name and password do not go together.",
+            tried.IsLockedOut ? $"Too many tries. This name can sign in again in {Minutes(coach)}." : "Wrong name or password.",
             cancellationToken
         );
     }
@@ -112,7 +110,7 @@ public sealed class SignInModel(
         callers.Forget(kind, coach.Id);
         if (await callers.FindAsync(kind, coach.Id, coach.SecurityStamp!, cancellationToken) is not { } caller)
         {
-            return await RefuseAsync("This account is no more.", cancellationToken);
+            return await RefuseAsync("This account has been removed.", cancellationToken);
         }
 
         if (running.Demo)

@@ -57,7 +57,12 @@ public sealed class DoorModel(DoorBook doors, PracticeBook book, RunStore runs, 
         DoneAsync(id, () => doors.OpenAsync(id, cancellationToken), "Made a code to join", cancellationToken);
 
     public Task<IActionResult> OnPostCloseAsync(int id, CancellationToken cancellationToken) =>
-        DoneAsync(id, () => doors.CloseAsync(id, cancellationToken), "Closed it: all who joined are out", cancellationToken);
+        DoneAsync(
+            id,
+            () => doors.CloseAsync(id, cancellationToken),
+            "Closed the code and removed everyone who joined",
+            cancellationToken
+        );
 
     public Task<IActionResult> OnPostBoardAsync(int id, CancellationToken cancellationToken) =>
         DoneAsync(id, () => doors.LinkBoardAsync(id, cancellationToken), "Made a link to the board", cancellationToken);

@@ -41,7 +41,7 @@ public sealed class IndexModel(CoachBook coaches, KeyBook keys, SquadBook squad,
 
         await trail.AddAsync(
             AuditAct.Access,
-            $"Let in {invited.Value.UserName} as {(head ? "a head coach" : "an assistant")}",
+            $"Invited {invited.Value.UserName} as {(head ? "a head coach" : "an assistant")}",
             cancellationToken
         );
         return await LinkAsync(invited.Value, cancellationToken);
@@ -100,7 +100,7 @@ public sealed class IndexModel(CoachBook coaches, KeyBook keys, SquadBook squad,
             return await ShowAsync(fault, cancellationToken);
         }
 
-        await trail.AddAsync(AuditAct.Access, $"Took the account of {name} away", cancellationToken);
+        await trail.AddAsync(AuditAct.Access, $"Removed the account of {name}", cancellationToken);
         return RedirectToPage();
     }
 
@@ -125,7 +125,7 @@ public sealed class IndexModel(CoachBook coaches, KeyBook keys, SquadBook squad,
             return NotFound();
         }
 
-        await trail.AddAsync(AuditAct.Access, "Took the key of a device away", cancellationToken);
+        await trail.AddAsync(AuditAct.Access, "Removed the key of a device", cancellationToken);
         return RedirectToPage();
     }
 

@@ -34,7 +34,7 @@ public sealed class YouModel(CoachBook coaches, CallerBook callers, Trail trail)
             return Page();
         }
 
-        await trail.AddAsync(AuditAct.Access, "Chose another password", cancellationToken);
+        await trail.AddAsync(AuditAct.Access, "Changed the password", cancellationToken);
         // Here they stay in; everywhere else the old password let them in, and does so no more.
         await HttpContext.LetInAsync(
             (await callers.FindAsync(You.Kind, coach.Id, coach.SecurityStamp!, cancellationToken))!,

@@ -35,7 +35,7 @@ public sealed class ImportModel(PracticeImport import, SquadBook squads, Trail t
             return Page();
         }
 
-        await trail.AddAsync(AuditAct.Correction, $"Brought in {read.Require().Title} with its logs", cancellationToken);
+        await trail.AddAsync(AuditAct.Correction, $"Imported {read.Require().Title} with its logs", cancellationToken);
         return RedirectToPage("/Results/Practice", new { id = taken.Value });
     }
 

@@ -76,7 +76,7 @@ public sealed class ImportModel(SquadBook squad, Trail trail, TimeProvider clock
         await squad.TakeAsync(team.Id, preview.Rows, cancellationToken);
         await trail.AddAsync(
             AuditAct.Correction,
-            $"Took a list into the squad of {team.Name}: {preview.Rows.Count} rows",
+            $"Imported players into the squad of {team.Name}: {preview.Rows.Count} rows",
             cancellationToken
         );
         return RedirectToPage("/Squad/Index", new { Team });

@@ -102,7 +102,7 @@ public sealed class IndexModel(SquadBook squad, PlayerErasure erasure, PlayerFil
         await DoneAsync(
             await squad.ArchiveAsync(id, away, cancellationToken),
             AuditAct.Correction,
-            $"Player {Player.UnitIdOf(id)} {(away ? "left the squad" : "came back into the squad")}",
+            $"Player {Player.UnitIdOf(id)} {(away ? "archived" : "restored")}",
             cancellationToken
         );
 
@@ -123,7 +123,7 @@ public sealed class IndexModel(SquadBook squad, PlayerErasure erasure, PlayerFil
             return NotFound();
         }
 
-        await trail.AddAsync(AuditAct.Export, $"All that is kept of player {Player.UnitIdOf(id)}", cancellationToken);
+        await trail.AddAsync(AuditAct.Export, $"Data of player {Player.UnitIdOf(id)}", cancellationToken);
         return File(Encoding.UTF8.GetBytes(json), "application/json", $"player-{Player.UnitIdOf(id)}.json");
     }
 

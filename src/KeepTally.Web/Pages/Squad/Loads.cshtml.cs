@@ -39,7 +39,7 @@ public sealed class LoadsModel(LoadBook loads, Trail trail) : PageModel
             return Page();
         }
 
-        await trail.AddAsync(AuditAct.Correction, "The club's limits of load", cancellationToken);
+        await trail.AddAsync(AuditAct.Correction, "Throwing limits of the club", cancellationToken);
         return RedirectToPage();
     }
 

@@ -117,7 +117,7 @@ public sealed class AheadModel(PlanBook plans, PastBook past, LoadBook loads, Sq
         var name = Open.Shelf.NameOf(drill);
         if (Open.Shelf.Played(drill, Open.Plan.Players) is not { } card)
         {
-            return new AheadLine(name, drill.Card, default, "This card does not read or is not in the book.");
+            return new AheadLine(name, drill.Card, default, "This card cannot be read or is not in the book.");
         }
 
         var index = Math.Min(drill.Stage ?? 0, card.Stages.Count - 1);
@@ -127,7 +127,7 @@ public sealed class AheadModel(PlanBook plans, PastBook past, LoadBook loads, Sq
         var skill = DrillSkill.Of(stage, record.Of > 0 ? record.Value : Unknown, way?.Counts, record.Of > 0 ? record : null);
         if (skill is null || Simulator.Open(card, index, skill) is not { IsOk: true, Value: { } simulator })
         {
-            return new AheadLine(name, drill.Card, record, "Nothing on this card tells how it will go.");
+            return new AheadLine(name, drill.Card, record, "This card cannot be simulated.");
         }
 
         var given = Duration.FromSeconds(drill.Seconds);

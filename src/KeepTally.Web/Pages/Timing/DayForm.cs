@@ -8,11 +8,11 @@ namespace KeepTally.Web.Pages.Timing;
 public abstract class DayForm
 {
     [BindRequired]
-    [Required(ErrorMessage = "Say on which day it is.")]
+    [Required(ErrorMessage = "Enter the day.")]
     public DateOnly? Date { get; set; }
 
     [BindRequired]
-    [Required(ErrorMessage = "Say when it begins.")]
+    [Required(ErrorMessage = "Enter the start time.")]
     public TimeOnly? Start { get; set; }
 
     [BindRequired]

@@ -11,14 +11,14 @@ namespace KeepTally.Web.Pages.Timing;
 public sealed class HeadForm : DayForm, IStaleForm
 {
     [BindRequired]
-    [Required(ErrorMessage = "Say what the practice is called.")]
+    [Required(ErrorMessage = "Enter a title.")]
     [StringLength(80, ErrorMessage = "A title has 80 characters at most.")]
     public string? Title { get; set; }
 
-    [Range(0, 60, ErrorMessage = "Write how many coaches there are, from 0 to 60, or nothing.")]
+    [Range(0, 60, ErrorMessage = "Enter the number of coaches, from 0 to 60, or leave it empty.")]
     public int? Coaches { get; set; }
 
-    [Range(3, 99, ErrorMessage = "Write how old the players are, from 3 to 99, or nothing.")]
+    [Range(3, 99, ErrorMessage = "Enter the age of the players, from 3 to 99, or leave it empty.")]
     public int? Age { get; set; }
 
     [Range(1, 240, ErrorMessage = "The longest drill lasts from 1 to 240 minutes; leave it empty for the usual.")]

@@ -66,9 +66,7 @@ function show(now, told) {
   choose(part("unit"), [...(named ? [] : [["", "Whoever it is"]]), ...units.map((unit) => [unit.id, unit.name])]);
   showPresses();
   const next = now.signals.find((each) => each.kind !== "call");
-  part("signal").textContent = next
-    ? `The next one is in ${Math.ceil(next.in / 1000)} s.`
-    : "Nothing is to be heard for now.";
+  part("signal").textContent = next ? `The next one is in ${Math.ceil(next.in / 1000)} s.` : "No signal for now.";
   horn.hear(now.signals, told);
 }
 

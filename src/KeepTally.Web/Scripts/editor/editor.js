@@ -62,7 +62,7 @@ document.addEventListener("submit", (event) => {
   if (event.target.id === "card-form" && area?.dataset.written) {
     event.preventDefault();
     area.closest("details").open = true;
-    area.setCustomValidity("This text was changed. Take it first, or reload the page to drop it.");
+    area.setCustomValidity("You changed this text. Press “Use this text” first, or reload the page to discard it.");
     area.reportValidity();
     area.setCustomValidity("");
   }

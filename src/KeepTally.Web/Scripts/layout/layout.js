@@ -24,8 +24,8 @@ function send(address, press, focus) {
     if (!response?.ok) {
       tell(
         response
-          ? "Not done: reload the page and look again."
-          : "Not done: there is no network. Press again once there is.",
+          ? "Not saved. Reload the page and try again."
+          : "Not saved: there is no network. Press again when there is.",
       );
       return;
     }

@@ -47,6 +47,6 @@ say("awake", "wakeLock" in navigator);
 if (!worked) {
   hint.hidden = false;
   hint.textContent = isSecureContext
-    ? "To open without a network this phone needs the certificate: see beside, or ask the coach for the page."
-    : "To open without a network this phone must come by https.";
+    ? "To open without a network, this phone needs the certificate. See “Another phone”, or ask the coach."
+    : "To open without a network, this phone must use the https address.";
 }

@@ -77,7 +77,7 @@ async function erased(at) {
     await keepAtHand(JSON.parse(root.dataset.reads));
     if (at > Number(root.dataset.now)) {
       tell(
-        "Somebody was erased from the squad. Reload this page when it suits: the name goes from this screen, too.",
+        "A player was erased from the squad. Reload this page when you can, and the name disappears here, too.",
         true,
       );
     }
@@ -96,8 +96,8 @@ async function begin() {
       }
       tell(
         how === "never"
-          ? "This window keeps nothing (private mode, or no space). Taps are sent while there is a network; do not reload while anything waits."
-          : "What was kept on this device was thrown away. What waits is kept anew; do not clear the data of this site in mid-practice.",
+          ? "This window cannot save taps (private mode, or no space). They are sent while there is a network. Do not reload while taps wait."
+          : "The browser deleted what was saved on this device. Taps that wait are saved again. Do not clear the site data during practice.",
         true,
       );
     }),
@@ -147,10 +147,10 @@ async function begin() {
     },
     outdone({ sheet, device, n, line }) {
       core.receive(sheet, device, n, line);
-      tell("Another device had said this at another moment; that one stands.");
+      tell("Another device saved this at another moment. That one counts.");
       showSoon();
     },
-    trouble: (words) => tell(`Not everything could be sent: ${words}. It is kept here and tried again.`),
+    trouble: (words) => tell(`Not everything could be sent: ${words}. It is saved here and sent again later.`),
   });
   const others = new Others(keep);
   const stream = new Stream({
@@ -185,7 +185,7 @@ async function begin() {
       showOwn();
       signals.plan();
       who.renew();
-      tell("The timing sheet was changed, or somebody joined.");
+      tell("The plan was changed, or a player joined.");
       keepAtHand(JSON.parse(root.dataset.reads));
     },
   });
@@ -259,7 +259,7 @@ async function begin() {
     const kept = keep.toSend(events);
     wire.waits();
     kept
-      .catch(() => tell("This device keeps nothing: its storage is full or closed. Free some space, then reload."))
+      .catch(() => tell("This device cannot save taps: its storage is full or closed. Free some space, then reload."))
       .then(() => wire.send());
   }
 
@@ -665,7 +665,7 @@ async function begin() {
   wire.send();
   stayAwake();
   if (await state.askForRoom()) {
-    tell("This device is nearly full. Free some space before you go on: what is tapped is kept here first.", true);
+    tell("This device is nearly full. Free some space before you go on: taps are saved here first.", true);
   }
   state.reloads(await keepAtHand(JSON.parse(root.dataset.reads)));
 }
@@ -675,7 +675,7 @@ begin().catch((failure) => {
   root.setAttribute("aria-busy", "failed");
   const kept = window.early.presses.length;
   tell(
-    `The run screen could not start. ${kept > 0 ? "What you pressed is kept. " : ""}Reload the page; if that does not help, use another browser or bring this one up to date.`,
+    `The run screen could not start. ${kept > 0 ? "What you pressed is saved. " : ""}Reload the page; if that does not help, use another browser or update this one.`,
     true,
   );
 });

@@ -56,7 +56,7 @@ export class SentState {
       ? "This device is nearly full: free some space before you go on."
       : stays
         ? ""
-        : "When this device is short of space it may throw away what is kept here; send it before you close.";
+        : "When this device is short of space it may delete taps that are saved here. Send them before you close.";
     return tight;
   }
 
@@ -78,15 +78,15 @@ export class SentState {
         ? "The server answers."
         : signedIn
           ? `No network since ${clock.format(this.#lostAt)}. Everything goes on here.`
-          : "The server answers, but does not know you any more. Everything goes on here.",
+          : "The server answers, but you are signed out. Everything goes on here.",
       waiting
         ? `${thatWait(waiting)} on this device, the first since ${clock.format(since)}.`
         : this.#lastSent
-          ? `Everything said here is sent, last looked at ${clock.format(this.#lastSent)}.`
+          ? `Every tap is sent, last checked ${clock.format(this.#lastSent)}.`
           : "Nothing waits on this device.",
       this.#keeps
-        ? "What you tap is kept on this device before it is sent."
-        : "This window keeps nothing (private mode, or no space): do not reload or close it while anything waits.",
+        ? "Taps are saved on this device before they are sent."
+        : "This window cannot save taps (private mode, or no space). Do not reload or close it while taps wait.",
       this.#space,
       this.#reloads === undefined
         ? ""

@@ -112,9 +112,9 @@ export class Who {
       into.setAttribute("aria-pressed", String(into.dataset.into === this.#into));
     }
     this.#hint.textContent = picked
-      ? `Tap who comes in for ${picked.name}, or who changes places with ${picked.name}.`
+      ? `Tap the player who comes in for ${picked.name}, or changes places with ${picked.name}.`
       : this.#into
-        ? "Tap who comes into this group."
+        ? "Tap the player who joins this group."
         : "";
   }
 }

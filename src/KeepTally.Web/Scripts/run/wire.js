@@ -109,7 +109,7 @@ export class Wire {
     await this.#ready();
     const events = this.#keep.unsent().get(id);
     if (events && this.#holds(events)) {
-      throw new Error("Somebody of it is not written down yet.");
+      throw new Error("It names a player who is not saved yet.");
     }
     return events;
   }
