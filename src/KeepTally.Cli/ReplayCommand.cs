@@ -24,7 +24,7 @@ internal static class ReplayCommand
         };
         var option = new Option<string[]>("--option")
         {
-            Description = "Another house rule than the log used, as miss=hold; may be given several times.",
+            Description = "A house rule that differs from the log's, as miss=hold; may be given several times.",
         };
         var command = new Command("replay", "Print the score of a log at a moment.") { card, log, at, option };
         command.SetAction(parsed =>

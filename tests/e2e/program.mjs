@@ -12,8 +12,8 @@ export const hook = resolve(import.meta.dirname, "../KeepTally.Stage/bin/Release
 /** The command line, as the tests have built it. */
 export const tally = resolve(import.meta.dirname, "../../src/KeepTally.Cli/bin/Release/net10.0/tally.dll");
 
-// What lives for a minute gains nothing from being optimized by what it does, and little from being compiled a second time:
-// only what is called a thousand times is (0x400, for 30).
+// What lives for a minute gains nothing from being optimized by what it does, and little from being compiled
+// again: only what is called a thousand times is (0x400; the usual is 30).
 const briefly = { ...process.env, DOTNET_TieredPGO: "0", DOTNET_TC_CallCountThreshold: "400" };
 
 /** Starts the program by the clock of the tests; without arguments it waits for them, line by line. */

@@ -31,7 +31,7 @@ public static class PlanChanges
 
         if (before with { Blocks = [], Reserve = [] } != after with { Blocks = [], Reserve = [] })
         {
-            changes.Add("changed the day, the time or the place");
+            changes.Add("changed the details of the practice");
         }
 
         return changes;

@@ -160,7 +160,7 @@ internal static class PlanCheck
             .Select(each => NotInTheBook(index, each.Second, each.First.Station));
 
     private static PlanWarning NotInTheBook(int? index, string drill, int? station = null) =>
-        new(WarningCode.UnknownDrill, index, $"There is no drill \"{drill}\" in the book.", station, drill);
+        new(WarningCode.UnknownDrill, index, $"The drill \"{drill}\" is not in the book, or it is archived.", station, drill);
 
     private static IEnumerable<PlanWarning> OfSheet(Plan plan, CardShelf shelf)
     {

@@ -105,6 +105,21 @@ public static class Phrase
             _ => $"{Count(number)} times",
         };
 
+    /// <summary>"today", "yesterday", "9 days ago", "3 weeks ago", "never".</summary>
+    public static string Ago(DateOnly? last, DateOnly today) =>
+        last is not { } day
+            ? "never"
+            : (today.DayNumber - day.DayNumber) switch
+            {
+                <= 0 => "today",
+                1 => "yesterday",
+                < 14 and var days => $"{days} days ago",
+                var days => $"{days / 7} weeks ago",
+            };
+
+    /// <summary>"done yesterday", "never done".</summary>
+    public static string Done(DateOnly? last, DateOnly today) => last is null ? "never done" : $"done {Ago(last, today)}";
+
     /// <summary>A span as a clock shows it, whole seconds: "2:05".</summary>
     public static string Clock(Duration span) =>
         string.Create(CultureInfo.InvariantCulture, $"{span.WholeSeconds / 60}:{span.WholeSeconds % 60:00}");

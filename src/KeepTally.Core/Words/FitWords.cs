@@ -118,9 +118,9 @@ public static class FitWords
         return $"It {lasts} and has {Clock(given.TotalSeconds)}: it finishes {Tries(within.PlayedOut)}.";
     }
 
-    /// <summary>How often a player meets the par in the time there is: "a par of 12 is met in 7 of 10 tries of eight minutes".</summary>
+    /// <summary>How often a player meets the par in the time there is: "the par of 12 is met in 7 of 10 runs of 8 minutes".</summary>
     public static string ParOf(Par par, FitReport fit, Duration given) =>
-        $"By this record, as unsure as it is, the par of {par.By.Told(par.Value)} is met {Tries(fit.Units[0].ParMet)}, where {Phrase.Span(given)} are given.";
+        $"With this record, the par of {par.By.Told(par.Value)} is met {Tries(fit.Units[0].ParMet)} of {Phrase.Span(given)}.";
 
     /// <summary>A whole timing sheet, if each drill is let run till the last is done.</summary>
     /// <param name="unfinished">The drill likeliest not to be played out in what it was given, and how often it is not; null where none is.</param>
@@ -130,12 +130,14 @@ public static class FitWords
         var words = new List<string>
         {
             double.IsFinite(sheet.Half)
-                ? $"If each drill is let run till the last is done, all is over within the {given} there are {Tries(sheet.OnTime)}; in the middle it takes {Clock(sheet.Half)}."
-                : $"If each drill is let run till the last is done, all is over within the {given} there are {Tries(sheet.OnTime)}; more often than not one of them would hardly end.",
+                ? $"With no time limit on any drill, the practice fits into {given} {Tries(sheet.OnTime)}. Usually it takes {Clock(sheet.Half)}."
+                : $"With no time limit on any drill, the practice fits into {given} {Tries(sheet.OnTime)}. Usually one of the drills would hardly ever end.",
         };
         if (unfinished is { Share: > 0 } most)
         {
-            words.Add($"Cut at what it was given, {most.Name} is the likeliest to be left unfinished by one group or another.");
+            words.Add(
+                $"In the planned minutes, {most.Name} is the drill most likely to be left unfinished by a player or a group."
+            );
         }
 
         return words;
@@ -149,7 +151,7 @@ public static class FitWords
     public static string Even(EvenStart? start) =>
         start is null
             ? ""
-            : $"A start of {Phrase.Of(start.Points, "point")} for {Phrase.Words(start.Side.Value)} would make it even: it wins {Tries(start.Chance)} then.";
+            : $"A start of {Phrase.Of(start.Points, "point")} for {Phrase.Words(start.Side.Value)} would make it even: with it, {Phrase.Words(start.Side.Value)} wins {Tries(start.Chance)}.";
 
     private static string Clock(double seconds) => Phrase.Clock(Duration.FromSeconds(Math.Round(seconds)));
 

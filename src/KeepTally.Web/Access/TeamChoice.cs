@@ -8,17 +8,18 @@ namespace KeepTally.Web.Access;
 /// </summary>
 internal static class TeamChoice
 {
+    /// <summary>The field of an address in which a team is chosen. A link that merely leads to a team's page names it otherwise.</summary>
+    internal const string Field = "choose";
+
     private const string Cookie = "keep-tally-team";
 
-    /// <summary>The id of the chosen team; null where none has been chosen.</summary>
-    /// <param name="asked">The team that the address names. It becomes the choice.</param>
+    /// <summary>The id of the team to show: just chosen, else named by the address, else chosen before; null where none is.</summary>
+    /// <param name="asked">The team that the address names, for this page alone.</param>
     internal static int? ChosenTeam(this HttpContext context, int? asked = null)
     {
-        if (asked is not { } team)
+        if (Read(context.Request.Query[Field]) is not { } team)
         {
-            return int.TryParse(context.Request.Cookies[Cookie], NumberStyles.None, CultureInfo.InvariantCulture, out var kept)
-                ? kept
-                : null;
+            return asked ?? Read(context.Request.Cookies[Cookie]);
         }
 
         context.Response.Cookies.Append(
@@ -35,4 +36,7 @@ internal static class TeamChoice
         );
         return team;
     }
+
+    private static int? Read(string? text) =>
+        int.TryParse(text, NumberStyles.None, CultureInfo.InvariantCulture, out var team) ? team : null;
 }

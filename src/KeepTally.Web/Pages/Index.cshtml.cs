@@ -97,7 +97,7 @@ public sealed class IndexModel(
         {
             var runs = Outcome!.Drills.GroupBy(drill => drill.RunId).ToArray();
             var left = runs.Where(run => run.All(drill => !drill.Begun)).ToArray();
-            var done = $"Done: {runs.Length - left.Length} of {Phrase.Of(runs.Length, "drill")}.";
+            var done = $"Done: {runs.Length - left.Length} of {runs.Length} {Phrase.Plural(runs.Length, "drill")}.";
             return left.Length == 0
                 ? done
                 : $"{done} Not reached, suggested for next time: {string.Join("; ", left.Select(TitleOf))}.";
@@ -141,21 +141,14 @@ public sealed class IndexModel(
     /// <summary>The team of the practice shown, or the chosen one where it has none; null where there is no team.</summary>
     public Team? Shown { get; private set; }
 
-    private int? _team;
-
     /// <summary>Other practices whose sheet is still open.</summary>
     public IReadOnlyList<Practice> Others { get; private set; } = [];
 
     /// <summary>What was planned last time and not reached.</summary>
     public IReadOnlyList<Block> Unreached { get; private set; } = [];
 
-    /// <param name="team">The team chosen to look at, where it has just been chosen.</param>
-    public async Task OnGetAsync(int? practice, int? team, CancellationToken cancellationToken)
-    {
-        HttpContext.ChosenTeam(team);
-        _team = team;
+    public async Task OnGetAsync(int? practice, CancellationToken cancellationToken) =>
         await LoadAsync(practice, cancellationToken);
-    }
 
     /// <summary>Begins another practice today, for a team.</summary>
     public async Task<IActionResult> OnPostNewAsync(int team, CancellationToken cancellationToken) =>
@@ -258,7 +251,7 @@ public sealed class IndexModel(
     {
         var today = DateOnly.FromDateTime(clock.GetLocalNow().DateTime);
         Teams = await squad.TeamsAsync(cancellationToken);
-        Shown = Teams.FirstOrDefault(team => team.Id == HttpContext.ChosenTeam(_team));
+        Shown = Teams.FirstOrDefault(team => team.Id == HttpContext.ChosenTeam());
         Practice =
             (practice is { } id ? await book.FindAsync(id, cancellationToken) : null)
             ?? await book.ForDayAsync(today, Shown?.Id, cancellationToken);

@@ -31,7 +31,7 @@ public sealed class PlanChangesTests
         Assert.Equal("changed the order", Words(cool, rules, hello));
         Assert.Equal("changed Cool down", Words(hello, rules, cool with { ChangeSeconds = 30 }));
         Assert.Equal(
-            "changed the day, the time or the place",
+            "changed the details of the practice",
             string.Join("; ", PlanChanges.Of(Before, Before with { Place = "Hall 2" }, CardShelf.Of([])))
         );
     }

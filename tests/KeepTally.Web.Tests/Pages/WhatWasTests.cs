@@ -100,7 +100,7 @@ public sealed class WhatWasTests : IAsyncLifetime
         Assert.Equal(
             2,
             page.QuerySelectorAll("section .quiet")
-                .Count(each => each.TextContent.StartsWith("Not reached", StringComparison.Ordinal))
+                .Count(each => each.TextContent.StartsWith("This drill was not started", StringComparison.Ordinal))
         );
         Assert.NotEmpty(notReached);
         Assert.All(notReached, line => Assert.DoesNotContain(",1,0,0,0,", line, StringComparison.Ordinal));

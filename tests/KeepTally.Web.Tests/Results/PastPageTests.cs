@@ -133,7 +133,7 @@ public sealed partial class PastPageTests(PastPageTests.Club club) : IClassFixtu
         var page = await club.Home.Visit().OpenAsync("/drills/three-gates/fit");
 
         Assert.Contains(
-            $"By the record of Saltmarsh Terns under-14 here: {ShareWords.Percent(share.Value)} made ({share.Made} of {share.Of})",
+            $"Based on the record of Saltmarsh Terns under-14 here: {ShareWords.Percent(share.Value)} made ({share.Made} of {share.Of})",
             page.QuerySelector("#fit")!.TextContent,
             StringComparison.Ordinal
         );

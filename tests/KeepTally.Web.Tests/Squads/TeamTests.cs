@@ -57,13 +57,17 @@ public sealed class TeamTests : IAsyncLifetime
         var other = await _home.WithAsync<SquadBook, int>(squad => squad.AddTeamAsync("Minis"));
         Assert.NotEqual("Minis", Chosen(await visitor.OpenAsync("/squad/coverage")));
 
-        var today = await visitor.OpenAsync($"/?team={other}");
+        var today = await visitor.OpenAsync($"/?choose={other}");
         Assert.Equal("Minis", Chosen(today));
         Assert.Equal("No practice yet", today.QuerySelector("h1")!.TextContent);
         foreach (var page in new[] { "/squad", "/squad/coverage", "/plan/foresight", "/drills/three-gates/past", "/" })
         {
             Assert.Equal("Minis", Chosen(await visitor.OpenAsync(page)));
         }
+
+        // A link to another team's page shows it and changes no choice.
+        Assert.NotEqual("Minis", Chosen(await visitor.OpenAsync("/drills/three-gates/past?team=1")));
+        Assert.Equal("Minis", Chosen(await visitor.OpenAsync("/squad")));
 
         // A practice that is opened by its address is shown, whatever its team.
         var practice = await _home.PracticeAsync();

@@ -97,18 +97,6 @@ public sealed class IndexModel(DrillBook book, TimeProvider clock) : PageModel
     public async Task<IActionResult> OnGetBookAsync(CancellationToken cancellationToken) =>
         File(Encoding.UTF8.GetBytes(await book.ExportAsync(cancellationToken)), "application/json", "drill-book.json");
 
-    /// <summary>"today", "yesterday", "9 days ago", "3 weeks ago", "never".</summary>
-    public static string Ago(DateOnly? last, DateOnly today) =>
-        last is not { } day
-            ? "never"
-            : (today.DayNumber - day.DayNumber) switch
-            {
-                <= 0 => "today",
-                1 => "yesterday",
-                < 14 and var days => $"{days} days ago",
-                var days => $"{days / 7} weeks ago",
-            };
-
     private static string? Given(string? text) => string.IsNullOrWhiteSpace(text) ? null : text.Trim();
 
     private static string[] Distinct(IReadOnlyList<BookEntry> all, Func<BookEntry, IEnumerable<string>> of) =>

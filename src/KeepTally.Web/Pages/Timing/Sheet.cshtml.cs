@@ -2,7 +2,6 @@ using System.Text;
 using KeepTally.Core.Faults;
 using KeepTally.Core.Planning;
 using KeepTally.Core.Text;
-using KeepTally.Store.Book;
 using KeepTally.Store.People;
 using KeepTally.Store.Planning;
 using KeepTally.Store.Tables;
@@ -29,7 +28,6 @@ public sealed class SheetModel(
 ) : PageModel
 {
     private const double BreakMinutes = 2;
-    private const int MostPicked = 8;
 
     public required SheetFace Sheet { get; set; }
 
@@ -42,7 +40,7 @@ public sealed class SheetModel(
     public IReadOnlyList<Block> Unreached { get; private set; } = [];
 
     /// <summary>Drills put forward, what fits this sheet first.</summary>
-    public IReadOnlyList<(string Card, string Name, string Words)> Picked { get; private set; } = [];
+    public IReadOnlyList<DrillPick> Picked { get; private set; } = [];
 
     /// <summary>What the team's time went to in the four weeks before.</summary>
     public Balance Lately { get; private set; } = new([], new double[Balance.MostEffort]);
@@ -53,8 +51,10 @@ public sealed class SheetModel(
     /// <summary>Whoever looks may change the sheet.</summary>
     public bool MayWrite => !IsPast && HttpContext.Caller() is { } you && (you.IsHead || (Sheet.Open.IsRunning && you.IsCoach));
 
+    private DateOnly Today => DateOnly.FromDateTime(clock.GetLocalNow().DateTime);
+
     /// <summary>It was held on an earlier day.</summary>
-    public bool IsPast => Sheet.Open.IsPast(DateOnly.FromDateTime(clock.GetLocalNow().DateTime));
+    public bool IsPast => Sheet.Open.IsPast(Today);
 
     /// <summary>It runs, or ran today.</summary>
     public bool IsRunning => Sheet.Open.IsRunning && !IsPast;
@@ -73,7 +73,7 @@ public sealed class SheetModel(
             return NotFound();
         }
 
-        Picked = PickedOf(Sheet.Open, string.IsNullOrWhiteSpace(text) ? null : text);
+        Picked = DrillPick.Of(Sheet.Open, string.IsNullOrWhiteSpace(text) ? null : text, Today);
         return Partial("_Picks", this);
     }
 
@@ -302,7 +302,7 @@ public sealed class SheetModel(
             return Forbid();
         }
 
-        if (open.IsPast(DateOnly.FromDateTime(clock.GetLocalNow().DateTime)))
+        if (open.IsPast(Today))
         {
             return await ShownAsync(id, "That practice is over; its sheet stands as it was.", cancellationToken);
         }
@@ -361,48 +361,7 @@ public sealed class SheetModel(
                 .Where(coach => coach.IsHead || coach.Teams.Exists(team => team.TeamId == open.Practice.TeamId))
                 .Select(coach => coach.UserName!),
         ];
-        Picked = PickedOf(open, null);
+        Picked = DrillPick.Of(open, null, Today);
         return true;
     }
-
-    /// <summary>What fits first; with words, of those that have them.</summary>
-    private static (string Card, string Name, string Words)[] PickedOf(OpenPlan open, string? text)
-    {
-        var fitting = open.Spares.Where(card => !open.Plan.Blocks.Any(block => block.Cards.Contains(card))).ToArray();
-        return
-        [
-            .. open
-                .Book.Where(entry =>
-                    text is null ? fitting.Contains(entry.Id) : !entry.Archived && BookSearch.Finds(text, entry.Card)
-                )
-                .OrderByDescending(entry => text is not null && BookSearch.IsName(text, entry.Card))
-                .ThenBy(entry => Array.IndexOf(fitting, entry.Id) is >= 0 and var place ? place : int.MaxValue)
-                .Take(MostPicked)
-                .Select(entry =>
-                    (
-                        entry.Id,
-                        entry.Card.Name,
-                        $"{Phrase.Figure(entry.Card.Minutes)} min, {Since(entry.LastDone, open.Practice.Date)}"
-                    )
-                ),
-        ];
-    }
-
-    private static string Since(DateOnly? last, DateOnly day) =>
-        last is not { } then ? "never done"
-        : day.DayNumber - then.DayNumber is var days && days < 14 ? $"{days} days ago"
-        : $"{days / 7} weeks ago";
-}
-
-/// <summary>A line that was removed from a plan.</summary>
-/// <param name="Index">Where it stood.</param>
-/// <param name="Block">A plan of that line alone, as text.</param>
-public sealed record RemovedLine(string Name, int Index, string Block)
-{
-    internal static RemovedLine Of(OpenPlan open, int index) =>
-        new(
-            open.Shelf.NameOf(open.Plan.Blocks[index]),
-            index,
-            PlanWriter.Write(open.Plan with { Blocks = [open.Plan.Blocks[index]] })
-        );
 }

@@ -31,6 +31,7 @@ import { showInTitle } from "./tab-title.js";
 import { Stream } from "./stream.js";
 import { Twice } from "./twice.js";
 import { Unkept } from "./unkept.js";
+import { UndoButton } from "./undo-button.js";
 import { View } from "./view.js";
 import { ThisScreen } from "./this-screen.js";
 import { stayAwake } from "./wake.js";
@@ -147,7 +148,7 @@ async function begin() {
     },
     outdone({ sheet, device, n, line }) {
       core.receive(sheet, device, n, line);
-      tell("Another device saved this at another moment. That one counts.");
+      tell("Another device saved the same event at another time. That one counts.");
       showSoon();
     },
     trouble: (words) => tell(`Not everything could be sent: ${words}. It is saved here and sent again later.`),
@@ -309,7 +310,7 @@ async function begin() {
       showWhy();
     }
     if (is("run.last") || is("run.taps")) {
-      showUndo(lastHere());
+      undo.show();
     }
     if (is("run.lastBall")) {
       lastBall.offer(own.length === 0 ? view.run.lastBall : "");
@@ -389,48 +390,23 @@ async function begin() {
     rows().forEach((row, index) => (row.querySelector(".row-digit").textContent = index < 9 ? index + 1 : ""));
   }
 
-  let asking = null;
-  function showUndo(last) {
-    if (asking !== last) {
-      calmUndo();
-    }
-    by("undo").disabled = !last;
-    by("undo").querySelector("b").textContent = asking ? "Sure?" : "Undo";
-    by("undo-what").textContent = last ? [last.ask, last.text].filter(Boolean).join(": ") : "nothing yet";
-  }
-
-  function calmUndo() {
-    asking = null;
-    by("undo").classList.remove("is-asking");
-  }
-
-  /** The last tap that can be taken back here. */
+  /** The last tap that can be undone here. */
   const lastHere = () =>
     own.length === 0 ? screen.now.run?.last : (ownTaps().find(({ ask }) => !ask) ?? ownTaps()[0]);
 
   const ownTaps = () =>
     screen.now.run?.taps.filter(({ sheet, undone, move }) => own.includes(sheet) && !undone && !move) ?? [];
 
+  const undo = new UndoButton({
+    last: lastHere,
+    undo: ({ sheet, device, n }) => act(core.undo(sheet, device, n, time.now())),
+  });
+
   const undoLast = () => {
     if (rest !== undefined) {
       showRest();
     }
-    const last = lastHere();
-    if (last?.ask && asking !== last) {
-      // Another's tap, and one of the drill before, is not taken back by a thumb that meant its own.
-      asking = last;
-      by("undo").classList.add("is-asking");
-      showUndo(last);
-      setTimeout(() => {
-        if (asking === last) {
-          calmUndo();
-          showUndo(lastHere());
-        }
-      }, 4000);
-    } else if (last) {
-      calmUndo();
-      act(core.undo(last.sheet, last.device, last.n, time.now()));
-    }
+    undo.press();
   };
   // Who counts for one place alone leaves the clock to the coach.
   const execute = (command, reason = "") => own.length === 0 && act(core.execute(command, reason, time.now()));
