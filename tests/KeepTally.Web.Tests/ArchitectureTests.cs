@@ -1,5 +1,6 @@
 using System.Collections.Concurrent;
 using System.Reflection;
+using System.Text.RegularExpressions;
 using System.Xml.Linq;
 using KeepTally.Store.Database;
 using KeepTally.Web.Hosting;
@@ -7,7 +8,7 @@ using KeepTally.Web.Hosting;
 namespace KeepTally.Web.Tests;
 
 /// <summary>Dependencies point inward: Web to Store to Core; Browser and Cli to Core.</summary>
-public sealed class ArchitectureTests
+public sealed partial class ArchitectureTests
 {
     private static readonly Dictionary<string, string[]> Allowed = new()
     {
@@ -121,6 +122,60 @@ public sealed class ArchitectureTests
             File.WriteAllText(path, text);
         }
     }
+
+    [Theory]
+    [InlineData("KeepTally.Core")]
+    [InlineData("KeepTally.Store")]
+    [InlineData("KeepTally.Web")]
+    public void Every_room_has_a_readme_and_a_line_in_the_table_of_rooms(string project)
+    {
+        var table = File.ReadAllText(Path.Combine(Source, "../docs/architecture.md"));
+        var rooms = Directory
+            .GetDirectories(Path.Combine(Source, project))
+            .Select(folder => Path.GetFileName(folder)!)
+            .Except(["bin", "obj", "node_modules", "wwwroot", "Properties", "Migrations"])
+            .ToArray();
+
+        Assert.All(rooms, room => Assert.Contains($"(../src/{project}/{room}/README.md)", table, StringComparison.Ordinal));
+        Assert.All(
+            rooms,
+            room =>
+                Assert.Contains(
+                    "**Start with:**",
+                    File.ReadAllText(Path.Combine(Source, project, room, "README.md")),
+                    StringComparison.Ordinal
+                )
+        );
+    }
+
+    /// <summary>A name in code style that a README of a room points to is that of a file or folder there is.</summary>
+    [Fact]
+    public void What_a_readme_starts_with_exists()
+    {
+        var known = Directory
+            .GetFiles(Source, "*", SearchOption.AllDirectories)
+            .Where(file =>
+                !file.Contains("/obj/", StringComparison.Ordinal) && !file.Contains("/node_modules/", StringComparison.Ordinal)
+            )
+            .SelectMany(file => new[] { Path.GetFileName(file), Path.GetFileNameWithoutExtension(file).TrimStart('_') })
+            .Concat(Directory.GetDirectories(Source, "*", SearchOption.AllDirectories).Select(folder => Path.GetFileName(folder)!))
+            .ToHashSet(StringComparer.Ordinal);
+        var unknown =
+            from readme in Directory.GetFiles(Source, "README.md", SearchOption.AllDirectories)
+            where !readme.Contains("/node_modules/", StringComparison.Ordinal)
+            let start = File.ReadLines(readme)
+                .FirstOrDefault(line => line.StartsWith("- **Start with:**", StringComparison.Ordinal))
+                ?? ""
+            from Match name in CodeStyle().Matches(start)
+            let word = name.Groups[1].Value.TrimEnd('/').Split('/')[^1]
+            where !known.Contains(word)
+            select $"{Path.GetRelativePath(Source, readme)}: {word}";
+
+        Assert.Empty(unknown);
+    }
+
+    [GeneratedRegex("`([A-Z][A-Za-z/]*|[a-z]+(?:\\.[a-z]+)?/?)`")]
+    private static partial Regex CodeStyle();
 
     [Fact]
     public void Pages_reach_the_store_through_its_books_and_never_query_it()
