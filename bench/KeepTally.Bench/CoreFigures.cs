@@ -73,7 +73,7 @@ internal static class CoreFigures
                 },
                 practice =>
                 {
-                    var face = new RunFace(practice, []);
+                    var face = new RunPresenter(practice, []);
                     var live = practice.Find(new SheetId("s"))!;
                     for (var i = 0; i < Presses; i++)
                     {

@@ -2,7 +2,7 @@ using KeepTally.Core.Events;
 
 namespace KeepTally.Bench;
 
-/// <summary>What somebody would write for the points card alone, with no other rule in mind: the yardstick of the fold.</summary>
+/// <summary>What a player would write for the points card alone, with no other rule in mind: the yardstick of the fold.</summary>
 internal static class HandWrittenLoop
 {
     private static readonly string[] Units = ["a", "b", "c", "d"];

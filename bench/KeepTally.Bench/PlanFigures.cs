@@ -5,7 +5,7 @@ using KeepTally.Core.Planning;
 
 namespace KeepTally.Bench;
 
-/// <summary>What the core takes for a timing sheet: its arithmetic with every mend, and three whole sheets worked out.</summary>
+/// <summary>What the core takes for a timing sheet: its arithmetic with every fix, and three whole sheets worked out.</summary>
 internal static class PlanFigures
 {
     private static readonly DrillCard[] Book = [.. Texts().Select(text => CardReader.Read(text).Require())];
@@ -37,10 +37,10 @@ internal static class PlanFigures
 
     private static void Judge(Plan plan, CardShelf shelf)
     {
-        var mends = new PlanMends(plan, shelf, [.. Book.Select(card => card.Id)]);
+        var fixes = new PlanFixes(plan, shelf, [.. Book.Select(card => card.Id)]);
         foreach (var warning in PlanReport.Of(plan, shelf).Warnings)
         {
-            mends.For(warning);
+            fixes.For(warning);
         }
     }
 

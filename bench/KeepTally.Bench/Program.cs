@@ -30,7 +30,7 @@ void Print(Figure figure)
 }
 
 await MeasureAsync("core", CoreFigures.All().Concat(PlanFigures.All()).ToAsyncEnumerable);
-await MeasureAsync("fit", FitFigures.All().ToAsyncEnumerable);
+await MeasureAsync("fit", SimulationFigures.All().ToAsyncEnumerable);
 await MeasureAsync("server", ServerFigures.AllAsync);
 await MeasureAsync("kill", KillFigures.AllAsync);
 await MeasureAsync("browser", BrowserFigures.All().ToAsyncEnumerable);

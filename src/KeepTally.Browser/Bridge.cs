@@ -17,7 +17,7 @@ internal static partial class Bridge
 {
     private static IReadOnlyList<OpenRun> _opened = [];
     private static LivePractice? _practice;
-    private static RunFace? _face;
+    private static RunPresenter? _face;
     private static ClockPulse? _pulse;
     private static IReadOnlyList<string> _habits = [];
     private static ViewChanges _changes = new();
@@ -46,9 +46,9 @@ internal static partial class Bridge
 
     /// <summary>
     /// Opens the practice anew, its timing sheet having changed. Sheets that are open already go on with all that was said on them here;
-    /// a drill that was begun here stays, though it was taken off before anybody else knew.
+    /// a drill that was begun here stays, though it was removed before another device knew.
     /// </summary>
-    /// <param name="from">What somebody is known by here who joined without a network; empty where nobody did.</param>
+    /// <param name="from">The id here of a guest who joined without a network; empty where none did.</param>
     /// <param name="to">Who they are on record since.</param>
     /// <returns>The ids of the runs in their order now, with commas between; an empty text where it cannot be read.</returns>
     [JSExport]
@@ -66,7 +66,7 @@ internal static partial class Bridge
     }
 
     /// <summary>
-    /// Somebody who is not in the squad joins for today on this device alone, until there is a network; why they cannot, or an
+    /// A player who is not in the squad joins for today on this device alone, until there is a network; why they cannot, or an
     /// empty text.
     /// </summary>
     /// <param name="id">What they are known by here until then.</param>
@@ -90,7 +90,7 @@ internal static partial class Bridge
         return "";
     }
 
-    /// <summary>A line of somebody who joined without a network, told of who they are on record.</summary>
+    /// <summary>A line about a player who joined without a network, rewritten to their id on record.</summary>
     [JSExport]
     internal static string Renamed(string line, string from, string to) =>
         EventReader.Read(line) is { IsOk: true } read
@@ -120,7 +120,7 @@ internal static partial class Bridge
             ],
         };
         _habits = file.Habits ?? [];
-        _face = new RunFace(_practice, _habits) { Calls = _face?.Calls };
+        _face = new RunPresenter(_practice, _habits) { Calls = _face?.Calls };
         _pulse = new ClockPulse(_practice);
         _changes = new ViewChanges();
         foreach (var sheet in file.Runs.SelectMany(run => run.Sheets))
@@ -155,7 +155,7 @@ internal static partial class Bridge
         return read.IsOk ? Practice.Receive(new SheetId(sheet), read.Value)?.ToString() ?? "" : read.Faults[0].ToString();
     }
 
-    /// <summary>The server refused an event of this device: it is taken out.</summary>
+    /// <summary>The server refused an event of this device: it is removed.</summary>
     [JSExport]
     internal static void Retract(string sheet, string line)
     {
@@ -169,7 +169,7 @@ internal static partial class Bridge
     [JSExport]
     internal static string Describe(string sheet, string line) =>
         Practice.Find(new SheetId(sheet)) is { } live && EventReader.Read(line) is { IsOk: true } read
-            ? RunFace.Describe(new SheetId(sheet), live, read.Value)
+            ? RunPresenter.Describe(new SheetId(sheet), live, read.Value)
             : "";
 
     /// <summary>Whom the script means: an empty text and none are nobody.</summary>

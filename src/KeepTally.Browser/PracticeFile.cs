@@ -51,7 +51,7 @@ internal sealed record SheetFile(
 
 /// <summary>The best results of earlier practices.</summary>
 /// <param name="Own">By the ids of players.</param>
-/// <param name="Squad">Of anybody; null where nobody has one.</param>
+/// <param name="Squad">Of any player; null where nobody has one.</param>
 internal sealed record BestsFile(IReadOnlyDictionary<string, double> Own, double? Squad);
 
 /// <summary>People who come, go or change places.</summary>

@@ -9,14 +9,14 @@ namespace KeepTally.Browser;
 /// <summary>A drill that is open on this device, by what it is known by on the page.</summary>
 internal sealed record OpenRun(string Id, LiveRun Live);
 
-/// <summary>Who somebody is on record who joined on this device alone, without a network.</summary>
+/// <summary>The id on record of a guest who joined on this device alone, without a network.</summary>
 internal readonly record struct Settled(PlayerId From, PlayerId To);
 
 /// <summary>Opens the drills of a practice as the server hands it over.</summary>
 internal static class PracticeOpener
 {
     /// <param name="open">What is open already, where the practice is opened anew; its sheets go on.</param>
-    /// <param name="settled">Somebody who has been written down since: what was said of them is said of who they are on record.</param>
+    /// <param name="settled">A player who has been written down since: what was said of them is said of who they are on record.</param>
     internal static Result<IReadOnlyList<OpenRun>> Open(PracticeFile file, IReadOnlyList<OpenRun>? open, Settled? settled = null)
     {
         var known = (open ?? []).SelectMany(run => run.Live.Sheets).ToDictionary(sheet => sheet.Id);
@@ -40,7 +40,7 @@ internal static class PracticeOpener
                     return Result.Fail<IReadOnlyList<OpenRun>>(new Fault("", $"{run.Name}: {opened.Faults[0]}", "reload the page"));
                 }
 
-                // Somebody joined for today: the sheet goes on with all that was said on it.
+                // A player joined for today: the sheet goes on with all that was said on it.
                 opened.Value.AddAll([.. (live?.Sheet.Log.Events ?? []).Select(Told)]);
                 sheets.Add(new RunSheet(id, sheet.Name, opened.Value, sheet.Stop) { Bests = BestsOf(sheet) });
             }

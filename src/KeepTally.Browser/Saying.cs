@@ -156,10 +156,10 @@ internal static partial class Bridge
 
         if (appended is [.., { Event: RunEvent.Tap moved, Sheet: var to }])
         {
-            return Answers.Of(appended, null, $"Changed: {RunFace.Describe(to, Practice.Find(to)!, moved)}.");
+            return Answers.Of(appended, null, $"Changed: {RunPresenter.Describe(to, Practice.Find(to)!, moved)}.");
         }
 
-        var words = RunFace.Describe(id, live, live.Log.Read(of)!);
+        var words = RunPresenter.Describe(id, live, live.Log.Read(of)!);
         var stillLate = counts && live.ResultOf(of)?.Kind == EventResultKind.Late;
         return Answers.Of(appended, null, stillLate ? $"{words}: choose whose it was, then it counts." : $"Changed: {words}.");
 
@@ -196,7 +196,7 @@ internal static partial class Bridge
         var (id, of) = (new SheetId(sheet), new EventId(new DeviceId(device), n));
         var appended = Practice.Undo(id, of, Moment(now));
         var live = Practice.Find(id);
-        var words = appended.Count > 0 && live?.Log.Read(of) is { } reached ? RunFace.Describe(id, live, reached) : "";
+        var words = appended.Count > 0 && live?.Log.Read(of) is { } reached ? RunPresenter.Describe(id, live, reached) : "";
         return Answers.Of(
             appended,
             null,

@@ -13,28 +13,29 @@ internal static partial class Bridge
     /// <summary>What of a tap can be put right; an empty text where nothing can.</summary>
     [JSExport]
     internal static string Amendable(string sheet, string device, int n) =>
-        AmendFace.Of(Practice, new SheetId(sheet), new EventId(new DeviceId(device), n)) is { } view
+        AmendPresenter.Of(Practice, new SheetId(sheet), new EventId(new DeviceId(device), n)) is { } view
             ? JsonSerializer.Serialize(view, ViewJson.Default.AmendView)
             : "";
 
     /// <summary>The grid of what units have counted themselves.</summary>
     [JSExport]
     internal static string OwnCounts(double now) =>
-        JsonSerializer.Serialize(OwnCountFace.Of(Practice, Moment(now)), ViewJson.Default.OwnCountsView);
+        JsonSerializer.Serialize(OwnCountPresenter.Of(Practice, Moment(now)), ViewJson.Default.OwnCountsView);
 
     /// <summary>Who is on the drill under way and who may come in.</summary>
     [JSExport]
-    internal static string Who(double now) => JsonSerializer.Serialize(WhoFace.Of(Practice, Moment(now)), ViewJson.Default.WhoView);
+    internal static string Who(double now) =>
+        JsonSerializer.Serialize(WhoPresenter.Of(Practice, Moment(now)), ViewJson.Default.WhoView);
 
     /// <summary>What is looked for all practice long: how often it was seen, and of whom.</summary>
     [JSExport]
     internal static string Habits() =>
-        JsonSerializer.Serialize(HabitFace.Of(Practice, _habits), ViewJson.Default.IReadOnlyListHabitView);
+        JsonSerializer.Serialize(HabitPresenter.Of(Practice, _habits), ViewJson.Default.IReadOnlyListHabitView);
 
     /// <summary>The boards of the drill under way, one for each sheet.</summary>
     [JSExport]
     internal static string Boards(double now) =>
-        JsonSerializer.Serialize(BoardFace.Of(Practice, Moment(now)), ViewJson.Default.IReadOnlyListBoardView);
+        JsonSerializer.Serialize(BoardPresenter.Of(Practice, Moment(now)), ViewJson.Default.IReadOnlyListBoardView);
 
     /// <summary>Appends what the clock calls for by now, and hands over what has changed on the screen since the last look.</summary>
     [JSExport]
@@ -65,7 +66,7 @@ internal static partial class Bridge
     internal static string Clock(double now) =>
         Practice.Current < Practice.Runs.Count
             ? JsonSerializer.Serialize(
-                ClockFace.Of(Practice.Runs[Practice.Current], Moment(now), _face!.Calls),
+                ClockPresenter.Of(Practice.Runs[Practice.Current], Moment(now), _face!.Calls),
                 ViewJson.Default.ClockView
             )
             : "";
@@ -90,7 +91,7 @@ internal static partial class Bridge
     {
         var signals =
             Practice.Current < Practice.Runs.Count
-                ? SignalFace.Of(Practice.Runs[Practice.Current], Moment(from), Moment(to), _face!.Calls)
+                ? SignalPresenter.Of(Practice.Runs[Practice.Current], Moment(from), Moment(to), _face!.Calls)
                 : [];
         return JsonSerializer.Serialize(signals, ViewJson.Default.IReadOnlyListSignalView);
     }

@@ -36,7 +36,7 @@ internal static partial class Bridge
         );
         var sheet = practice.Runs[0].Sheets[0].Sheet;
         return JsonSerializer.Serialize(
-            [.. _shown.Select(shown => ShownFace.Of(sheet, shown))],
+            [.. _shown.Select(shown => ShownPresenter.Of(sheet, shown))],
             ViewJson.Default.IReadOnlyListShownView
         );
     }

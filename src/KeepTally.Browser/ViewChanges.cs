@@ -10,7 +10,7 @@ namespace KeepTally.Browser;
 
 /// <summary>
 /// Hands the script only what has changed on the screen since the last look. A part that is the same object as before is the
-/// same to the letter (see <see cref="RunFace"/>).
+/// same to the letter (see <see cref="RunPresenter"/>).
 /// </summary>
 /// <remarks>
 /// <c>{"whole": view}</c> the first time and when another drill is under way; else <c>{"canGoBack"?, "run"?: {…}}</c> with the
@@ -67,9 +67,9 @@ internal sealed class ViewChanges
         Text(json, "primaryLabel", was.PrimaryLabel, now.PrimaryLabel);
         Text(json, "prompt", was.Prompt, now.Prompt);
         Text(json, "late", was.Late, now.Late);
-        Truth(json, "canMove", was.CanMove, now.CanMove);
-        Truth(json, "canStop", was.CanStop, now.CanStop);
-        Truth(json, "ownCounts", was.OwnCounts, now.OwnCounts);
+        Boolean(json, "canMove", was.CanMove, now.CanMove);
+        Boolean(json, "canStop", was.CanStop, now.CanStop);
+        Boolean(json, "ownCounts", was.OwnCounts, now.OwnCounts);
         Text(json, "noteNow", was.NoteNow, now.NoteNow);
         Text(json, "load", was.Load, now.Load);
         Text(json, "lastBall", was.LastBall, now.LastBall);
@@ -101,10 +101,10 @@ internal sealed class ViewChanges
             Part(json, "contest", null, now.Contest, ViewJson.Default.IReadOnlyListContestView);
         }
 
-        if (was.Twice != now.Twice)
+        if (was.Duplicate != now.Duplicate)
         {
-            json.WritePropertyName("twice");
-            JsonSerializer.Serialize(json, now.Twice, ViewJson.Default.TwiceView!);
+            json.WritePropertyName("duplicate");
+            JsonSerializer.Serialize(json, now.Duplicate, ViewJson.Default.DuplicateTapView!);
         }
 
         if (!ReferenceEquals(was.Sheets, now.Sheets))
@@ -171,7 +171,7 @@ internal sealed class ViewChanges
         }
 
         json.WriteStartObject(name);
-        Truth(json, "done", was.Done, now.Done);
+        Boolean(json, "done", was.Done, now.Done);
         Text(json, "result", was.Result, now.Result);
         Text(json, "aim", was.Aim, now.Aim);
         Text(json, "versus", was.Versus, now.Versus);
@@ -218,14 +218,14 @@ internal sealed class ViewChanges
         Text(json, "detail", was.Detail, now.Detail);
         Text(json, "gate", was.Gate, now.Gate);
         Text(json, "streak", was.Streak, now.Streak);
-        Truth(json, "done", was.Done, now.Done);
-        Truth(json, "last", was.Last, now.Last);
-        Truth(json, "leads", was.Leads, now.Leads);
+        Boolean(json, "done", was.Done, now.Done);
+        Boolean(json, "last", was.Last, now.Last);
+        Boolean(json, "leads", was.Leads, now.Leads);
         Text(json, "asked", was.Asked, now.Asked);
         Text(json, "barred", was.Barred, now.Barred);
         Text(json, "said", was.Said, now.Said);
-        Truth(json, "waits", was.Waits, now.Waits);
-        Truth(json, "ball", was.Ball, now.Ball);
+        Boolean(json, "waits", was.Waits, now.Waits);
+        Boolean(json, "ball", was.Ball, now.Ball);
         Text(json, "withheld", was.Withheld, now.Withheld);
         Text(json, "members", was.Members, now.Members);
         json.WriteEndObject();
@@ -239,7 +239,7 @@ internal sealed class ViewChanges
         }
     }
 
-    private static void Truth(Utf8JsonWriter json, string name, bool was, bool now)
+    private static void Boolean(Utf8JsonWriter json, string name, bool was, bool now)
     {
         if (was != now)
         {

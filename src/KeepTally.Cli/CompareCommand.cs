@@ -36,7 +36,7 @@ internal static class CompareCommand
             && goes is >= 1 and <= Most
             && successes <= goes
             ? new Share(successes, goes)
-            : throw new Unusable($"\"{text}\" is no share; write so many of so many, as 56/70, of {Most} at most");
+            : throw new Unusable($"\"{text}\" is not a share; write made/tries, as in 56/70, with {Most} tries at most");
     }
 
     private static string Compare(ShareDifference difference) =>

@@ -1,7 +1,7 @@
 using System.CommandLine;
-using KeepTally.Core.Fit;
-using KeepTally.Core.Fit.Exact;
 using KeepTally.Core.Formats;
+using KeepTally.Core.Simulation;
+using KeepTally.Core.Simulation.Exact;
 using KeepTally.Core.Time;
 
 namespace KeepTally.Cli;
@@ -74,7 +74,13 @@ internal static class FitCommand
         }
     }
 
-    private static string Fit(string cardFile, int stage, string skillText, double? pace, Func<FitSettings, FitSettings> with)
+    private static string Fit(
+        string cardFile,
+        int stage,
+        string skillText,
+        double? pace,
+        Func<SimulationSettings, SimulationSettings> with
+    )
     {
         var card = Unusable.Read(cardFile, CardReader.Read);
         if (stage < 0 || stage >= card.Stages.Count)
@@ -86,7 +92,7 @@ internal static class FitCommand
         var (place, text) = skillText.TrimStart().StartsWith('{') ? ("--skill", skillText) : (skillText, Unusable.Text(skillText));
         var skill = Unusable.Require(place, SkillReader.Read(text, card.Stages[stage]));
         var simulator = Unusable.Require(cardFile, Simulator.Open(card, stage, skill));
-        var settings = with(new FitSettings(Duration.FromSeconds(pace ?? card.SecondsPerRep)));
-        return FitWriter.Write(simulator.Run(settings), ExactFit.Of(card.Stages[stage], skill));
+        var settings = with(new SimulationSettings(Duration.FromSeconds(pace ?? card.SecondsPerRep)));
+        return SimulationWriter.Write(simulator.Run(settings), ExactOdds.Of(card.Stages[stage], skill));
     }
 }

@@ -46,7 +46,7 @@ internal static class ReplayCommand
         {
             if (live.Add(runEvent) is { } fault)
             {
-                throw Unusable.In(logFile, new Fault(fault.Path, fault.Problem, fault.Mend).OnLine(line));
+                throw Unusable.In(logFile, new Fault(fault.Path, fault.Problem, fault.Fix).OnLine(line));
             }
         }
 

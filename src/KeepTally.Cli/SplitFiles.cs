@@ -81,6 +81,6 @@ internal static class SplitFiles
             ? [.. value.EnumerateArray()]
             : throw Wrong(file, path, "a list belongs here", "write [ … ]");
 
-    private static Unusable Wrong(string file, string path, string problem, string mend) =>
-        Unusable.In(file, new Fault(path, problem, mend));
+    private static Unusable Wrong(string file, string path, string problem, string fix) =>
+        Unusable.In(file, new Fault(path, problem, fix));
 }

@@ -5,7 +5,7 @@ namespace KeepTally.Screen;
 
 /// <summary>
 /// Where the places of a stage are drawn on a board that players read from afar, and where each player's bib stands in
-/// them: spots side by side above, as they lie on the drawn floor where they are drawn there, each line in which somebody stands as a strip below, its head at the left. Lengths are
+/// them: spots side by side above, as they lie on the drawn floor where they are drawn there, each line in which a player stands as a strip below, its head at the left. Lengths are
 /// in units of the board, which is <see cref="Width"/> wide and as high as it needs to be.
 /// </summary>
 public sealed class PlaceBoard
@@ -35,7 +35,7 @@ public sealed class PlaceBoard
     public IReadOnlyList<BoardPlace> Places { get; }
 
     /// <param name="most">The most players who stand at a place, and with <see cref="Waiting"/> who have none.</param>
-    /// <param name="at">Where on the floor a spot is, y away from whoever looks; null where it is not drawn.</param>
+    /// <param name="at">Where on the floor a spot is, y away from the viewer; null where it is not drawn.</param>
     /// <param name="flat">Few spots stand in one row, for want of room.</param>
     public static PlaceBoard Of(
         IReadOnlyList<Place> places,

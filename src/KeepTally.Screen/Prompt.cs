@@ -101,7 +101,7 @@ internal static class Prompt
     /// <summary>Whether anything is counted at all: where nothing is tapped there is no last ball to count.</summary>
     private static bool Counts(LiveRun run, Instant at) => run.OpenAt(at).Any(each => each.Sheet.Stage.Outcomes.Count > 0);
 
-    /// <summary>Whoever had the round is not done yet; a limit that cuts at the horn leaves no last ball.</summary>
+    /// <summary>The unit that had the round is not done yet; a limit that cuts at the horn leaves no last ball.</summary>
     private static bool TakesLastBall(Sheet sheet, Instant at) =>
         sheet.Stage.Outcomes.Count > 0
         && (sheet.Score.Turn is { } turn ? !sheet.Score.SnapshotOf(turn, at).Done : !sheet.Score.IsDoneAt(at));

@@ -25,7 +25,7 @@ internal static class RowWords
         if (stage.Ladder is { } ladder)
         {
             return unit.Done && unit.Lap >= ladder.Laps
-                ? $"All {unit.Cleared} done, {ClockFace.Up(unit.Running)}"
+                ? $"All {unit.Cleared} done, {ClockPresenter.Up(unit.Running)}"
                 : $"{RungName(ladder, unit.Rung)} · {WindowWords(ladder, unit)}";
         }
 
@@ -37,7 +37,9 @@ internal static class RowWords
 
         // Where time ranks, it is told beside what was done in it.
         var time =
-            unit.Finished && stage.Measures.Any(measure => measure.By == MeasureKinds.Seconds) ? ClockFace.Up(unit.Running) : "";
+            unit.Finished && stage.Measures.Any(measure => measure.By == MeasureKinds.Seconds)
+                ? ClockPresenter.Up(unit.Running)
+                : "";
         var countsMisses = stage.Outcomes.Any(outcome => outcome.Result == OutcomeResult.Failure);
         var made = countsMisses && unit.Attempts > 0 ? $"{unit.Successes} of {unit.Attempts}" : "";
         return string.Join(", ", new[] { made, time }.Where(part => part.Length > 0));

@@ -43,15 +43,15 @@ public sealed record RunView(
     string NoteNow,
     string Load,
     IReadOnlyList<int> Habits,
-    TwiceView? Twice,
+    DuplicateTapView? Duplicate,
     string LastBall,
     string NotReached
 );
 
 /// <summary>What two devices have said at nearly the same moment; the later of the two is what is taken back where it was one.</summary>
-public sealed record TwiceView(string Sheet, string Device, int N, string Text);
+public sealed record DuplicateTapView(string Sheet, string Device, int N, string Text);
 
-/// <summary>Somebody who may have won the duel under way.</summary>
+/// <summary>A player who may have won the duel under way.</summary>
 public sealed record ContestView(string Sheet, string Player, string Name);
 
 /// <param name="Add">The work under way, or that was last, can be given another moment.</param>
@@ -104,7 +104,7 @@ public sealed record SheetView(
     IReadOnlyList<PersonView> People
 );
 
-/// <summary>Whoever an outcome that belongs to a job is counted for now.</summary>
+/// <summary>Anyone who an outcome that belongs to a job is counted for now.</summary>
 /// <param name="Unit">The player; null where nobody has the job, or all is over.</param>
 public sealed record HelperView(string? Unit, string Name);
 
@@ -156,7 +156,7 @@ public sealed record BibView(
 /// <summary>Who is on a drill, and who may come in.</summary>
 public sealed record WhoView(IReadOnlyList<GroupView> Groups, IReadOnlyList<BenchView> Bench);
 
-/// <param name="Sheet">The sheet that whoever joins the group comes in on.</param>
+/// <param name="Sheet">The sheet on which a player who joins the group comes in.</param>
 public sealed record GroupView(string Sheet, string Name, IReadOnlyList<OnView> Players);
 
 /// <param name="Call">What they are called in passing.</param>

@@ -66,7 +66,7 @@ public static class StoreServices
         services.AddScoped<PracticeExport>();
         services.AddScoped<PracticeImport>();
         services.AddScoped<PastBook>();
-        services.AddScoped<OtherSchool>();
+        services.AddScoped<Rescore>();
         services.AddScoped<ResultCorrection>();
         services.AddScoped<DemoClub>();
         services.AddScoped<DemoPast>();

@@ -50,7 +50,7 @@ public sealed class PeopleTests
     {
         Screen.Say("start", 0);
         Screen.Tap("minute-trios-A", "Ada", "clean", 10);
-        // The shot is never nobody's: whoever comes to it next steps in at once, and it is said.
+        // The shot is never nobody's: anyone who comes to it next steps in at once, and it is said.
         var gone = Screen.Change("Ada", null, 20);
         Assert.Equal("Cleo is next.", (string)gone["why"]!);
         Assert.Equal("Cleo", (string)Screen.Sheet(0, 20)["rows"]![0]!["name"]!);
@@ -112,7 +112,7 @@ public sealed class PeopleTests
         [.. boards[0]!["bibs"]!.AsArray().Select(bib => $"{bib!["id"]} {bib[x]} {bib[y]}")];
 
     [Fact]
-    public void Whoever_is_kept_from_a_drill_is_told_to_be_and_why_in_the_coachs_own_words()
+    public void A_player_who_is_kept_from_a_drill_is_told_to_be_and_why_in_the_coachs_own_words()
     {
         var runs = new[]
         {
@@ -200,7 +200,7 @@ public sealed class PeopleTests
         Assert.Equal(3, (int)Screen.View(61)["run"]!["habits"]![0]!);
     }
 
-    /// <summary>How many of each side are at work is told as it is, whoever goes or comes.</summary>
+    /// <summary>How many of each side are at work is told as it is, anyone who goes or comes.</summary>
     [Fact]
     public void How_many_play_on_each_side_follows_who_is_there()
     {

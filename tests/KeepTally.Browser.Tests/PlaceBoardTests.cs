@@ -6,7 +6,7 @@ using KeepTally.Screen;
 
 namespace KeepTally.Browser.Tests;
 
-/// <summary>Boards on which nobody hides anybody.</summary>
+/// <summary>Boards on which nobody hides any player.</summary>
 public sealed class PlaceBoardTests
 {
     private static readonly Gen<(Place[] Places, int[] Most)> AnyPlaces = Gen.Select(

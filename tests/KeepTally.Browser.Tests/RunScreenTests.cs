@@ -201,7 +201,7 @@ public sealed class RunScreenTests
         Assert.Equal("", Screen.Hear("minute-trios-A", later));
 
         Assert.Equal(Screen.People(sheet), Screen.People(Screen.Sheet(0, 82)));
-        // What is refused afterwards is no longer here to be taken out.
+        // What is refused afterwards is no longer here to be removed.
         Bridge.Retract("minute-trios-A", later.Replace("81500", "80000", StringComparison.Ordinal));
         Assert.Equal(Screen.People(sheet), Screen.People(Screen.Sheet(0, 82)));
     }

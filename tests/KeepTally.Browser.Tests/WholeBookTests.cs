@@ -193,7 +193,7 @@ public sealed class WholeBookTests
             }
         }
 
-        /// <summary>Somebody limps off; whoever it was.</summary>
+        /// <summary>A player limps off; anyone who it was.</summary>
         private string Leave()
         {
             var on = Replayed.Sheets[0].Sheet.Score.Roster.Everyone.ToArray();

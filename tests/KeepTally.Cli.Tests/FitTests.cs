@@ -24,7 +24,7 @@ public sealed class FitTests : IDisposable
     }
 
     [Fact]
-    public void Fit_prints_the_names_of_the_format_and_agrees_with_what_can_be_reckoned()
+    public void Fit_prints_the_names_of_the_format_and_agrees_with_what_can_be_calculated()
     {
         var (exit, output, error) = Tally.Run(
             "fit",
@@ -105,7 +105,7 @@ public sealed class FitTests : IDisposable
         var (exit, _, error) = Tally.Run("compare", text, "1/2");
 
         Assert.Equal(2, exit);
-        Assert.Contains("is no share; write so many of so many", error, StringComparison.Ordinal);
+        Assert.Contains("is not a share; write made/tries", error, StringComparison.Ordinal);
     }
 
     [Fact]

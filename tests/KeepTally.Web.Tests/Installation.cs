@@ -114,7 +114,7 @@ public sealed class Installation : IAsyncLifetime
     {
         lock (_tickets)
         {
-            // Signed in once by the page; whoever comes later as the same coach comes with that ticket.
+            // Signed in once by the page; anyone who comes later as the same coach comes with that ticket.
             if (!_tickets.TryGetValue(coach, out var ticket))
             {
                 ticket = new Lazy<Task<IReadOnlyDictionary<string, string>>>(() => VisitAsNobody().SignInAsync(coach));
@@ -125,7 +125,7 @@ public sealed class Installation : IAsyncLifetime
         }
     }
 
-    /// <summary>Somebody who has not signed in.</summary>
+    /// <summary>A player who has not signed in.</summary>
     public Visitor VisitAsNobody() => new(_app!.GetTestServer(), null);
 
     public async Task<T> WithAsync<TService, T>(Func<TService, Task<T>> use)

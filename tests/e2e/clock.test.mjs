@@ -103,7 +103,7 @@ for (const [name, drift, ahead, least, most] of [
         await world.goOn(2000 + draw() * 20_000);
         look();
         if (draw() < 0.02) {
-          // In the pocket for some minutes; somebody sets the clock of the device meanwhile.
+          // In the pocket for some minutes; a player sets the clock of the device meanwhile.
           world.asleep = true;
           await world.goOn(minutes(3 + draw() * 9));
           world.set(draw() < 0.5 ? 0 : 40_000);

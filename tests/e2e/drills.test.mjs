@@ -80,7 +80,7 @@ test("a card from nothing: gates and a house rule, read, tried, saved, put in a 
     await expect(page.getByLabel("Purpose")).toHaveValue("Three spots, every one to be earned.");
   });
 
-  await test.step("save it and put it in a practice, by the other school", async () => {
+  await test.step("save it and put it in a practice, by the other rules", async () => {
     await page.getByRole("button", { name: "Save the card" }).click();
     await expect(page.getByRole("heading", { name: "Heron gates" })).toBeVisible();
     await page.getByLabel("Practice", { exact: true }).selectOption({ label: "A new practice today" });
@@ -124,7 +124,7 @@ test("a card from nothing: gates and a house rule, read, tried, saved, put in a 
   });
 });
 
-test("a broken card is brought in, its errors are read, it is mended and taken", async ({ page }) => {
+test("a broken card is imported, its errors are read, it is mended and taken", async ({ page }) => {
   await page.goto("/drills/import");
   const card = {
     format: "keep-tally/drill@1",

@@ -14,7 +14,7 @@ test("in the editor the focus follows what a button did, and a refused save lead
   await expect(outcomes.last().locator(":focus")).toHaveCount(1);
   await expect(focused).toHaveValue("New");
 
-  await page.getByRole("button", { name: `Take out outcome ${before + 1}` }).press("Enter");
+  await page.getByRole("button", { name: `Remove outcome ${before + 1}` }).press("Enter");
   await expect(outcomes).toHaveCount(before);
   await expect(focused).toHaveRole("button");
 

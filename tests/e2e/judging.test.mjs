@@ -16,7 +16,7 @@ test("a player's trend is read, a skill changed, and the fit moves; a past run i
   await expect(page.locator(".judged").first()).toContainText(/trend|change|Up|Down/);
   await expect(page.getByRole("heading", { name: "Load" })).toBeVisible();
 
-  await page.goto("/drills/three-gates/fit");
+  await page.goto("/drills/three-gates/simulation");
   const played = page.locator(".fit-lines li").first();
   await page.getByLabel("Share made, %").fill("30");
   await expect(played).toHaveText(/in (no|hardly any) run|in [12] of 10/);

@@ -80,7 +80,7 @@ test("zones, tags, turns, readings and the ball are judged by the card, and say 
     await screen.endDrill();
   });
 
-  await test.step("a helper's good pass is one press, counted for whoever has the job", async () => {
+  await test.step("a helper's good pass is one press, counted for the player who has the job", async () => {
     await screen.start();
     const helper = screen.drill.locator(".helpers .pad").first();
     const who = await helper.locator(".pad-who").textContent();

@@ -66,7 +66,7 @@ test.describe("no page offends against the rules of access", () => {
       "/results",
       "/nowhere",
       "/drills/minute-trios/past",
-      "/drills/three-gates/fit",
+      "/drills/three-gates/simulation",
       "/players/1",
       "/squad/coverage",
       "/squad/loads",

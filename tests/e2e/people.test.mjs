@@ -321,11 +321,11 @@ test("one place of one's own: its pad alone, and the same tap by two is settled 
   await first.expectScore("Bea", 1);
   await first.tap("Bea", "Goal");
   await first.expectScore("Bea", 2);
-  await expect(page.locator("#twice")).toContainText("Bea · Goal");
-  await page.getByRole("button", { name: "It was one" }).click();
+  await expect(page.locator("#duplicate-tap")).toContainText("Bea · Goal");
+  await page.getByRole("button", { name: "Count once" }).click();
   await first.expectScore("Bea", 1);
   await pat.expectScore("Bea", 1);
-  await expect(page.locator("#twice")).toBeHidden();
+  await expect(page.locator("#duplicate-tap")).toBeHidden();
 
   // What is another's is not theirs to write, by whatever way.
   const other = await first.row("Ada").evaluate((row) => row.closest("[data-sheet]").dataset.sheet);

@@ -134,7 +134,7 @@ test("by keyboard alone", async ({ page }) => {
   await expect(page.locator(".line .name").first()).toHaveText("Minute trios");
 });
 
-test("while practice runs, on two devices: a drill put in, two swapped, one taken off", async ({ page, context }) => {
+test("while practice runs, on two devices: a drill put in, two swapped, one removed", async ({ page, context }) => {
   const screen = await RunScreen.begin(page);
   const strip = (of) => of.locator(".run-strip li");
   const other = await context.newPage();

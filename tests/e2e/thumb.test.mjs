@@ -39,7 +39,7 @@ test("five blocks by thumb: a guest, a cue, a horn in mid-rep, own counts, an un
     await expect(page.locator("#prompt")).not.toContainText("Feet before hands");
   });
 
-  await test.step("somebody who is not in the squad joins for today and comes in", async () => {
+  await test.step("a player who is not in the squad joins for today and comes in", async () => {
     await more.tap();
     await page.locator("[data-open=who-open]").tap();
     const name = page.getByLabel("Guest", { exact: true });

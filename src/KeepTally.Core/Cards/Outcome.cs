@@ -16,7 +16,7 @@ public sealed record Outcome(
     string? Reading
 )
 {
-    /// <summary>The place whose player it is counted for, whoever's go it is; null where it is of whoever is tapped.</summary>
+    /// <summary>The place whose player it is counted for, no matter whose go it is; null where it is of the unit tapped.</summary>
     public string? Job { get; init; }
 }
 
@@ -26,7 +26,7 @@ public enum OutcomeResult
     /// <summary>No attempt.</summary>
     Neutral,
 
-    /// <summary>An attempt that came off.</summary>
+    /// <summary>A successful attempt.</summary>
     Success,
 
     /// <summary>An attempt that did not.</summary>

@@ -19,7 +19,7 @@ public sealed record ClockPlan(
     /// <summary>What the clock of a rep begins with.</summary>
     public RepStart RepFrom { get; init; }
 
-    /// <summary>What coaches have added to intervals, or taken off; every other one is as the card has it.</summary>
+    /// <summary>What coaches have added to intervals, or removed; every other one is as the card has it.</summary>
     public IReadOnlyDictionary<(IntervalKind Kind, int Round), Duration> Added { get; init; } =
         new Dictionary<(IntervalKind, int), Duration>();
 

@@ -4,7 +4,7 @@ using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Clock;
 
-/// <summary>The moments at which somebody has the time left of work called, in place of those of the card.</summary>
+/// <summary>The moments at which a coach has the time left of work called, in place of those of the card.</summary>
 public static class OwnCalls
 {
     private const int Most = 20;
@@ -34,6 +34,6 @@ public static class OwnCalls
             : Result.Ok<IReadOnlyList<Duration>>([.. calls.Reverse().Select(Duration.FromSeconds)]);
     }
 
-    private static Result<IReadOnlyList<Duration>> Wrong(string problem, string mend) =>
-        Result.Fail<IReadOnlyList<Duration>>(new Fault("calls", problem, mend));
+    private static Result<IReadOnlyList<Duration>> Wrong(string problem, string fix) =>
+        Result.Fail<IReadOnlyList<Duration>>(new Fault("calls", problem, fix));
 }

@@ -57,7 +57,7 @@ public sealed class Timeline
     /// one span after another gives each signal exactly once. The first span begins before 0, so that a start without
     /// count-in is heard.
     /// </summary>
-    /// <param name="calls">Where somebody has the time left of work called at moments of their own; null for the plan's.</param>
+    /// <param name="calls">Where a coach has the time left of work called at moments of their own; null for the plan's.</param>
     public IEnumerable<Signal> Signals(ClockTime from, ClockTime to, IReadOnlyList<Duration>? calls = null)
     {
         foreach (var interval in _intervals)
@@ -117,7 +117,7 @@ public sealed class Timeline
     }
 
     /// <summary>The spans before the end of an interval at which its time left is called, longest first.</summary>
-    /// <param name="calls">Where somebody has the time left of work called at moments of their own; null for the plan's.</param>
+    /// <param name="calls">Where a coach has the time left of work called at moments of their own; null for the plan's.</param>
     public IEnumerable<Duration> CallsIn(Interval interval, IReadOnlyList<Duration>? calls = null) =>
         interval.Kind switch
         {

@@ -95,7 +95,7 @@ public static class StageDealer
 
     /// <summary>
     /// Why players cannot be dealt onto a stage, or null where they can: a card may ask for a unit by a name that is
-    /// neither a side nor given to anybody here.
+    /// neither a side nor given to any player here.
     /// </summary>
     public static Fault? Unfit(DrillCard card, int stageIndex)
     {

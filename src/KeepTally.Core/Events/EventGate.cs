@@ -6,7 +6,7 @@ using KeepTally.Core.Time;
 namespace KeepTally.Core.Events;
 
 /// <summary>
-/// What whoever keeps a sheet for many devices asks of an event before it is taken, besides what the rules ask: a moment that
+/// The checks of a server on an event before it is taken, besides what the rules ask: a moment that
 /// can have been, and people whom the sheet knows. One event far in the future would have every device stamp after it.
 /// </summary>
 public sealed class EventGate
@@ -65,7 +65,7 @@ public sealed class EventGate
             : new Fault(
                 property,
                 $"nobody on this sheet or its bench is \"{who}\"",
-                "name somebody of the sheet or of its bench by id"
+                "name a player of the sheet or of its bench by id"
             );
 
     private static Fault? UnknownTag(

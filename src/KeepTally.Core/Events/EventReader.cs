@@ -91,7 +91,7 @@ public static class EventReader
                     ShortText(place, "outcome"),
                     ShortText(place, "zone"),
                     place.Find("value")?.Number(),
-                    place.Find("counts")?.Truth()
+                    place.Find("counts")?.Boolean()
                 )
                 {
                     Tags = Tags(place),
@@ -119,7 +119,7 @@ public static class EventReader
                     Player(place, "unit")
                 )
                 {
-                    OfPractice = place.Find("practice")?.Truth() ?? false,
+                    OfPractice = place.Find("practice")?.Boolean() ?? false,
                 };
             case "add":
                 Only(place, "seconds");
@@ -150,7 +150,7 @@ public static class EventReader
                 return new RunEvent.Whistle(id, at);
             case "again":
                 Only(place, "ends", "moves");
-                return new RunEvent.Again(id, at, place.Find("ends")?.Truth() ?? false, place.Find("moves")?.Truth() ?? false);
+                return new RunEvent.Again(id, at, place.Find("ends")?.Boolean() ?? false, place.Find("moves")?.Boolean() ?? false);
             case "habit":
                 Only(place, "habit", "player");
                 return new RunEvent.Habit(

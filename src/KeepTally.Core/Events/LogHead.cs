@@ -28,7 +28,7 @@ public sealed record LogHead(
     /// <summary>Everyone the head knows: who is on the sheet at the start, and who may come in.</summary>
     public IEnumerable<Member> Everyone => Units.SelectMany(unit => unit.People).Concat(Bench ?? []);
 
-    /// <summary>The name of anybody the head knows: a unit, a player of one, or somebody who may come in.</summary>
+    /// <summary>The name of anyone the head knows: a unit, a player of one, or of the bench.</summary>
     public string NameOf(PlayerId id) =>
         Units.FirstOrDefault(unit => unit.Id == id)?.Name
         ?? Units.SelectMany(unit => unit.Players).Concat(Bench ?? []).FirstOrDefault(player => player.Id == id)?.Name

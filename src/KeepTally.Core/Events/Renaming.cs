@@ -3,7 +3,7 @@ using KeepTally.Core.Identity;
 namespace KeepTally.Core.Events;
 
 /// <summary>
-/// An event that speaks of somebody by a name of one device alone, told of by who they are on record: somebody who joined without
+/// An event about a player under an id of one device alone, rewritten to the id on record: a guest who joined without
 /// a network has no other name until there is one.
 /// </summary>
 public static class Renaming
@@ -12,7 +12,7 @@ public static class Renaming
     public static RunEvent Of(RunEvent runEvent, PlayerId from, PlayerId to) => Of(runEvent, id => id == from ? to : id);
 
     /// <summary>The same event with everybody it names told by another name.</summary>
-    /// <param name="name">The other name of somebody; the same where they have none.</param>
+    /// <param name="name">The id on record of a player; the same where they have none.</param>
     public static RunEvent Of(RunEvent runEvent, Func<PlayerId, PlayerId> name)
     {
         return runEvent switch

@@ -1,10 +1,10 @@
 namespace KeepTally.Core.Faults;
 
-/// <summary>One thing wrong with something a person wrote: where it stands, what is wrong, and how to mend it.</summary>
+/// <summary>One thing wrong with something a person wrote: where it stands, what is wrong, and how to fix it.</summary>
 /// <param name="Path">The place, as <c>stages[0].until[1].lead</c> in JSON or <c>line 7</c> in a log; empty for the whole text.</param>
 /// <param name="Problem">What is wrong, in one plain clause.</param>
-/// <param name="Mend">What to write instead.</param>
-public sealed record Fault(string Path, string Problem, string Mend)
+/// <param name="Fix">What to write instead.</param>
+public sealed record Fault(string Path, string Problem, string Fix)
 {
     /// <summary>What it keeps from being done: the same fault, told of something larger.</summary>
     /// <param name="larger">What cannot be done for it, in one plain clause.</param>
@@ -21,10 +21,10 @@ public sealed record Fault(string Path, string Problem, string Mend)
     public string Place => Path.Length == 0 ? "" : $"{Path}: ";
 
     /// <summary>What is wrong and what to do, as two sentences for the screen.</summary>
-    public string Told => $"{Sentence(Problem)} {Sentence(Mend)}";
+    public string Told => $"{Sentence(Problem)} {Sentence(Fix)}";
 
     private static string Sentence(string clause) => $"{char.ToUpperInvariant(clause[0])}{clause[1..].TrimEnd('.')}.";
 
     /// <summary>The fault on one line, ready to stand behind a file name.</summary>
-    public override string ToString() => $"{Place}{Problem}; {Mend}";
+    public override string ToString() => $"{Place}{Problem}; {Fix}";
 }

@@ -87,7 +87,7 @@ public sealed class FloorState
             ]
             : [];
 
-    /// <summary>A move asks who won or lost, so that somebody has to say it.</summary>
+    /// <summary>A move asks who won or lost, so that the coach has to say it.</summary>
     internal static bool AsksWhoWon(Stage stage) => stage.Moves.Any(move => move.Who is MoveWho.Winner or MoveWho.Loser);
 
     /// <summary>How often places have moved on.</summary>
@@ -100,7 +100,7 @@ public sealed class FloorState
     public Placement Next => Rotation.Next(Now, Moves, default, IsDone);
 
     /// <summary>
-    /// Where everyone will stand after the next rotation, whoever wins or does it; where that decides it, where they stand
+    /// Where everyone will stand after the next rotation, no matter who wins or does it; where that decides it, where they stand
     /// now. Null for who waits.
     /// </summary>
     public IReadOnlyDictionary<PlayerId, Place?> NextPlaces()
@@ -116,7 +116,7 @@ public sealed class FloorState
     }
 
     /// <summary>
-    /// Returns how everyone will stand after the next rotation; whoever is moved by who wins or does it stands where they stand now.
+    /// Returns how everyone will stand after the next rotation; a player whose move depends on the winner or actor stands where they stand now.
     /// </summary>
     public Placement NextSure
     {
@@ -203,7 +203,7 @@ public sealed class FloorState
 
     private PlayerId? SideOf(PlayerId player) => _sides.TryGetValue(player, out var side) ? side : null;
 
-    /// <summary>Only where players score can somebody of the floor be done while others go on.</summary>
+    /// <summary>Only where players score can a player of the floor be done while others go on.</summary>
     private void LookWhoIsDone(RunEvent runEvent, EventResult result, Score score)
     {
         if (_stage.Scores == Scorer.Player)
@@ -254,7 +254,7 @@ public sealed class FloorState
                 Rotate(default);
                 break;
             case RunEvent.Substitution substitution:
-                Mend(substitution, score.Roster);
+                Fix(substitution, score.Roster);
                 break;
             case RunEvent.Tap when result is { Kind: EventResultKind.Counted, OfJob: false } && Triggers(result):
                 CountToward(Named(score.UnitAt(result.Unit), result.Attempt));
@@ -271,7 +271,7 @@ public sealed class FloorState
     }
 
     /// <summary>
-    /// Where players score in turns and one spot scores, whoever's turn it is stands there: they change places with who does.
+    /// Where players score in turns and one spot scores, the player whose turn it is stands there: they change places with who does.
     /// Nobody who has gone is set down there again.
     /// </summary>
     private void Seat(PlayerId? turn) => Now = Seated(Now, turn);
@@ -361,8 +361,8 @@ public sealed class FloorState
         Rotations++;
     }
 
-    /// <summary>Sets people onto the places anew after somebody came, went or changed places; see <see cref="SubstitutionRule"/>.</summary>
-    private void Mend(RunEvent.Substitution substitution, Roster roster)
+    /// <summary>Sets people onto the places anew after a player came, went or changed places; see <see cref="SubstitutionRule"/>.</summary>
+    private void Fix(RunEvent.Substitution substitution, Roster roster)
     {
         Now = SubstitutionRule.Apply(Now, _stage.Moves, substitution.Out, substitution.In, player => roster.UnitOf(player));
     }

@@ -15,7 +15,7 @@ internal sealed class JobLog(ClockPlan? plan)
     private readonly Dictionary<PlayerId, List<JobTime>> _done = [];
     private readonly Dictionary<PlayerId, Post> _now = [];
 
-    /// <summary>Where somebody stands, since when, and how many reps there were before.</summary>
+    /// <summary>Where a player stands, since when, and how many reps there were before.</summary>
     private readonly record struct Post(string Place, string Job, ClockTime Since, int RepsBefore);
 
     private int _reps;

@@ -44,7 +44,7 @@ public static class CardReader
                 new Fault(
                     "",
                     $"the card has {json.Length} characters",
-                    $"a card has at most {CardSizes.Longest}: take out what no coach will read"
+                    $"a card has at most {CardSizes.Longest}: remove what no coach will read"
                 )
             );
             return Result<DrillCard>.Fail(faults);

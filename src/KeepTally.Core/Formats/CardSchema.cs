@@ -137,26 +137,32 @@ public static class CardSchema
                     new SchemaProperty("layout", LayoutSchema.Layout)
                 )
             )
-            .Saying("How the stage is played with another number on each side, by that number.");
+            .Described("How the stage is played with another number on each side, by that number.");
 
     private static Schema OutcomeOf(RuleSet rules) =>
         Schema.Object(
             new SchemaProperty("id", Schema.FilledText, IsNeeded: true),
             new SchemaProperty("label", Schema.AnyText),
-            new SchemaProperty("said", Schema.AnyText.Saying("How the outcome stands in a sentence, such as \"any other goal\".")),
+            new SchemaProperty(
+                "said",
+                Schema.AnyText.Described("How the outcome stands in a sentence, such as \"any other goal\".")
+            ),
             new SchemaProperty("key", Schema.OneCharacter),
             new SchemaProperty("result", Schema.OneOf(CardChoices.Results)),
             new SchemaProperty(
                 "points",
                 Schema.Any(
                     Schema.AnyNumber,
-                    Schema.Map(Schema.AnyNumber).Saying("Points by recipient: self, other, or the id of a unit.")
+                    Schema.Map(Schema.AnyNumber).Described("Points by recipient: self, other, or the id of a unit.")
                 )
             ),
             new SchemaProperty("does", Schema.List(Schema.OneOf(rules.EffectChoices))),
-            new SchemaProperty("by", Schema.AnyText.Saying("ball, offBall, or the id of a side.")),
-            new SchemaProperty("job", Schema.AnyText.Saying("The spot whose player it is counted for, whoever's go it is.")),
-            new SchemaProperty("reading", Schema.AnyText.Saying("What the number of the tap is: s, m, throws, km/h ..."))
+            new SchemaProperty("by", Schema.AnyText.Described("ball, offBall, or the id of a side.")),
+            new SchemaProperty(
+                "job",
+                Schema.AnyText.Described("The spot whose player it is counted for, no matter whose go it is.")
+            ),
+            new SchemaProperty("reading", Schema.AnyText.Described("What the number of the tap is: s, m, throws, km/h ..."))
         );
 
     private static Schema Clock =>
@@ -187,8 +193,8 @@ public static class CardSchema
             new SchemaProperty("kind", Schema.OneOf(PlaceChoices.Kinds)),
             new SchemaProperty("size", Schema.Whole(1, 99)),
             new SchemaProperty("role", Schema.AnyText),
-            new SchemaProperty("active", Schema.Truth),
-            new SchemaProperty("scores", Schema.Truth),
+            new SchemaProperty("active", Schema.Boolean),
+            new SchemaProperty("scores", Schema.Boolean),
             new SchemaProperty("side", Schema.AnyText),
             new SchemaProperty("filledBy", Schema.OneOf(PlaceChoices.Fillers))
         );
@@ -207,7 +213,7 @@ public static class CardSchema
             new SchemaProperty("every", Schema.Whole(1, 1000)),
             new SchemaProperty(
                 "turnRound",
-                Schema.Whole(1, 1000).Saying("After so many rotations the moves go the other way, after so many more as before.")
+                Schema.Whole(1, 1000).Described("After so many rotations the moves go the other way, after so many more as before.")
             )
         );
 

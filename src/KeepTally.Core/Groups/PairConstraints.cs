@@ -15,7 +15,7 @@ internal sealed class PairConstraints
 
     private PairConstraints(SplitRequest request, List<SplitPlayer[]> blocks) => (_wish, _blocks) = (request, blocks);
 
-    /// <summary>Nobody is kept together with or apart from anybody.</summary>
+    /// <summary>Nobody is kept together with or apart from any player.</summary>
     internal bool IsFree => _wish.Apart.Count == 0 && _wish.Together.Count == 0;
 
     internal static int LargestGroup(int players, int groups) => (players + groups - 1) / groups;

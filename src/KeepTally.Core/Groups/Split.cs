@@ -76,8 +76,8 @@ public static class Split
     public static Evenness Judge(IReadOnlyList<IReadOnlyList<SplitPlayer>> groups, IReadOnlyDictionary<Pair, int> met) =>
         new(SplitCost.LevelGap(groups), SplitCost.PositionGap(groups), SplitCost.Met(groups, met), SplitCost.Uneven(groups));
 
-    private static Result<IReadOnlyList<IReadOnlyList<SplitPlayer>>> Failed(string path, string problem, string mend) =>
-        Result<IReadOnlyList<IReadOnlyList<SplitPlayer>>>.Fail([new Fault(path, problem, mend)]);
+    private static Result<IReadOnlyList<IReadOnlyList<SplitPlayer>>> Failed(string path, string problem, string fix) =>
+        Result<IReadOnlyList<IReadOnlyList<SplitPlayer>>>.Fail([new Fault(path, problem, fix)]);
 
     private static List<SplitPlayer>[] Dealt(IReadOnlyList<SplitPlayer> players, SplitRequest request) =>
         [.. Listed(players, request.Groups).Select(group => group.ToList())];

@@ -12,15 +12,15 @@ public static class StandingGroups
     )
     {
         var known = here.ToHashSet();
-        var mended = groups.Select(group => group.Where(known.Contains).ToList()).ToList();
-        var placed = mended.SelectMany(group => group).ToHashSet();
+        var repaired = groups.Select(group => group.Where(known.Contains).ToList()).ToList();
+        var placed = repaired.SelectMany(group => group).ToHashSet();
         foreach (var player in here.Where(player => !placed.Contains(player)))
         {
-            mended.MinBy(group => group.Count)?.Add(player);
+            repaired.MinBy(group => group.Count)?.Add(player);
         }
 
-        mended.RemoveAll(group => group.Count == 0);
-        return mended;
+        repaired.RemoveAll(group => group.Count == 0);
+        return repaired;
     }
 
     /// <summary>The groups with one player moved to another group. The last of a group stays: a group is never empty.</summary>

@@ -32,7 +32,7 @@ internal readonly struct JsonPlace
     internal JsonPlace WithChosen(IReadOnlyDictionary<string, string> chosen) =>
         new(Element, Path, _context with { Chosen = chosen });
 
-    internal void Wrong(string problem, string mend) => _context.Faults.Add(new Fault(Path, problem, mend));
+    internal void Wrong(string problem, string fix) => _context.Faults.Add(new Fault(Path, problem, fix));
 
     internal bool IsObject => Element.ValueKind == JsonValueKind.Object;
 
@@ -211,7 +211,7 @@ internal readonly struct JsonPlace
         return _context.Faults.Count == faultsBefore ? (long)number : least;
     }
 
-    internal bool Truth()
+    internal bool Boolean()
     {
         if (Element.ValueKind is JsonValueKind.True or JsonValueKind.False)
         {

@@ -21,7 +21,7 @@ public readonly record struct Schema(string Text)
     public static Schema OneCharacter { get; } = OrHouseRule("""{"type":"string","minLength":1,"maxLength":1}""");
 
     /// <summary>True or false.</summary>
-    public static Schema Truth { get; } = new("""{"type":"boolean"}""");
+    public static Schema Boolean { get; } = new("""{"type":"boolean"}""");
 
     /// <summary>A list of texts.</summary>
     public static Schema Texts { get; } = List(AnyText);
@@ -91,7 +91,7 @@ public readonly record struct Schema(string Text)
     public Schema AtLeastOne() => new($"{Text[..^1]},\"minItems\":1}}");
 
     /// <summary>The same with a sentence that says what it is.</summary>
-    public Schema Saying(string description) =>
+    public Schema Described(string description) =>
         new($"{Text[..^1]},\"description\":\"{description.Replace("\"", "\\\"", StringComparison.Ordinal)}\"}}");
 
     private Schema OrNull() => new($$"""{"anyOf":[{{Text}},{"type":"null"}]}""");

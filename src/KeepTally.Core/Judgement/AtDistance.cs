@@ -1,12 +1,12 @@
 namespace KeepTally.Core.Judgement;
 
 /// <summary>
-/// What share of shots comes off from another distance, where they scatter as widely in angle from everywhere and what they are
+/// What share of shots succeeds from another distance, where they scatter as widely in angle from everywhere and what they are
 /// aimed at stays as wide. Distances in whatever unit, the same for both.
 /// </summary>
 /// <remarks>
 /// A. Gelman and D. Nolan, "A probability model for golf putting", Teaching Statistics 24 (2002): a share of 2Φ(a/σ) − 1, where a
-/// is the angle within which a shot comes off, which goes as one over the distance; that is erf(u), u going as one over the
+/// is the angle within which a shot succeeds, which goes as one over the distance; that is erf(u), u going as one over the
 /// distance.
 /// </remarks>
 public static class AtDistance
@@ -17,7 +17,7 @@ public static class AtDistance
     /// <summary>A term that adds less changes no digit.</summary>
     private const double Least = 1e-17;
 
-    /// <summary>The share expected <paramref name="at"/> a distance, where <paramref name="share"/> came off <paramref name="from"/> another.</summary>
+    /// <summary>The share expected <paramref name="at"/> a distance, where <paramref name="share"/> were made <paramref name="from"/> another.</summary>
     /// <param name="share">From 0 to 1.</param>
     /// <param name="from">Above nought.</param>
     /// <param name="at">Above nought.</param>

@@ -1,7 +1,7 @@
 namespace KeepTally.Core.Judgement;
 
-/// <summary>So many of so many: 7 of 10.</summary>
-/// <param name="Made">How many came off, from 0 to <paramref name="Of"/>.</param>
+/// <summary>A number out of a number: 7 of 10.</summary>
+/// <param name="Made">How many were made, from 0 to <paramref name="Of"/>.</param>
 /// <param name="Of">How many goes there were.</param>
 public readonly record struct Share(int Made, int Of)
 {

@@ -5,7 +5,7 @@ namespace KeepTally.Core.Judgement;
 /// <param name="Second">The other.</param>
 public readonly record struct ShareDifference(Share First, Share Second)
 {
-    /// <summary>More goes than anybody will take.</summary>
+    /// <summary>More goes than anyone will take.</summary>
     private const int Most = 100_000;
 
     /// <summary>The first less the second.</summary>

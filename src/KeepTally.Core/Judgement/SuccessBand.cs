@@ -12,17 +12,17 @@ public readonly record struct SuccessBand(double Low, double High)
     public static SuccessBand Usual { get; } = new(0.5, 0.8);
 
     /// <summary>Where a share lies. It is told for sure only where chance alone would seldom have brought it out of the band.</summary>
-    public BandFit Judge(Share share) =>
-        share.Of == 0 ? BandFit.Unknown
-        : share.Bounds.High < Low ? BandFit.TooHard
-        : share.Bounds.Low > High ? BandFit.TooEasy
-        : share.Value < Low ? BandFit.PerhapsTooHard
-        : share.Value > High ? BandFit.PerhapsTooEasy
-        : BandFit.Within;
+    public Difficulty Judge(Share share) =>
+        share.Of == 0 ? Difficulty.Unknown
+        : share.Bounds.High < Low ? Difficulty.TooHard
+        : share.Bounds.Low > High ? Difficulty.TooEasy
+        : share.Value < Low ? Difficulty.PerhapsTooHard
+        : share.Value > High ? Difficulty.PerhapsTooEasy
+        : Difficulty.Within;
 }
 
-/// <summary>How hard a drill is for whoever played it.</summary>
-public enum BandFit
+/// <summary>How hard a drill is for its players.</summary>
+public enum Difficulty
 {
     /// <summary>Nobody has had a go.</summary>
     Unknown,

@@ -2,7 +2,7 @@ namespace KeepTally.Core.Judgement;
 
 /// <summary>How something has changed from practice to practice.</summary>
 /// <param name="PerWeek">By how much in a week.</param>
-/// <param name="Bounds">What that may truly be, in nineteen of twenty cases.</param>
+/// <param name="Bounds">What that may be, in nineteen of twenty cases.</param>
 /// <param name="First">Where the line stands at the first practice.</param>
 /// <param name="Last">Where it stands at the last.</param>
 /// <param name="Practices">How many practices it is drawn through.</param>

@@ -13,10 +13,10 @@ namespace KeepTally.Core.Layout;
 /// <param name="Steps">What happens when in one rep, in order; the ways of step 1 belong to the first.</param>
 public sealed record Diagram(Ground Floor, IReadOnlyList<Mark> Marks, IReadOnlyList<Way> Ways, IReadOnlyList<RepStep> Steps)
 {
-    /// <summary>What was read but not understood, each with its place and its mend: such a layout can be used, and this is told.</summary>
+    /// <summary>What was read but not understood, each with its place and its fix: such a layout can be used, and this is told.</summary>
     public IReadOnlyList<Fault> PassedOver { get; init; } = [];
 
-    /// <summary>Everything in metres, by somebody's stride.</summary>
+    /// <summary>Everything in metres, by a coach's stride.</summary>
     public Scene By(Stride stride) => new(Floor.By(stride), [.. Marks.Select(mark => mark.By(stride))], Ways, Steps);
 }
 

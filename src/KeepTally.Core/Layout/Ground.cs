@@ -20,7 +20,7 @@ public sealed record Ground(Court? Court, CourtPart Part, Measure? Length, Measu
     public static Ground Plain(double length, double width) =>
         new(null, CourtPart.Whole, Measure.OfMetres(length), Measure.OfMetres(width));
 
-    /// <summary>The floor in metres, by somebody's stride.</summary>
+    /// <summary>The floor in metres, by a coach's stride.</summary>
     public Surface By(Stride stride)
     {
         if (Court is null)

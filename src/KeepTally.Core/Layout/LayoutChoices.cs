@@ -20,7 +20,7 @@ public static class LayoutChoices
             ("goal", MarkKind.Goal, "Goal")
         );
 
-    /// <summary>How somebody or something goes.</summary>
+    /// <summary>How a player or a ball moves.</summary>
     public static Choices<Travel> Travels { get; } =
         new(
             "as",

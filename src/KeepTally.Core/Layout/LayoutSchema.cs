@@ -44,7 +44,7 @@ internal static class LayoutSchema
             new SchemaProperty("width", Distance),
             new SchemaProperty("height", Distance),
             new SchemaProperty("label", Schema.AnyText),
-            new SchemaProperty("in", Schema.AnyText.Saying("The goal in whose mouth the zone hangs.")),
+            new SchemaProperty("in", Schema.AnyText.Described("The goal in whose mouth the zone hangs.")),
             new SchemaProperty("corners", Schema.List(Schema.List(Distance)))
         );
 

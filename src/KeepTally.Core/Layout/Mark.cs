@@ -21,7 +21,7 @@ public sealed record Mark(string Id, MarkKind Kind, Measure X, Measure Y, Measur
     /// <summary>The corners of a zone that is no rectangle; empty for one that is.</summary>
     public IReadOnlyList<(Measure X, Measure Y)> Corners { get; init; } = [];
 
-    /// <summary>The mark in metres, by somebody's stride.</summary>
+    /// <summary>The mark in metres, by a coach's stride.</summary>
     public Placed By(Stride stride)
     {
         var at = new Spot(X.Metres(stride), Y.Metres(stride));

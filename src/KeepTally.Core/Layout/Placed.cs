@@ -17,13 +17,13 @@ public sealed record Placed(string Id, MarkKind Kind, string Label, string In, S
     /// <summary>How it is called in a sentence.</summary>
     public string Name => Label.Length > 0 ? Label : Id.Replace('-', ' ');
 
-    /// <summary>Whether somebody can stand there, so that a ball is passed to a person.</summary>
+    /// <summary>Whether a player can stand there, so that a ball is passed to a person.</summary>
     public bool IsStoodAt => Kind is not (MarkKind.Goal or MarkKind.Line or MarkKind.Zone);
 
     /// <summary>The middle of it.</summary>
     public Spot Middle => new(Outline.Average(corner => corner.X), Outline.Average(corner => corner.Y));
 
-    /// <summary>Where somebody arrives who comes from a point: a line is reached where it is nearest.</summary>
+    /// <summary>Where a player arrives who comes from a point: a line is reached where it is nearest.</summary>
     public Spot ReachedFrom(Spot from) => Kind == MarkKind.Line ? from.OnLine(Outline[0], Outline[1]) : Middle;
 
     /// <summary>Whether a point is within a zone.</summary>

@@ -8,7 +8,7 @@ namespace KeepTally.Core.Layout;
 /// <param name="Length">Along x.</param>
 /// <param name="Width">Along y.</param>
 /// <param name="Markings">What is painted on it; of a part of a court those of the whole, to be cut at its edge.</param>
-/// <param name="Landmarks">Where somebody without a tape can begin to pace; at least one.</param>
+/// <param name="Landmarks">Where a coach without a tape can begin to pace; at least one.</param>
 public sealed record Surface(
     string Name,
     string Source,

@@ -7,7 +7,7 @@ namespace KeepTally.Core.Layout;
 /// <param name="Step">The step it belongs to, from 1 on; nought is before the first.</param>
 public sealed record Way(string From, string To, Travel As, int Step);
 
-/// <summary>How somebody or something gets from one mark to another.</summary>
+/// <summary>How a player or a ball gets from one mark to another.</summary>
 public enum Travel
 {
     /// <summary>A player runs.</summary>

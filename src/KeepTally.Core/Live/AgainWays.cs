@@ -20,9 +20,9 @@ public readonly record struct AgainWays(bool Same, bool Ends, bool Moves)
 
         var stage = sheet.Sheet.Stage;
         var isMatch = stage.Play == Play.Match;
-        return new AgainWays(true, isMatch, isMatch && stage.Moves.Count > 0 && SomebodyWaits(sheet.Sheet));
+        return new AgainWays(true, isMatch, isMatch && stage.Moves.Count > 0 && PlayerWaits(sheet.Sheet));
     }
 
-    private static bool SomebodyWaits(Sheet sheet) =>
+    private static bool PlayerWaits(Sheet sheet) =>
         sheet.Stage.Places.Any(place => place.Kind == PlaceKind.Line && sheet.Floor.Now.At(place.Id).Count > 0);
 }

@@ -10,7 +10,7 @@ namespace KeepTally.Core.Live;
 
 /// <summary>
 /// The one rule by which the clock passes a round on: when the next work begins the turn passes, or places move on. Until then
-/// the last ball belongs to whoever had the round. Source: docs/formats.md, section 3.
+/// the last ball belongs to the unit that had the round. Source: docs/formats.md, section 3.
 /// </summary>
 internal sealed class ClockPassing(Stage stage, Timeline? timeline)
 {

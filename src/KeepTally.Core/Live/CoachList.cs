@@ -58,8 +58,8 @@ public sealed class CoachList
     /// <summary>The list as it is kept and written in a form.</summary>
     public static string Write(IEnumerable<string> words) => string.Join('\n', words);
 
-    private Result<IReadOnlyList<string>> Fail(FormattableString problem, FormattableString mend) =>
+    private Result<IReadOnlyList<string>> Fail(FormattableString problem, FormattableString fix) =>
         Result.Fail<IReadOnlyList<string>>(
-            new Fault(_place, problem.ToString(CultureInfo.InvariantCulture), mend.ToString(CultureInfo.InvariantCulture))
+            new Fault(_place, problem.ToString(CultureInfo.InvariantCulture), fix.ToString(CultureInfo.InvariantCulture))
         );
 }

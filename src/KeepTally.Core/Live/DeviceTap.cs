@@ -90,8 +90,8 @@ public sealed record DeviceTap(PlayerId? Unit, string? Outcome, int? Press, bool
 
     private Result<TapCommand> Ok(string? outcome) => Result<TapCommand>.Ok(new TapCommand(Unit, outcome, Zone, null, Value));
 
-    private static Result<TapCommand> Fault(string place, string problem, string mend) =>
-        Result.Fail<TapCommand>(new Fault(place, problem, mend));
+    private static Result<TapCommand> Fault(string place, string problem, string fix) =>
+        Result.Fail<TapCommand>(new Fault(place, problem, fix));
 
     private static string Named(IReadOnlyList<Outcome> outcomes) =>
         $"send an outcome: {string.Join(", ", outcomes.Select(each => each.Id))}";

@@ -2,7 +2,7 @@ using KeepTally.Core.Faults;
 
 namespace KeepTally.Core.Live;
 
-/// <summary>What somebody is called who is not in the squad and joins for today.</summary>
+/// <summary>The name of a guest, who is not in the squad and joins for today.</summary>
 public static class GuestName
 {
     private const int Longest = 60;
@@ -13,6 +13,6 @@ public static class GuestName
             ? Result<string>.Ok(clean)
             : Result<string>.Fail([new Fault("name", "a guest needs a name", $"write one of 1 to {Longest} letters")]);
 
-    /// <summary>Somebody of this name is in the squad already.</summary>
+    /// <summary>A player of this name is in the squad already.</summary>
     public static Fault Known(string name) => new("name", $"{name} is in the squad", "tap the name below");
 }

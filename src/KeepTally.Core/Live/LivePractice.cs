@@ -38,7 +38,7 @@ public sealed partial class LivePractice(DeviceId device, IReadOnlyList<LiveRun>
     /// <summary>What its timing sheet leaves over at the end; below nought where that does not fit.</summary>
     public Duration Spare { get; init; }
 
-    /// <summary>How often something looked for all practice long was seen so far, of anybody and of the team.</summary>
+    /// <summary>How often something looked for all practice long was seen so far, of any player and of the team.</summary>
     public int Seen(string habit)
     {
         // Asked at every look: most sheets have seen nothing.
@@ -94,7 +94,7 @@ public sealed partial class LivePractice(DeviceId device, IReadOnlyList<LiveRun>
             ? live.Receive(runEvent)
             : new Fault("sheet", $"there is no sheet \"{sheet}\" in this practice", "reload the page");
 
-    /// <summary>The server refused an event: it is taken out, and nothing counts it any more.</summary>
+    /// <summary>The server refused an event: it is removed, and nothing counts it any more.</summary>
     public void Retract(SheetId sheet, RunEvent refused) => Find(sheet)?.Retract(refused);
 
     /// <summary>Executes a command on the sheets of the drill under way.</summary>

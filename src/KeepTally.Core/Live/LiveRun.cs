@@ -47,11 +47,11 @@ public sealed class LiveRun(string name, IReadOnlyList<RunSheet> sheets, Duratio
     /// <summary>The sheet that keeps a circuit's clock, or null where the drill is no circuit.</summary>
     public RunSheet? Circuit { get; } = sheets.Any(each => each.Stop is not null) ? sheets.First(each => each.Stop is null) : null;
 
-    /// <summary>The name of anybody on its sheets or benches.</summary>
+    /// <summary>The name of any player on its sheets or benches.</summary>
     public string NameOf(PlayerId player) =>
         Sheets.Select(each => each.Sheet.Head.NameOf(player)).FirstOrDefault(name => name != player.Value, player.Value);
 
-    /// <summary>What anybody on its sheets or benches is called in passing.</summary>
+    /// <summary>What any player on its sheets or benches is called in passing.</summary>
     public string CallNameOf(PlayerId player) =>
         Sheets.FirstOrDefault(each => each.Sheet.Head.NameOf(player) != player.Value)?.Sheet.CallNameOf(player) ?? player.Value;
 

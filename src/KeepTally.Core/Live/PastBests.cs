@@ -7,7 +7,7 @@ namespace KeepTally.Core.Live;
 
 /// <summary>The best results of earlier practices in a drill that was scored as it is now, by what its stage ranks by first.</summary>
 /// <param name="Own">Of each player who has one.</param>
-/// <param name="Squad">Of anybody of the squad; null where nobody has one.</param>
+/// <param name="Squad">Of any player of the squad; null where nobody has one.</param>
 public sealed record PastBests(IReadOnlyDictionary<PlayerId, double> Own, double? Squad)
 {
     /// <summary>Nobody has a result.</summary>
@@ -55,9 +55,9 @@ public enum BestKind
     /// <summary>No better than before.</summary>
     None,
 
-    /// <summary>The player's own best.</summary>
+    /// <summary>The player's personal best.</summary>
     Own,
 
-    /// <summary>Better than anybody of the squad before.</summary>
+    /// <summary>Better than any player of the squad before.</summary>
     Squad,
 }

@@ -3,9 +3,9 @@ using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Live;
 
-/// <summary>Somebody goes off, somebody comes in, one comes in for another, or two change places.</summary>
+/// <summary>A player goes off, a player comes in, one replaces another, or two change places.</summary>
 /// <param name="Off">Who goes off, or null.</param>
-/// <param name="In">Who comes in, or null; somebody who is on already changes places with <paramref name="Off"/>.</param>
+/// <param name="In">Who comes in, or null; a player who is on already changes places with <paramref name="Off"/>.</param>
 /// <param name="Sheet">The sheet to come in on where nobody goes off for it; null for the one with the fewest players.</param>
 public sealed record RosterChange(PlayerId? Off, PlayerId? In, SheetId? Sheet = null)
 {

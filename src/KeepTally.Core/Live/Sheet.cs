@@ -12,7 +12,7 @@ namespace KeepTally.Core.Live;
 
 /// <summary>
 /// A sheet being kept: its log, and the sheet and floor folded from it. Events may arrive in any order and more than
-/// once; they are folded when somebody looks, once for however many arrived meanwhile.
+/// once; they are folded when the sheet is read, once for however many arrived meanwhile.
 /// </summary>
 public sealed class Sheet
 {
@@ -65,7 +65,7 @@ public sealed class Sheet
     /// <summary>Grows with every change to what is folded: as long as it is the same, everything but the clock is.</summary>
     public int Version => Now.Version;
 
-    /// <summary>What somebody is called in passing: a player by call name, a group or a side by all of its name.</summary>
+    /// <summary>What a unit is called in passing: a player by call name, a group or a side by all of its name.</summary>
     public string CallNameOf(PlayerId id) => _callNames.TryGetValue(id, out var name) ? name : Head.NameOf(id);
 
     /// <summary>What a player has done at each job by a moment.</summary>
@@ -78,7 +78,7 @@ public sealed class Sheet
     public IReadOnlyList<Unit> UnitsOn =>
         Stage.Scores == Scorer.Player ? [.. Units.Where(unit => Score.Roster.Has(unit.Id))] : Units;
 
-    /// <summary>Somebody of the squad who is not on the sheet may come in: the head's bench, and who went off.</summary>
+    /// <summary>A player of the squad who is not on the sheet may come in: the head's bench, and who went off.</summary>
     public bool MayCome(PlayerId player) =>
         !Score.Roster.Has(player)
         && (
@@ -254,7 +254,7 @@ public sealed class Sheet
         return null;
     }
 
-    /// <summary>Takes a whole history in: sorted once, and folded once when somebody looks. What cannot stand is left out.</summary>
+    /// <summary>Takes a whole history in: sorted once, and folded once when the sheet is read. What cannot stand is left out.</summary>
     public void AddAll(IReadOnlyCollection<RunEvent> history)
     {
         foreach (var runEvent in history)

@@ -27,6 +27,6 @@ public static class LoadLimits
         new(19, 22, 120, [.. NearlyGrown, new(106, 5)]),
     ];
 
-    /// <summary>How old somebody born in a year is at least on a day: where only the year is known, the younger age is the careful one.</summary>
+    /// <summary>How old a player born in a year is at least on a day: where only the year is known, the younger age is the careful one.</summary>
     public static int AgeOn(int birthYear, DateOnly day) => day.Year - birthYear - (day is { Month: 12, Day: 31 } ? 0 : 1);
 }

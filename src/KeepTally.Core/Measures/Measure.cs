@@ -3,7 +3,7 @@ using System.Globalization;
 namespace KeepTally.Core.Measures;
 
 /// <summary>
-/// A distance as somebody wrote it: so many metres, feet, yards or paces. Paces are only so long once it is known whose they
+/// A distance as a coach wrote it: a number of metres, feet, yards or paces. Paces have a length only once it is known whose they
 /// are. Source: docs/formats.md, section 6; the foot and the yard of the agreement of 1959.
 /// </summary>
 /// <param name="Amount">How many of the unit.</param>
@@ -54,10 +54,10 @@ public readonly record struct Measure(double Amount, LengthUnit Unit)
     /// <summary>The step a mark is moved by.</summary>
     public static double SnapOf(LengthUnit unit) => unit == LengthUnit.Feet ? 1 : 0.5;
 
-    /// <summary>The distance in metres, by somebody's stride.</summary>
+    /// <summary>The distance in metres, by a coach's stride.</summary>
     public double Metres(Stride stride) => Amount * LengthOf(Unit, stride);
 
-    /// <summary>A length in metres as so many of a unit.</summary>
+    /// <summary>A length in metres in another unit.</summary>
     public static Measure From(double metres, LengthUnit unit, Stride stride) => new(metres / LengthOf(unit, stride), unit);
 
     /// <summary>The same, to the nearest whole number of steps.</summary>

@@ -6,7 +6,7 @@ public readonly record struct Spot(double X, double Y)
     /// <summary>How far it is as the ball flies, in metres.</summary>
     public double To(Spot other) => Math.Sqrt(((X - other.X) * (X - other.X)) + ((Y - other.Y) * (Y - other.Y)));
 
-    /// <summary>How far it is for somebody who paces along and across, in metres.</summary>
+    /// <summary>How far it is for a coach who paces along and across, in metres.</summary>
     public double Paced(Spot other) => Math.Abs(X - other.X) + Math.Abs(Y - other.Y);
 
     /// <summary>The point a share of the way to another.</summary>

@@ -2,7 +2,7 @@ using KeepTally.Core.Faults;
 
 namespace KeepTally.Core.Measures;
 
-/// <summary>How far somebody comes with one pace, in metres.</summary>
+/// <summary>The length of one pace of a coach, in metres.</summary>
 /// <param name="Metres">From <see cref="Least"/> to <see cref="Most"/>.</param>
 public readonly record struct Stride(double Metres)
 {
@@ -15,10 +15,10 @@ public readonly record struct Stride(double Metres)
     /// <summary>The shortest walk that tells a stride, in metres: over less the last half pace weighs too much.</summary>
     public const double ShortestWalk = 5;
 
-    /// <summary>The usual pace until somebody's own is known. Source: common practice.</summary>
+    /// <summary>The usual pace until a coach's own is known. Source: common practice.</summary>
     public static Stride Usual { get; } = new(0.75);
 
-    /// <summary>The stride of somebody who walked a known length.</summary>
+    /// <summary>The stride of a coach who walked a known length.</summary>
     /// <param name="metres">How long the way was.</param>
     /// <param name="paces">How many paces it took.</param>
     public static Result<Stride> Walked(double metres, double paces)

@@ -3,7 +3,7 @@ using KeepTally.Core.Identity;
 namespace KeepTally.Core.Places;
 
 /// <summary>
-/// Where places turn, whoever is done is passed over: a spot that scores is theirs who still have something to do, and goes to
+/// Where places turn, a player who is done is passed over: a spot that scores is theirs who still have something to do, and goes to
 /// others only when all are done. Source: docs/formats.md, section 4.
 /// </summary>
 internal static class PassedOver

@@ -84,7 +84,7 @@ public enum RotateTrigger
     /// <summary>A counted tap.</summary>
     Tap,
 
-    /// <summary>An attempt that came off.</summary>
+    /// <summary>A successful attempt.</summary>
     Success,
 
     /// <summary>An attempt that did not.</summary>

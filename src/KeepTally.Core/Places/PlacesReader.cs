@@ -12,8 +12,8 @@ internal static class PlacesReader
             PlaceChoices.Kinds.ReadFrom(place),
             place.Find("size")?.Whole(1, 99) ?? 1,
             place.Find("role")?.Text(),
-            place.Find("active")?.Truth() ?? false,
-            place.Find("scores")?.Truth() ?? false,
+            place.Find("active")?.Boolean() ?? false,
+            place.Find("scores")?.Boolean() ?? false,
             place.Find("side")?.Text()
         )
         {

@@ -6,7 +6,7 @@ namespace KeepTally.Core.Places;
 public static class Rotation
 {
     /// <summary>Whom a rotation may ask for by what they did.</summary>
-    /// <param name="SideOf">Where sides play, the side of a player: whoever names a side names its players; else null.</param>
+    /// <param name="SideOf">Where sides play, the side of a player: a tap that names a side names its players; else null.</param>
     public readonly record struct Named(
         PlayerId? Winner,
         PlayerId? Loser,
@@ -58,9 +58,9 @@ public static class Rotation
 
     /// <summary>
     /// Places moved on as players see it: with fewer players than jobs one rotation may leave the job that scores to nobody, so
-    /// it goes on until somebody has it, once round at the most.
+    /// it goes on until a player has it, once round at the most.
     /// </summary>
-    /// <param name="isDone">Whoever is done is passed over as if they stood in no line; nobody where it is left out.</param>
+    /// <param name="isDone">A player who is done is passed over as if they stood in no line; nobody where it is left out.</param>
     public static Placement Next(Placement before, IReadOnlyList<Move> moves, Named named, Func<PlayerId, bool>? isDone = null)
     {
         var next = OutOfRest(Moved(before, moves, named), moves);
@@ -68,7 +68,7 @@ public static class Rotation
     }
 
     /// <summary>
-    /// With fewer players than places nobody rests while a spot where something is done stands empty: whoever came to a place of rest
+    /// With fewer players than places nobody rests while a spot where something is done stands empty: anyone who came to a place of rest
     /// goes on to where its moves lead.
     /// </summary>
     private static Placement OutOfRest(Placement placement, IReadOnlyList<Move> moves)
@@ -107,7 +107,7 @@ public static class Rotation
     }
 
     /// <summary>
-    /// Where somebody went and nobody is left in any spot that scores, whoever comes to one next steps in at once; the others
+    /// Where a player went and nobody is left in any spot that scores, anyone who comes to one next steps in at once; the others
     /// stay where they are.
     /// </summary>
     internal static Placement FillVital(Placement placement, IReadOnlyList<Move> moves)

@@ -3,16 +3,16 @@ using KeepTally.Core.Identity;
 namespace KeepTally.Core.Places;
 
 /// <summary>
-/// The one rule by which places are mended when somebody comes, goes or changes places in mid-drill. Who comes in for
-/// somebody stands where they stood. Two who both stand change places. Where somebody only goes, those behind move up: a
+/// The one rule by which places are repaired when a player comes, goes or changes places in mid-drill. Who comes in for
+/// a player stands where they stood. Two who both stand change places. Where a player only goes, those behind move up: a
 /// spot takes the head of the line that feeds it, then who waits. Who only comes takes the first spot with room, else the
-/// tail of the shortest line, else waits. Where nobody is left in any spot that scores, whoever comes to one next steps in at
+/// tail of the shortest line, else waits. Where nobody is left in any spot that scores, anyone who comes to one next steps in at
 /// once. Nobody is lost or doubled. Source: docs/formats.md, section 2, "sub".
 /// </summary>
 public static class SubstitutionRule
 {
     /// <param name="gone">Who goes, or null.</param>
-    /// <param name="comes">Who comes, or null; somebody who stands already changes places with who goes.</param>
+    /// <param name="comes">Who comes, or null; a player who stands already changes places with who goes.</param>
     /// <param name="sideOf">The side a player is on, or null.</param>
     public static Placement Apply(
         Placement before,

@@ -38,7 +38,7 @@ public static class FitToTime
             );
         }
 
-        // What rounding left over, or took too much, goes half a minute at a time to whoever is furthest from their share.
+        // What rounding left over, or took too much, goes half a minute at a time to the line furthest from its share.
         while (Total(fitted) > target && Furthest(fitted, plan, share, open, less: true) is { } shorter)
         {
             fitted = Set(fitted, shorter, PlanEdits.MinutesOf(fitted.Blocks[shorter]) - PlanEdits.Step, shelf);

@@ -5,7 +5,7 @@ public abstract record PlanBlock
 {
     private PlanBlock() { }
 
-    /// <summary>What whoever keeps the sheet knows the line by; null for a new one. No part of the format.</summary>
+    /// <summary>The id by which the store knows the line; null for a new one. No part of the format.</summary>
     public int? Key { get; init; }
 
     /// <summary>Seconds before it: walking, setting up.</summary>

@@ -195,7 +195,7 @@ public static class PlanReader
                     ?.Properties()
                     .ToDictionary(each => each.Name, each => each.Value.Text(), StringComparer.Ordinal)
                 ?? [],
-            FitsClock = place.Find("fitsClock")?.Truth() ?? false,
+            FitsClock = place.Find("fitsClock")?.Boolean() ?? false,
             Versus = place.Find("versus")?.Whole(1, 20),
         };
     }
@@ -222,9 +222,9 @@ public static class PlanReader
         var circuit = new PlanBlock.Circuit(stations, Minutes(place, "minutesEach"), place.Find("groups")?.Whole(1, MostGroups))
         {
             BetweenSeconds = place.Find("changeSeconds")?.Number(0, MostSeconds) ?? 0,
-            ChangeInside = place.Find("changeInside")?.Truth() ?? false,
-            Reverse = place.Find("reverse")?.Truth() ?? false,
-            CoachesMove = place.Find("coachesMove")?.Truth() ?? false,
+            ChangeInside = place.Find("changeInside")?.Boolean() ?? false,
+            Reverse = place.Find("reverse")?.Boolean() ?? false,
+            CoachesMove = place.Find("coachesMove")?.Boolean() ?? false,
         };
         if (circuit.Stations.Count > 0 && !circuit.HasWork)
         {

@@ -50,7 +50,7 @@ public static class PlanSchema
             new SchemaProperty("groups", Schema.PlainWhole(1, PlanReader.MostGroups)),
             new SchemaProperty("stage", Schema.PlainWhole(0, 50)),
             new SchemaProperty("options", Schema.Map(Schema.AnyText)),
-            new SchemaProperty("fitsClock", Schema.Truth),
+            new SchemaProperty("fitsClock", Schema.Boolean),
             new SchemaProperty("versus", Schema.PlainWhole(1, 20))
         );
 
@@ -60,9 +60,9 @@ public static class PlanSchema
             new SchemaProperty("minutesEach", Minutes, IsNeeded: true),
             new SchemaProperty("groups", Schema.PlainWhole(1, PlanReader.MostGroups)),
             new SchemaProperty("changeSeconds", Seconds),
-            new SchemaProperty("changeInside", Schema.Truth),
-            new SchemaProperty("reverse", Schema.Truth),
-            new SchemaProperty("coachesMove", Schema.Truth)
+            new SchemaProperty("changeInside", Schema.Boolean),
+            new SchemaProperty("reverse", Schema.Boolean),
+            new SchemaProperty("coachesMove", Schema.Boolean)
         );
 
     private static Schema Pause(string name) =>

@@ -149,7 +149,7 @@ public static class StandingAbout
     }
 
     private static int[] Weights(Plan plan, CardShelf shelf) =>
-        [.. PlanCheck.Of(plan, shelf).Select(each => PlanMends.Weight(each.Code)).OrderDescending()];
+        [.. PlanCheck.Of(plan, shelf).Select(each => PlanFixes.Weight(each.Code)).OrderDescending()];
 
     private static bool IsNoWorse(int[] after, int[] before) =>
         after.Length <= before.Length && after.Zip(before).All(each => each.First <= each.Second);

@@ -3,13 +3,13 @@ using KeepTally.Core.Cards;
 namespace KeepTally.Core.Reports;
 
 /// <summary>A kind of error, how often it was made, and what it cost.</summary>
-/// <param name="Ends">Every one of them puts somebody out or ends the game.</param>
+/// <param name="Ends">Each of them puts a unit out or ends the game.</param>
 /// <param name="Cost">Points lost or given away by all of them.</param>
 public sealed record ErrorRow(string Label, int Count, bool Ends, double Cost)
 {
     private static readonly HashSet<string> Ending = ["out", "lose"];
 
-    /// <summary>Errors in order of harm: what ends somebody's game first, then what cost most points, then what was made most often.</summary>
+    /// <summary>Errors in order of harm: what ends a player's game first, then what cost most points, then what was made most often.</summary>
     /// <param name="counts">How often each outcome was tapped.</param>
     /// <param name="costs">What outcomes cost in all whose cost does not stand on the card; null where there are none.</param>
     public static IReadOnlyList<ErrorRow> Of(
@@ -38,7 +38,7 @@ public sealed record ErrorRow(string Label, int Count, bool Ends, double Cost)
                 .ThenBy(row => row.Label, StringComparer.Ordinal),
         ];
 
-    /// <summary>Points that whoever is tapped loses, and points that go to somebody else.</summary>
+    /// <summary>Points that the unit tapped loses, and points that go to another player.</summary>
     private static double CostOf(Outcome outcome) =>
         outcome.Points.Sum(award => award.To is Recipient.Self ? -award.Points : Math.Max(0, award.Points));
 }

@@ -8,7 +8,7 @@ using KeepTally.Core.Time;
 namespace KeepTally.Core.Reports;
 
 /// <summary>What one player did in all: over a practice, or over several.</summary>
-/// <param name="Own">Goes that were tapped for this player alone, and how many came off.</param>
+/// <param name="Own">Goes that were tapped for this player alone, and how many were made.</param>
 /// <param name="Loads">Throws and the like by their kind, from goes tapped for this player.</param>
 /// <param name="Busy">How long they were busy (<see cref="BusyLog"/>).</param>
 /// <param name="There">How long work ran while they were on a sheet.</param>
@@ -73,7 +73,7 @@ public sealed record PlayerTotal(
         }
     }
 
-    /// <summary>A game counts for whoever was on a side at its end, where it has a winner or was played out.</summary>
+    /// <summary>A game counts for the players who were on a side at its end, where it has a winner or was played out.</summary>
     private static Share GamesOf(ScoredSheet sheet, IReadOnlyList<ScoreReport> games, PlayerId player)
     {
         if (sheet.Stage.Play != Play.Match)

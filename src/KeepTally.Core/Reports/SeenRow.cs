@@ -2,7 +2,7 @@ using KeepTally.Core.Text;
 
 namespace KeepTally.Core.Reports;
 
-/// <summary>Something looked for all practice long, and how often it was seen of somebody.</summary>
+/// <summary>Something looked for all practice long, and how often it was seen of a player.</summary>
 /// <param name="Player">Whose it was, by name; null for the team's.</param>
 public sealed record SeenRow(string Habit, string? Player, int Count)
 {

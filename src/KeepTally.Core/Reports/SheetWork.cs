@@ -40,7 +40,7 @@ public sealed record SheetWork(
             .Stage.Outcomes.Where(outcome => outcome.Does.Contains(OutcomeEffects.Reset))
             .Select(outcome => outcome.Id);
         var costly = resets.ToHashSet(StringComparer.Ordinal);
-        TapStep[] steps = FitWords.Ends(live.Stage) || costly.Count > 0 ? [.. TapStep.Of(live)] : [];
+        TapStep[] steps = SimulationWords.Ends(live.Stage) || costly.Count > 0 ? [.. TapStep.Of(live)] : [];
         return new SheetWork(
             live.Score.FirstBegan,
             live.Ended?.At ?? live.Log.LastAt,
@@ -49,7 +49,7 @@ public sealed record SheetWork(
             live.Stage.Ladder is { } ladder ? RungLog.Of(ladder, steps.Length > 0 ? steps : TapStep.Of(live)) : []
         )
         {
-            PlayedOut = FitWords.Ends(live.Stage) ? PlayedOutLog.Of(steps) : new Dictionary<PlayerId, Duration>(),
+            PlayedOut = SimulationWords.Ends(live.Stage) ? PlayedOutLog.Of(steps) : new Dictionary<PlayerId, Duration>(),
             Costs = steps
                 .Where(step => step.Outcome is { } tapped && costly.Contains(tapped))
                 .GroupBy(step => step.Outcome!, StringComparer.Ordinal)

@@ -28,7 +28,7 @@ internal interface IBreachJudge
     IBreach? Breached(UnitTally unit, RunEvent.Tap tap);
 }
 
-/// <summary>Says whether a tap was an attempt and came off, where that is not for its outcome to say.</summary>
+/// <summary>Says whether a tap was an attempt and succeeded, where that is not for its outcome to say.</summary>
 internal interface IAttemptJudge
 {
     /// <param name="zone">The zone the tap names; see <see cref="CountedTap"/>.</param>

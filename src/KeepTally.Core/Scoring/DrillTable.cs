@@ -49,7 +49,7 @@ public sealed record DrillRow(int? Rank, Stage Stage, DrillSheet Sheet, Unit Uni
     /// <summary>Something was counted for it.</summary>
     public bool HadGo => Report.HadGo;
 
-    /// <summary>Whether anybody played for it.</summary>
+    /// <summary>Whether a player played for it.</summary>
     public bool Played => StaysByGame.Any(game => game.Count > 0);
 
     private static bool WasOn(Stay stay, ScoreReport game) => stay.From < game.Running || stay.From == RunningTime.Zero;
@@ -59,7 +59,7 @@ public sealed record DrillRow(int? Rank, Stage Stage, DrillSheet Sheet, Unit Uni
 public static class DrillTable
 {
     /// <summary>
-    /// Every unit with its rank, the best first: who won more games, or the match, then by the measures. Whoever had no go is
+    /// Every unit with its rank, the best first: more games won, or the match, then by the measures. Anyone who had no go is
     /// not ranked and comes after the rest, though in a match both sides are; a stage without scores ranks nobody.
     /// </summary>
     /// <param name="sheets">All of the same stage.</param>

@@ -17,7 +17,7 @@ internal sealed class EndingJudge
     /// <summary>A tap can end nobody but the unit tapped: no other unit's points move, and no ending looks at others.</summary>
     private readonly bool _endsAlone;
 
-    /// <param name="movesOthers">Whether an outcome of the stage gives points to anybody but the unit tapped.</param>
+    /// <param name="movesOthers">Whether an outcome of the stage gives points to any player but the unit tapped.</param>
     internal EndingJudge(Stage stage, bool movesOthers)
     {
         _stage = stage;

@@ -7,7 +7,7 @@ namespace KeepTally.Core.Scoring;
 /// <param name="Unit">For a tap that was counted, late or void the index of its unit, for a turn that of whose it became; or -1.</param>
 /// <param name="Attempt">For a counted tap: true a success, false a failure, null neither.</param>
 /// <param name="TurnPassed">Whether the turn went to another unit.</param>
-/// <param name="OfJob">A counted tap that is of whoever has a job, and no rep of its own.</param>
+/// <param name="OfJob">A counted tap that is of the player who has a job, and no rep of its own.</param>
 /// <param name="Breached">What the tap breached, or null.</param>
 public readonly record struct EventResult(
     EventResultKind Kind,

@@ -51,7 +51,7 @@ internal sealed class Judges
         return null;
     }
 
-    /// <summary>Whether a tap was an attempt and came off: what its outcome says, unless a rule knows better.</summary>
+    /// <summary>Whether a tap was an attempt and succeeded: what its outcome says, unless a rule knows better.</summary>
     internal bool? Attempt(UnitTally unit, int zone, bool? attempt)
     {
         foreach (var judge in _attempts)

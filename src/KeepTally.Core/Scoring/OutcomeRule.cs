@@ -24,7 +24,7 @@ internal sealed class OutcomeRule(Outcome outcome)
 
     internal Effect[] Does { get; } = [.. outcome.Does.Cast<Effect>()];
 
-    /// <summary>It is of whoever has a job, and no rep of its own.</summary>
+    /// <summary>It is of the player who has a job, and no rep of its own.</summary>
     internal bool IsOfJob { get; } = outcome.Job is not null;
 
     internal bool TakesReading { get; } = outcome.Reading is not null;

@@ -7,7 +7,7 @@ namespace KeepTally.Core.Scoring;
 
 /// <summary>
 /// Who is on a sheet, unit by unit, as players come and go. Where a unit is a player, that player is its only one. Who
-/// comes in for somebody takes their place in the group; alone, a player joins the group with the fewest.
+/// comes in for a player takes their place in the group; alone, a player joins the group with the fewest.
 /// Source: docs/formats.md, section 2, "sub".
 /// </summary>
 public sealed class Roster
@@ -33,7 +33,7 @@ public sealed class Roster
 
     internal Roster Copy() => new(this);
 
-    /// <summary>Another object whenever somebody came, went or changed groups: as long as it is the same, so is everyone's place here.</summary>
+    /// <summary>Another object whenever a player came, went or changed groups: as long as it is the same, so is everyone's place here.</summary>
     public object Mark { get; private set; } = new();
 
     /// <summary>Everyone on the sheet, unit by unit.</summary>

@@ -91,7 +91,7 @@ public sealed partial class Score
     /// <summary>An empty sheet, where the log's head fits the card.</summary>
     public static Result<Score> Open(DrillCard card, LogHead head)
     {
-        var faults = HeadFit.Check(card, head);
+        var faults = HeadCheck.Check(card, head);
         return faults.Count == 0 ? Result<Score>.Ok(new Score(card, head)) : Result<Score>.Fail(faults);
     }
 
@@ -187,7 +187,7 @@ public sealed partial class Score
             case RunEvent.OwnCount count:
                 if (_address.Units.Of(count.Unit) is not (>= 0 and var own))
                 {
-                    // Somebody of the bench who never came in has nothing to count.
+                    // A player of the bench who never came in has nothing to count.
                     return EventResult.Superseded;
                 }
 
@@ -250,7 +250,7 @@ public sealed partial class Score
     }
 
     /// <summary>
-    /// The round of the game under way whose end the clock itself says by an event; null where somebody else says it. A round of
+    /// The round of the game under way whose end the clock itself says by an event; null where another player says it. A round of
     /// another game is none of its rounds.
     /// </summary>
     private int? RoundOf(RunEvent runEvent) =>

@@ -27,7 +27,7 @@ public sealed record ScoreReport(
     /// <summary>What was looked for and seen all practice long, while this sheet was kept.</summary>
     public IReadOnlyList<HabitReport> Habits { get; init; } = [];
 
-    /// <summary>Something was tapped for somebody, or counted by themselves.</summary>
+    /// <summary>A tap or an own count exists for the unit.</summary>
     public bool IsTapped => Units.Any(unit => unit.OwnCount is not null || unit.Counts.Any(count => count.Value > 0));
 
     /// <summary>The outcome that won it at once, by its id; null where it was won otherwise, or not at all.</summary>
@@ -52,7 +52,7 @@ public sealed record UnitReport
     /// <summary>Its attempts.</summary>
     public required int Attempts { get; init; }
 
-    /// <summary>Its attempts that came off.</summary>
+    /// <summary>Its successful attempts.</summary>
     public required int Successes { get; init; }
 
     /// <summary>Its run of successes.</summary>

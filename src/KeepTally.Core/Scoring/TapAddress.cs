@@ -45,7 +45,7 @@ internal sealed class TapAddress
 
     internal TapAddress Copy() => new(this);
 
-    /// <summary>Somebody the head does not name may come in all the same: from now on a tap may name them.</summary>
+    /// <summary>A player the head does not name may come in all the same: from now on a tap may name them.</summary>
     internal void Expect(PlayerId player)
     {
         if (Units.Of(player) < 0)

@@ -24,13 +24,13 @@ public static class DistanceWords
         };
     }
 
-    /// <summary>So many of a unit: "3.5 m", "12 ft", "4 yd"; paces in words.</summary>
+    /// <summary>A number of a unit: "3.5 m", "12 ft", "4 yd"; paces in words.</summary>
     public static string In(double metres, LengthUnit unit, Stride stride) =>
         unit == LengthUnit.Paces
             ? Paces(metres, stride)
             : $"{Measure.From(metres, unit, stride).Rounded(Measure.StepOf(unit)).Figure} {Sign(unit)}";
 
-    /// <summary>In somebody's unit, and in paces, too: "3.5 m (five paces, a foot short)".</summary>
+    /// <summary>In a coach's unit, and in paces, too: "3.5 m (five paces, a foot short)".</summary>
     public static string Both(double metres, LengthUnit unit, Stride stride) =>
         unit == LengthUnit.Paces
             ? $"{Paces(metres, stride)} ({In(metres, LengthUnit.Metres, stride)})"

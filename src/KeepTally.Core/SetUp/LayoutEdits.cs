@@ -3,7 +3,7 @@ using KeepTally.Core.Measures;
 
 namespace KeepTally.Core.SetUp;
 
-/// <summary>What somebody does to a layout: each makes another, and leaves the old one as it was.</summary>
+/// <summary>What a coach does to a layout: each makes another, and leaves the old one as it was.</summary>
 /// <param name="unit">What the coach counts in: what is moved snaps to it.</param>
 /// <param name="stride">Whose paces.</param>
 public sealed class LayoutEdits(LengthUnit unit, Stride stride)

@@ -2,7 +2,7 @@ using KeepTally.Core.Measures;
 
 namespace KeepTally.Core.SetUp;
 
-/// <summary>A distance as somebody paces it: whole paces, and what is then short or over.</summary>
+/// <summary>A distance as a coach paces it: whole paces, and what is then short or over.</summary>
 /// <param name="Paces">Whole paces, rounded to the nearest.</param>
 /// <param name="Over">What is over, in metres; below nought where the paces go too far.</param>
 public readonly record struct PaceCount(int Paces, double Over)

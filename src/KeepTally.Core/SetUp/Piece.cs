@@ -3,7 +3,7 @@ using KeepTally.Core.Measures;
 
 namespace KeepTally.Core.SetUp;
 
-/// <summary>Somebody, or a ball, that takes part in a rep.</summary>
+/// <summary>A player or coach, or a ball, that takes part in a rep.</summary>
 /// <param name="Index">Its place among all of them.</param>
 /// <param name="Kind">What it is.</param>
 /// <param name="Mark">The id of the mark it begins at.</param>
@@ -14,7 +14,7 @@ public sealed record Piece(int Index, PieceKind Kind, string Mark, string Name, 
 /// <summary>What takes part in a rep.</summary>
 public enum PieceKind
 {
-    /// <summary>Somebody: a player, or a coach who plays.</summary>
+    /// <summary>A person: a player, or a coach who plays.</summary>
     Player,
 
     /// <summary>A ball, shuttle or disc.</summary>

@@ -144,7 +144,7 @@ public sealed record RepPlay(IReadOnlyList<Piece> Pieces, IReadOnlyList<Beat> Be
 
         HashSet<string> Ids(PieceKind kind) => [.. pieces.Where(piece => piece.Kind == kind).Select(piece => piece.Mark)];
 
-        // Nobody has come there by now, so somebody stands there from the start; nobody stands in a goal, on a line or zone.
+        // Nobody has come there by now, so a player stands there from the start; nobody stands in a goal, on a line or zone.
         void Needs(HashSet<string> there, PieceKind kind, string id)
         {
             if (scene.End(id) is { } mark && (kind == PieceKind.Ball || mark.IsStoodAt) && there.Add(id))

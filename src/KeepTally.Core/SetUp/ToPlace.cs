@@ -82,7 +82,7 @@ public sealed record ToPlace(string Thing, string Name, Spot At)
     private static bool Stands(Surface surface, Placed goal) =>
         surface.Markings.OfType<Marking.Stands>().Any(each => each.From.Toward(each.To, 0.5).To(goal.Middle) < 0.5);
 
-    /// <summary>Whether two painted lines meet there, so that anybody finds the spot.</summary>
+    /// <summary>Whether two painted lines meet there, so that anyone finds the spot.</summary>
     private static bool IsShown(Surface surface, Spot corner) =>
         surface.Landmarks.Any(each => each.At.To(corner) < Same && surface.Markings.Count > 0)
         || surface.Markings.Count(each => Meets(each, corner)) >= 2;

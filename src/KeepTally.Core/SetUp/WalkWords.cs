@@ -3,7 +3,7 @@ using KeepTally.Core.Text;
 
 namespace KeepTally.Core.SetUp;
 
-/// <summary>A walk in plain words, as somebody would be told it.</summary>
+/// <summary>A walk in plain words, as a coach would be told it.</summary>
 /// <param name="unit">What the distances are told in; paces are told in any case.</param>
 /// <param name="stride">Whose paces.</param>
 /// <param name="marker">What corners and ends are marked with.</param>

@@ -10,6 +10,6 @@ internal readonly record struct ClockLimit(Duration? Cut, Duration? Finish)
     /// <summary>A tap on the last millisecond still counts; one after it is late.</summary>
     internal bool IsPast(Duration ran) => Cut is { } cut && ran > cut;
 
-    /// <summary>Whether the time is up, for whoever looks at the clock or calls the next turn.</summary>
+    /// <summary>Whether the time is up, for anyone who looks at the clock or calls the next turn.</summary>
     internal bool IsUp(Duration ran) => (Cut is { } cut && ran >= cut) || (Finish is { } finish && ran >= finish);
 }

@@ -11,7 +11,7 @@ public readonly record struct Figures
     /// <summary>Its attempts.</summary>
     public required int Attempts { get; init; }
 
-    /// <summary>Its attempts that came off.</summary>
+    /// <summary>Its successful attempts.</summary>
     public required int Successes { get; init; }
 
     /// <summary>The longest run of successes.</summary>

@@ -22,7 +22,7 @@ public readonly record struct UnitSnapshot
     /// <summary>Its attempts.</summary>
     public required int Attempts { get; init; }
 
-    /// <summary>Its attempts that came off.</summary>
+    /// <summary>Its successful attempts.</summary>
     public required int Successes { get; init; }
 
     /// <summary>Its counted taps, neutral ones too.</summary>

@@ -41,10 +41,10 @@ public readonly record struct Duration(long Milliseconds) : IComparable<Duration
     /// <summary>Both, one after the other.</summary>
     public static Duration operator +(Duration one, Duration other) => new(one.Milliseconds + other.Milliseconds);
 
-    /// <summary>What is left of one when the other is taken off.</summary>
+    /// <summary>What is left of one when the other is removed.</summary>
     public static Duration operator -(Duration one, Duration other) => new(one.Milliseconds - other.Milliseconds);
 
-    /// <summary>So many of it.</summary>
+    /// <summary>The duration times a number.</summary>
     public static Duration operator *(int times, Duration one) => new(times * one.Milliseconds);
 
     /// <summary>One of so many even parts of it.</summary>

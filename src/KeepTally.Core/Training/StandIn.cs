@@ -22,7 +22,7 @@ public static class StandIn
     }
 
     /// <summary>What comes of a go, as it would be tapped; null where there is nothing left to do.</summary>
-    /// <param name="comesOff">Whether the try comes off.</param>
+    /// <param name="comesOff">Whether the try succeeds.</param>
     public static TapCommand? Go(Sheet sheet, PlayerId unit, bool comesOff, Instant now, SeededDraw draw)
     {
         var report = sheet.ReportAt(now).Units.First(each => each.Id == unit);

@@ -9,7 +9,7 @@ namespace KeepTally.Core.Training;
 /// <param name="Late">Of those, tapped when the next had been seen already.</param>
 /// <param name="Missed">Never tapped.</param>
 /// <param name="Doubled">Tapped once more though it had been tapped.</param>
-/// <param name="WrongPlayer">Given to somebody else.</param>
+/// <param name="WrongPlayer">Given to another player.</param>
 /// <param name="WrongWhat">Given to the right one, but as something else.</param>
 /// <param name="Extra">Tapped though nothing of the kind had happened.</param>
 /// <param name="Quickness">From seeing to tapping, the middle one of those that were right; null where none was.</param>

@@ -6,7 +6,7 @@ using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Training;
 
-/// <summary>Something that happens in a simulated drill, to be tapped by whoever trains.</summary>
+/// <summary>Something that happens in a simulated drill, to be tapped by the person training.</summary>
 /// <param name="At">When it is seen.</param>
 /// <param name="What">How it is tapped when it is tapped right.</param>
 public sealed record Shown(Instant At, TapCommand What);
@@ -19,7 +19,7 @@ public static class ThumbScript
 {
     private const int Parts = 1000;
 
-    /// <summary>Somebody notices nothing earlier than this after the work begins.</summary>
+    /// <summary>A player notices nothing earlier than this after the work begins.</summary>
     private static readonly Duration FirstAfter = Duration.FromSeconds(1);
 
     /// <param name="practice">The drill, with nothing said on it yet; it is played.</param>
@@ -55,7 +55,7 @@ public static class ThumbScript
 
             foreach (var each in run.OpenAt(at).ToArray())
             {
-                // One at a time: whoever trains has one thumb, and everything shown can be tapped.
+                // One at a time: the person training has one thumb, and everything shown can be tapped.
                 var units = StandIn.AtWork(each.Sheet, at, draw).Where(unit => !IsDone(each.Sheet, unit, at)).ToArray();
                 if (
                     units.Length > 0
@@ -72,7 +72,7 @@ public static class ThumbScript
         return shown;
     }
 
-    /// <summary>What carries a figure is given one; which is not asked of whoever trains.</summary>
+    /// <summary>What carries a figure is given one; which is not asked of the person training.</summary>
     private static TapCommand Read(Sheet sheet, TapCommand what, SeededDraw draw) =>
         sheet.Stage.Outcomes.FirstOrDefault(each => each.Id == what.Outcome)?.Reading is null
             ? what

@@ -4,7 +4,7 @@ using KeepTally.Core.Text;
 
 namespace KeepTally.Core.Words;
 
-/// <summary>Somebody who stands far from the rest of the squad, told kindly: what might help, not who is better.</summary>
+/// <summary>A player who stands far from the rest of the squad, told kindly: what might help, not who is better.</summary>
 public static class ApartWords
 {
     /// <param name="apart">The player's share less that of the others.</param>

@@ -5,10 +5,10 @@ using KeepTally.Core.Scoring;
 
 namespace KeepTally.Core.Words;
 
-/// <summary>How a player stands to their own best and the squad's, in a few words.</summary>
+/// <summary>How a player compares with their personal best and the squad's, in a few words.</summary>
 public static class BestWords
 {
-    /// <summary>Better than anybody of the squad before.</summary>
+    /// <summary>Better than any player of the squad before.</summary>
     public const string Squad = "best of the squad";
 
     /// <summary>"best of the squad", "new best", "best 12"; empty where there is none.</summary>

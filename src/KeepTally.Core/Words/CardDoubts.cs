@@ -16,7 +16,7 @@ public static class CardDoubts
     /// <summary>What the minutes of a card may leave out: counting in, the last ball.</summary>
     private static readonly Duration Leeway = Duration.FromMinutes(1);
 
-    /// <summary>Each doubt with its place and its mend; none for most cards.</summary>
+    /// <summary>Each doubt with its place and its fix; none for most cards.</summary>
     public static IReadOnlyList<Fault> Of(DrillCard card) =>
         [
             .. card.Stages.SelectMany((stage, index) => OfStage(stage, $"stages[{index}]")),

@@ -1,17 +1,17 @@
 using KeepTally.Core.Cards;
-using KeepTally.Core.Fit;
+using KeepTally.Core.Simulation;
 using KeepTally.Core.Text;
 using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Words;
 
-/// <summary>What the rules of a card mean in minutes, for somebody who writes them: before anybody has played it.</summary>
+/// <summary>What the rules of a card mean in minutes, for the coach who writes them, before the drill was ever played.</summary>
 public static class CardForecast
 {
     private const int Runs = 300;
     private const int Cap = 2000;
 
-    /// <summary>Of a hundred goes so many come off: somebody new, somebody usual, somebody good. Common practice.</summary>
+    /// <summary>Goes made of a hundred: a new player, an average player, a good player. Common practice.</summary>
     private static readonly int[] Percents = [35, 50, 65];
 
     /// <summary>A sentence for each part that its own rules end; none of those that time alone ends.</summary>
@@ -20,13 +20,13 @@ public static class CardForecast
 
     private static string OfStage(DrillCard card, Stage stage, int index)
     {
-        if (!FitWords.Ends(stage))
+        if (!SimulationWords.Ends(stage))
         {
             return "";
         }
 
         var untimed = Untimed.Of(card, index);
-        var settings = new FitSettings(GoPace.Of(card, stage, Math.Max(1, card.Players.Best))) { Runs = Runs, Cap = Cap };
+        var settings = new SimulationSettings(GoPace.Of(card, stage, Math.Max(1, card.Players.Best))) { Runs = Runs, Cap = Cap };
         var told = new List<string>();
         foreach (var percent in Percents)
         {

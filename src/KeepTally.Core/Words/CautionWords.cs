@@ -3,7 +3,7 @@ using KeepTally.Core.Cards;
 namespace KeepTally.Core.Words;
 
 /// <summary>
-/// What is said where somebody can be hurt: what the card says itself, and the usual words where it is plain from the card that
+/// What is said where a player can be hurt: what the card says itself, and the usual words where it is plain from the card that
 /// they are called for. The words are common practice; who decides is the league and medical people.
 /// </summary>
 public static class CautionWords

@@ -24,7 +24,7 @@ public static class OtherDistance
         if (
             share.Made == 0
             || share.Made == share.Of
-            || band.Judge(share) == BandFit.Within
+            || band.Judge(share) == Difficulty.Within
             || !FailsByMissing(stage)
             || card.Layout is not { } layout
             || ShotLength.Of(layout.By(pacing.Stride)) is not { } now

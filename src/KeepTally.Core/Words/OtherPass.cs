@@ -8,7 +8,7 @@ namespace KeepTally.Core.Words;
 /// <summary>Another k of n for a drill of steps that is too hard or too easy, with what is to be expected of it.</summary>
 public static class OtherPass
 {
-    /// <summary>"Five of seven comes off 23 % of the time at this share; four of seven would 50 %."; empty where what there is suits best.</summary>
+    /// <summary>"Five of seven succeeds 23 % of the time at this share; four of seven would 50 %."; empty where what there is suits best.</summary>
     public static string Of(Stage stage, SuccessBand band, Share share)
     {
         if (stage.Ladder is not { } ladder || share.Of == 0)

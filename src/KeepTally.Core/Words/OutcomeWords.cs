@@ -35,7 +35,7 @@ internal static class OutcomeWords
         return string.Join(", ", parts);
     }
 
-    /// <summary>What comes off where points are only ever taken away: "A hit is what counts."</summary>
+    /// <summary>What succeeds where points are only ever taken away: "A hit is what counts."</summary>
     internal static string Good(Stage stage)
     {
         string[] good =

@@ -131,7 +131,7 @@ public static class TapWords
         return string.Join(' ', parts);
     }
 
-    /// <summary>Whose line of the pad it is now, where the tap moved places on and somebody else stands where the points are made.</summary>
+    /// <summary>Whose line of the pad it is now, where the tap moved places on and another player stands where the points are made.</summary>
     private static string Moved(Sheet sheet, int unit)
     {
         var byTap =

@@ -16,7 +16,7 @@ public sealed record BookEntry(string Id, int VersionId, int Version, bool Archi
 /// <param name="Unreadable">Those whose newest version no longer reads, by name.</param>
 public sealed record BookList(IReadOnlyList<BookEntry> Entries, IReadOnlyList<UnreadableCard> Unreadable);
 
-/// <summary>A stored card that no longer reads. It is kept as it is until somebody mends it.</summary>
+/// <summary>A stored card that no longer reads. It is kept as it is until a coach fixes it.</summary>
 /// <param name="Name">Its name when it was saved.</param>
 /// <param name="Fault">The first thing that is wrong with it.</param>
 public sealed record UnreadableCard(string Id, string Name, Fault Fault);

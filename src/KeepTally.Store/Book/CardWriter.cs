@@ -56,7 +56,7 @@ public sealed class CardWriter(TallyDb db, TimeProvider clock)
         var outcomes = new List<Result<SavedCard>>();
         foreach (var each in read.Value)
         {
-            outcomes.Add(await PutAsync(each.Card, each.Json, null, "brought in from a file", cancellationToken));
+            outcomes.Add(await PutAsync(each.Card, each.Json, null, "imported from a file", cancellationToken));
         }
 
         var faults = outcomes.SelectMany(outcome => outcome.Faults).ToArray();
@@ -126,7 +126,7 @@ public sealed class CardWriter(TallyDb db, TimeProvider clock)
             return Result.Fail<SavedCard>(
                 new Fault(
                     "",
-                    "somebody saved this card while you were editing it",
+                    "another coach saved this card while you were editing it",
                     "copy what you need, reload the page, and edit again"
                 )
             );
@@ -144,7 +144,7 @@ public sealed class CardWriter(TallyDb db, TimeProvider clock)
             return Result.Ok(new SavedCard(card.Id, newest.Version, false, false));
         }
 
-        // What no longer reads can have been scored in any way: the mended card is a new version.
+        // What no longer reads can have been scored in any way: the fixed card is a new version.
         var before = CardReader.Read(newest.Json);
         var scoring = !before.IsOk || ScoringPrint.Of(newest.Json) != ScoringPrint.Of(json);
         var changes = before.IsOk ? ChangeWords.Between(before.Value, card) : ["It no longer read, and does again."];

@@ -11,7 +11,7 @@ public sealed class DrillBook(TallyDb db, CardCache cache)
     /// <summary>So many texts are asked for at once.</summary>
     private const int MostAsked = 500;
 
-    /// <summary>Every card that reads in its newest version, by name; those put away only where asked for.</summary>
+    /// <summary>Every card that reads in its newest version, by name; those archived only where asked for.</summary>
     public async Task<IReadOnlyList<BookEntry>> ListAsync(bool archived = false, CancellationToken cancellationToken = default) =>
         (await AllAsync(archived, cancellationToken)).Entries;
 
@@ -19,11 +19,11 @@ public sealed class DrillBook(TallyDb db, CardCache cache)
     public async Task<BookList> AllAsync(bool archived = false, CancellationToken cancellationToken = default) =>
         await AllAsync(archived, await LastDoneAsync(null, cancellationToken), cancellationToken);
 
-    /// <summary>Every card that reads in its newest version and is not put away, by name, with when a team last ran it.</summary>
+    /// <summary>Every card that reads in its newest version and is not archived, by name, with when a team last ran it.</summary>
     public async Task<IReadOnlyList<BookEntry>> ForTeamAsync(int team, CancellationToken cancellationToken = default) =>
         (await AllAsync(archived: false, await LastDoneAsync(team, cancellationToken), cancellationToken)).Entries;
 
-    /// <summary>Every card that reads in its newest version and is not put away, by name, without when it was last run: that is asked of the whole past.</summary>
+    /// <summary>Every card that reads in its newest version and is not archived, by name, without when it was last run: that is asked of the whole past.</summary>
     public async Task<IReadOnlyList<BookEntry>> CardsAsync(CancellationToken cancellationToken = default) =>
         (await AllAsync(archived: false, [], cancellationToken)).Entries;
 
@@ -142,13 +142,13 @@ public sealed class DrillBook(TallyDb db, CardCache cache)
         );
     }
 
-    /// <summary>Puts a card away, or back; false where it is not in the book.</summary>
+    /// <summary>Archives a card, or back; false where it is not in the book.</summary>
     public async Task<bool> ArchiveAsync(string id, bool archived, CancellationToken cancellationToken = default) =>
         await db
             .Cards.Where(card => card.Id == id)
             .ExecuteUpdateAsync(set => set.SetProperty(card => card.Archived, archived), cancellationToken) > 0;
 
-    /// <summary>The whole book as one text: the newest version of every card that is not put away.</summary>
+    /// <summary>The whole book as one text: the newest version of every card that is not archived.</summary>
     public async Task<string> ExportAsync(CancellationToken cancellationToken = default)
     {
         var kept = await ListAsync(archived: false, cancellationToken);

@@ -37,7 +37,7 @@ public sealed class DataFolder(string path)
         catch (Exception failure) when (failure is IOException or UnauthorizedAccessException)
         {
             throw new DataFolderException(
-                $"The data folder {Path} cannot be written. Give another with --data DIR, or mend its permissions.",
+                $"The data folder {Path} cannot be written. Give another with --data DIR, or fix its permissions.",
                 failure
             );
         }
@@ -80,7 +80,7 @@ public sealed class DataFolder(string path)
     }
 }
 
-/// <summary>The data folder cannot be used; the message is one line and says the mend.</summary>
+/// <summary>The data folder cannot be used; the message is one line and says the fix.</summary>
 public sealed class DataFolderException : Exception
 {
     public DataFolderException(string message)

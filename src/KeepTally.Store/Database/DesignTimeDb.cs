@@ -7,5 +7,5 @@ namespace KeepTally.Store.Database;
 internal sealed class DesignTimeDb : IDesignTimeDbContextFactory<TallyDb>
 {
     public TallyDb CreateDbContext(string[] args) =>
-        new(new DbContextOptionsBuilder<TallyDb>().UseSqlite("Data Source=:memory:").Options, new Reach());
+        new(new DbContextOptionsBuilder<TallyDb>().UseSqlite("Data Source=:memory:").Options, new TenantScope());
 }

@@ -6,14 +6,14 @@ using Microsoft.EntityFrameworkCore;
 
 namespace KeepTally.Store.Database;
 
-/// <summary>The SQLite database of one installation, as far as whoever asks can reach: what belongs to another team is not there.</summary>
-public sealed class TallyDb(DbContextOptions<TallyDb> options, Reach reach) : IdentityUserContext<Coach, int>(options)
+/// <summary>The SQLite database of one installation, as far as the caller may see: what belongs to another team is not there.</summary>
+public sealed class TallyDb(DbContextOptions<TallyDb> options, TenantScope scope) : IdentityUserContext<Coach, int>(options)
 {
-    private bool Everything => reach.Everything;
+    private bool Everything => scope.Everything;
 
-    private IReadOnlyList<int> Within => reach.Teams;
+    private IReadOnlyList<int> Within => scope.Teams;
 
-    private int? Only => reach.Practice;
+    private int? Only => scope.Practice;
 
     public DbSet<Team> Teams => Set<Team>();
 
@@ -147,7 +147,7 @@ public sealed class TallyDb(DbContextOptions<TallyDb> options, Reach reach) : Id
     }
 
     /// <summary>
-    /// Teams are walls. Each table of a team is read through here, whoever asks and in whatever way; what hangs on a practice
+    /// Teams are walls. Each table of a team is read through here, for every caller and in every way; what hangs on a practice
     /// is there where the practice is.
     /// </summary>
     private void SetWalls(ModelBuilder builder)

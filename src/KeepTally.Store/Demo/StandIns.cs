@@ -8,13 +8,13 @@ using KeepTally.Core.Training;
 namespace KeepTally.Store.Demo;
 
 /// <summary>Made-up players who play a drill by its own rules, better or worse by a fixed skill: the same draw, the same taps.</summary>
-/// <param name="skill">The chance that a player's try comes off; a side or a group has an even one.</param>
+/// <param name="skill">The chance that a player's try succeeds; that of a side or a group is even.</param>
 internal sealed class StandIns(SeededDraw draw, IReadOnlyDictionary<PlayerId, double> skill)
 {
     private const int Parts = 1000;
     private const double Even = 0.45;
 
-    /// <summary>Not every rep of a group is seen by whoever taps.</summary>
+    /// <summary>The person who taps does not see every rep of a group.</summary>
     private const double Seen = 0.8;
 
     private static readonly Duration LeastPace = Duration.FromSeconds(6);

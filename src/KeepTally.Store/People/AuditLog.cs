@@ -10,11 +10,11 @@ public sealed class AuditLog(TallyDb db, TimeProvider clock)
     /// <summary>Lines are kept so long.</summary>
     public static readonly TimeSpan Kept = TimeSpan.FromDays(400);
 
-    /// <summary>What stands behind the name of somebody who joined by a code.</summary>
+    /// <summary>What stands behind the name of a helper who joined by a code.</summary>
     public const string ByCode = ", by code";
 
     /// <summary>Who joined, once the name is not kept any more.</summary>
-    private const string SomebodyByCode = "Somebody" + ByCode;
+    private const string HelperByCode = "A helper" + ByCode;
 
     private const int PageLength = 200;
 
@@ -49,7 +49,7 @@ public sealed class AuditLog(TallyDb db, TimeProvider clock)
     public async Task<long> LastAsync(AuditAct act, CancellationToken cancellationToken = default) =>
         await db.Audit.Where(entry => entry.Act == act).MaxAsync(entry => (long?)entry.At, cancellationToken) ?? 0;
 
-    /// <summary>Takes out what is older than it is kept: lines, and in those that stay the names of who joined by a code.</summary>
+    /// <summary>Removes what is older than it is kept: lines, and in those that stay the names of who joined by a code.</summary>
     public async Task TidyAsync(CancellationToken cancellationToken = default)
     {
         var oldest = (clock.GetUtcNow() - Kept).ToUnixTimeMilliseconds();
@@ -57,6 +57,6 @@ public sealed class AuditLog(TallyDb db, TimeProvider clock)
         var named = (clock.GetUtcNow() - DoorBook.NamesKept).ToUnixTimeMilliseconds();
         await db
             .Audit.Where(entry => entry.At < named && entry.Who.EndsWith(ByCode))
-            .ExecuteUpdateAsync(set => set.SetProperty(entry => entry.Who, SomebodyByCode), cancellationToken);
+            .ExecuteUpdateAsync(set => set.SetProperty(entry => entry.Who, HelperByCode), cancellationToken);
     }
 }

@@ -2,7 +2,7 @@ using KeepTally.Store.Database;
 
 namespace KeepTally.Store.People;
 
-/// <summary>What somebody is here.</summary>
+/// <summary>The kind of caller.</summary>
 public enum CallerKind
 {
     /// <summary>A head coach: everything.</summary>
@@ -21,7 +21,7 @@ public enum CallerKind
     Device,
 }
 
-/// <summary>Whoever asks.</summary>
+/// <summary>The person or device that makes a request.</summary>
 /// <param name="Id">The id of the coach, the joiner or the key; of a board that of the practice.</param>
 /// <param name="Stamp">Changes when all that was signed in before is to be so no more.</param>
 /// <param name="Teams">The teams they can see; for a head coach all, and none is named.</param>
@@ -59,17 +59,17 @@ public sealed record Caller(
     /// <summary>Whether they can see a practice of a team.</summary>
     public bool Sees(int team, int practice)
     {
-        var reach = new Reach();
-        Narrow(reach);
-        return reach.Holds(team, practice);
+        var scope = new TenantScope();
+        Narrow(scope);
+        return scope.Holds(team, practice);
     }
 
     /// <summary>Narrows a reach to what they can see.</summary>
-    public void Narrow(Reach reach)
+    public void Narrow(TenantScope scope)
     {
         if (!IsHead)
         {
-            reach.Narrow(Teams, Practice);
+            scope.Narrow(Teams, Practice);
         }
     }
 }

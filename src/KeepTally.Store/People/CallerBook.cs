@@ -5,7 +5,7 @@ using Microsoft.Extensions.Caching.Memory;
 namespace KeepTally.Store.People;
 
 /// <summary>
-/// Who somebody is that comes with a cookie or a key, as it stands now. Each is read once and forgotten when something about
+/// Finds the caller behind a cookie or a key, as it stands now. Each is read once and forgotten when something about
 /// them changes, so that what is taken away is gone at the next request.
 /// </summary>
 public sealed class CallerBook(TallyDb db, IMemoryCache cache, TimeProvider clock)

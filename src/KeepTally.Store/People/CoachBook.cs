@@ -101,7 +101,7 @@ public sealed class CoachBook(TallyDb db, UserManager<Coach> users, CallerBook c
         return null;
     }
 
-    /// <summary>A token with which somebody can choose a password, once; with a new one all older ones are void.</summary>
+    /// <summary>A token with which a person can choose a password, once; with a new one all older ones are void.</summary>
     public async Task<string> PasswordTokenAsync(Coach coach)
     {
         await users.UpdateSecurityStampAsync(coach);
@@ -140,7 +140,7 @@ public sealed class CoachBook(TallyDb db, UserManager<Coach> users, CallerBook c
         return done.Succeeded ? null : FaultOf(done);
     }
 
-    /// <summary>Whoever is signed in as this coach is so no more, on every device.</summary>
+    /// <summary>Anyone who is signed in as this coach is so no more, on every device.</summary>
     public async Task SignOutEverywhereAsync(Coach coach)
     {
         await users.UpdateSecurityStampAsync(coach);

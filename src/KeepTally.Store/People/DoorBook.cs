@@ -31,7 +31,7 @@ public sealed class DoorBook(TallyDb db, CallerBook callers, TimeProvider clock)
     /// <summary>Whether those who joined can still come in.</summary>
     public bool IsOpen(PracticeDoor? door) => door is { JoinCode.Length: > 0 } && door.Until > Now;
 
-    /// <summary>Opens a practice to whoever has its new code; false where there is no such practice.</summary>
+    /// <summary>Opens a practice to anyone who has its new code; false where there is no such practice.</summary>
     public async Task<bool> OpenAsync(int practice, CancellationToken cancellationToken = default)
     {
         if (await db.Practices.FirstOrDefaultAsync(each => each.Id == practice, cancellationToken) is not { } found)
@@ -68,7 +68,7 @@ public sealed class DoorBook(TallyDb db, CallerBook callers, TimeProvider clock)
         return true;
     }
 
-    /// <summary>Whoever has the link sees the board; null where the link leads nowhere.</summary>
+    /// <summary>Anyone who has the link sees the board; null where the link leads nowhere.</summary>
     public async Task<Caller?> BoardAsync(string token, CancellationToken cancellationToken = default)
     {
         var practice = await db
@@ -79,7 +79,7 @@ public sealed class DoorBook(TallyDb db, CallerBook callers, TimeProvider clock)
         return practice is { } id ? await callers.FindAsync(CallerKind.Board, id, token, cancellationToken) : null;
     }
 
-    /// <summary>Somebody joins a practice by its code.</summary>
+    /// <summary>A person joins a practice by its code.</summary>
     /// <returns>Who they are from now on, or why they cannot.</returns>
     public async Task<Result<Caller>> JoinAsync(string code, string name, CancellationToken cancellationToken = default)
     {
@@ -114,13 +114,13 @@ public sealed class DoorBook(TallyDb db, CallerBook callers, TimeProvider clock)
             : Result.Fail<Caller>(new Fault("code", "this practice is over", "ask the coach"));
     }
 
-    /// <summary>What a practice is called in the record, whoever asks.</summary>
+    /// <summary>The name of a practice in the activity log, for every caller.</summary>
     public async Task<string> NameAsync(int practice, CancellationToken cancellationToken = default) =>
         (
             await db.Practices.IgnoreQueryFilters().AsNoTracking().SingleAsync(each => each.Id == practice, cancellationToken)
         ).InRecord;
 
-    /// <summary>Gives somebody who joined one place to count for (see <see cref="OwnSheets"/>), or all; false where they are not there.</summary>
+    /// <summary>Gives a helper one place to count for (see <see cref="OwnSheets"/>), or all; false where they are not there.</summary>
     public async Task<bool> PlaceAsync(int practice, int joiner, string sheet, CancellationToken cancellationToken = default)
     {
         if (sheet.Length > 0 && !await OwnSheets.AreThereAsync(db, practice, sheet, cancellationToken))
@@ -135,7 +135,7 @@ public sealed class DoorBook(TallyDb db, CallerBook callers, TimeProvider clock)
         return found > 0;
     }
 
-    /// <summary>Sends somebody out; false where they are not there.</summary>
+    /// <summary>Removes a helper; false where they are not there.</summary>
     public async Task<bool> SendOutAsync(int practice, int joiner, CancellationToken cancellationToken = default)
     {
         var found = await db
@@ -145,7 +145,7 @@ public sealed class DoorBook(TallyDb db, CallerBook callers, TimeProvider clock)
         return found > 0;
     }
 
-    /// <summary>Takes out the names of those who joined practices that ended long ago.</summary>
+    /// <summary>Removes the names of those who joined practices that ended long ago.</summary>
     public async Task TidyAsync(CancellationToken cancellationToken = default)
     {
         var before = (clock.GetUtcNow() - NamesKept).ToUnixTimeMilliseconds();

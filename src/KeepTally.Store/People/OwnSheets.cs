@@ -5,7 +5,7 @@ using Microsoft.EntityFrameworkCore;
 namespace KeepTally.Store.People;
 
 /// <summary>
-/// What somebody counts for alone: one sheet, by its id, or a station of a circuit over all its rounds, as
+/// What a helper counts for alone: one sheet, by its id, or a station of a circuit over all its rounds, as
 /// <c>RUN/STATION</c>.
 /// </summary>
 public static class OwnSheets
@@ -13,7 +13,7 @@ public static class OwnSheets
     /// <summary>What a station of a circuit is called.</summary>
     public static string Station(int run, int station) => string.Create(CultureInfo.InvariantCulture, $"{run}/{station}");
 
-    /// <summary>The sheets of it in a practice, whoever asks; empty for all of them.</summary>
+    /// <summary>The sheets of it in a practice, for every caller; empty for all of them.</summary>
     internal static async Task<IReadOnlyList<string>> OfAsync(
         TallyDb db,
         int practice,

@@ -7,7 +7,7 @@ namespace KeepTally.Store.People;
 /// <summary>How each coach measures; who has no account measures as is usual.</summary>
 public sealed class PaceBook(TallyDb db)
 {
-    /// <summary>How somebody measures, and whether their pace was walked.</summary>
+    /// <summary>How a person measures, and whether their pace was walked.</summary>
     public async Task<(Pacing Pacing, bool IsWalked)> OfAsync(Caller caller, CancellationToken cancellationToken = default)
     {
         if (!caller.IsCoach)

@@ -34,7 +34,7 @@ internal static class PeopleServices
             .AddPasswordValidator<PasswordRule>()
             .AddEntityFrameworkStores<TallyDb>();
         services.Configure<PasswordHasherOptions>(options => options.IterationCount = HashRounds);
-        services.AddScoped<Reach>();
+        services.AddScoped<TenantScope>();
         services.AddScoped<CallerBook>();
         services.AddScoped<PaceBook>();
         services.AddScoped<CoachBook>();

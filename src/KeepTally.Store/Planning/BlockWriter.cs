@@ -78,20 +78,20 @@ public sealed class BlockWriter(TallyDb db, PlanBook plans, TimeProvider clock)
     }
 
     /// <summary>A drill with its clock and minutes made to go together; null where it has no clock.</summary>
-    public static PlanBlock? Fitted(OpenPlan open, int index, FitWay way) =>
+    public static PlanBlock? Fitted(OpenPlan open, int index, ClockFitWay way) =>
         open.Plan.Blocks[index] is PlanBlock.Drill drill
         && open.Practice.Blocks.First(block => block.Id == drill.Key) is { CardVersion: { } card } block
         && CardReader.Read(card.Json, drill.Options).Value?.Stages[block.Stage].Clock is { } clock
             ? drill with
             {
-                FitsClock = way == FitWay.Rounds,
-                Minutes = way == FitWay.Minutes ? ClockFit.MinutesFor(clock) : drill.Minutes,
+                FitsClock = way == ClockFitWay.Rounds,
+                Minutes = way == ClockFitWay.Minutes ? ClockFit.MinutesFor(clock) : drill.Minutes,
             }
             : null;
 }
 
 /// <summary>How the clock and the minutes of a block are made to go together.</summary>
-public enum FitWay
+public enum ClockFitWay
 {
     /// <summary>The rounds, or the one work interval, are fitted to the minutes.</summary>
     Rounds,

@@ -28,7 +28,7 @@ public sealed record OpenPlan(Practice Practice, Plan Plan, CardShelf Shelf, IRe
     /// Returns the sheet with a warning put right the way a coach chose; a fault where the warning, or that way, is no more.
     /// </summary>
     /// <param name="key">The line the warning is about; null for the whole sheet.</param>
-    /// <param name="label">The label of the mend.</param>
+    /// <param name="label">The label of the fix.</param>
     public Result<Plan> Mended(WarningCode code, int? key, int? station, string? item, string label)
     {
         var index = key is { } line ? IndexOf(line) : null;
@@ -37,14 +37,14 @@ public sealed record OpenPlan(Practice Practice, Plan Plan, CardShelf Shelf, IRe
             .Warnings.FirstOrDefault(each =>
                 each.Code == code && each.Block == index && each.Station == station && (item ?? "") == (each.Item ?? "")
             );
-        var mend = warning is null
+        var fix = warning is null
             ? null
-            : new PlanMends(Plan, Shelf, Spares).For(warning).FirstOrDefault(each => each.Label == label);
-        return mend is null
+            : new PlanFixes(Plan, Shelf, Spares).For(warning).FirstOrDefault(each => each.Label == label);
+        return fix is null
             ? Result.Fail<Plan>(
                 new Fault("sheet", "the sheet has changed meanwhile, and that is no longer offered", "look at it again")
             )
-            : Result.Ok(mend.After);
+            : Result.Ok(fix.After);
     }
 
     /// <summary>The practice was held on an earlier day: its sheet stands as it was.</summary>

@@ -159,7 +159,7 @@ public sealed class PlanBook(
             .ExecuteDeleteAsync(cancellationToken) > 0;
 
     /// <summary>
-    /// A drill that was taken off the sheet and is done all the same, as by a device that had not heard, stands on it again; the version of
+    /// A drill that was removed the sheet and is done all the same, as by a device that had not heard, stands on it again; the version of
     /// the sheet then, or null where nothing was to be done.
     /// </summary>
     public async Task<int?> ReturnAsync(string sheet, int practiceId, CancellationToken cancellationToken = default)

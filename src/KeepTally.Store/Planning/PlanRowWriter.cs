@@ -90,7 +90,7 @@ public sealed class PlanRowWriter(TallyDb db)
             }
         }
 
-        // What somebody else has put in since the sheet was opened is none of this edit: it stays, at the end.
+        // What another coach has put in since the sheet was opened is none of this edit: it stays, at the end.
         foreach (var other in rows.Values.Where(row => !was.ContainsKey(row.Id)).OrderBy(row => row.Order))
         {
             other.Order = order++;

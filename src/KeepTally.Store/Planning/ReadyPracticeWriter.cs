@@ -35,7 +35,7 @@ public sealed class ReadyPracticeWriter(BlockWriter blocks, PlanBook plans, Dril
         };
         foreach (var (drill, minutes) in ready.Drills)
         {
-            // A card a coach has changed or put away, or a squad too small for it: the rest of the practice stands.
+            // A card a coach has changed or archived, or a squad too small for it: the rest of the practice stands.
             if (cards.TryGetValue(drill, out var card) && card.Players.Min <= players)
             {
                 var line = new PlanBlock.Drill(card.Id, minutes, SuggestedCount.Usual(card, players))

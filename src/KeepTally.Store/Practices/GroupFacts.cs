@@ -73,7 +73,7 @@ internal sealed class GroupFacts
             await levels.OfAsync(practice.TeamId, practice.LevelBy, cancellationToken)
         );
 
-    /// <summary>Somebody who is not in the squad, and is here today.</summary>
+    /// <summary>A player who is not in the squad, and is here today.</summary>
     private static bool IsGuest(Practice practice, Player player) =>
         practice.Attendance.Any(each => each.PlayerId == player.Id && each.Presence == Presence.Here);
 

@@ -15,7 +15,7 @@ using KeepTally.Store.Tables;
 namespace KeepTally.Store.Practices;
 
 /// <summary>
-/// Who is in which group in each drill of a practice: the same for whoever looks beforehand and for the start, since it
+/// Who is in which group in each drill of a practice: the same before the start and at the start, since it
 /// follows from what is written down alone: who is here, how groups are made, and what was settled by hand.
 /// </summary>
 public sealed class GroupPlan(SquadBook squad, PairBook pairs, PartnerMemory partners, PlayerLevels levels, TextCache texts)
@@ -170,7 +170,7 @@ public sealed class GroupPlan(SquadBook squad, PairBook pairs, PartnerMemory par
         return byHand.Count > 0 && byHand.Count % sides == 0 ? byHand : null;
     }
 
-    /// <summary>Whoever is not on a sheet may come in on it, unless a limit keeps them from the drill.</summary>
+    /// <summary>Anyone who is not on a sheet may come in on it, unless a limit keeps them from the drill.</summary>
     private static PlannedSheet[] Benched(IReadOnlyList<DealtSheet> sheets, DrillCard card, GroupFacts facts) =>
         [
             .. sheets.Select(sheet =>

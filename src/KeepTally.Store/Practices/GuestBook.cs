@@ -8,12 +8,12 @@ using Microsoft.EntityFrameworkCore;
 
 namespace KeepTally.Store.Practices;
 
-/// <summary>Somebody who is not in the squad and joins a practice that runs.</summary>
+/// <summary>A player who is not in the squad and joins a practice that runs.</summary>
 public sealed class GuestBook(TallyDb db)
 {
     /// <summary>
     /// Writes a guest down and puts them on the bench of every sheet of the practice, so that they may come in. A guest of an earlier
-    /// day is the same one again. They are kept as who is not in the squad: with their results, and erased like anybody.
+    /// day is the same one again. They are kept as who is not in the squad: with their results, and erased like any player.
     /// </summary>
     /// <param name="late">They have joined already, on a device without a network: one of the squad by that name is who was meant.</param>
     public async Task<Result<Guest>> AddAsync(

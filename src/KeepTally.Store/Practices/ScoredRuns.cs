@@ -12,7 +12,7 @@ namespace KeepTally.Store.Practices;
 
 /// <summary>
 /// How sheets ended, or stand so far. A sheet that was folded lately is folded again only when events have come to it or its
-/// head has changed, as when somebody is erased; till then its events are not even read.
+/// head has changed, as when a player is erased; till then its events are not even read.
 /// </summary>
 public sealed class ScoredRuns(TallyDb db, TextCache texts, IMemoryCache cache)
 {

@@ -15,7 +15,7 @@ public sealed record DrillPast(DrillCard Card, Stage Stage, IReadOnlyList<DrillD
     /// <summary>All goes that were tapped.</summary>
     public Share All => Share.Sum(Days.Select(day => day.Share));
 
-    /// <summary>How the share of goes that came off has gone; null with too few practices.</summary>
+    /// <summary>How the share of goes made has gone; null with too few practices.</summary>
     public Trend? Trend => PastJudgement.OfDays(Days.Select(day => (day.Practice, day.Share)));
 
     /// <summary>How often each outcome was tapped.</summary>
@@ -75,7 +75,7 @@ public sealed record DrillPast(DrillCard Card, Stage Stage, IReadOnlyList<DrillD
 /// <summary>What one unit did in one practice.</summary>
 public sealed record UnitResult(PastPractice Practice, string Name, UnitReport Report)
 {
-    /// <summary>Its goes that came off, of all.</summary>
+    /// <summary>Its goes that were made, of all.</summary>
     public Share Share => new(Report.Successes, Report.Attempts);
 }
 
@@ -111,7 +111,7 @@ public sealed record PlayerPast(
     /// <summary>All goes.</summary>
     public Share All => Share.Sum(Days.Select(day => day.Share));
 
-    /// <summary>How the share of goes that came off has gone; null with too few practices.</summary>
+    /// <summary>How the share of goes made has gone; null with too few practices.</summary>
     public Trend? Trend => PastJudgement.OfDays(Days.Select(day => (day.Practice, day.Share)));
 
     internal static PlayerPast Of(Stage stage, PlayerId id, IReadOnlyList<UnitResult> results) =>

@@ -1,7 +1,7 @@
 using KeepTally.Core.Cards;
-using KeepTally.Core.Fit;
 using KeepTally.Core.Judgement;
 using KeepTally.Core.Scoring;
+using KeepTally.Core.Simulation;
 using KeepTally.Core.Time;
 using KeepTally.Core.Words;
 
@@ -50,7 +50,7 @@ public static class Foresight
         && sheet.Outcome.Stage.Play == Play.Together
         && sheet.Outcome.Stage.Scores is Scorer.Player or Scorer.Group
         && sheet.Outcome.Report.IsTapped
-        && FitWords.Ends(sheet.Outcome.Stage);
+        && SimulationWords.Ends(sheet.Outcome.Stage);
 
     private static ForeseenDrill? OfOne(IReadOnlyList<PastSheet> sheets, Share before, CancellationToken cancellationToken)
     {
@@ -62,7 +62,7 @@ public static class Foresight
             return null;
         }
 
-        var settings = new FitSettings(GoPace.Of(card, stage, sheets[0].Outcome.Head.Units.Count))
+        var settings = new SimulationSettings(GoPace.Of(card, stage, sheets[0].Outcome.Head.Units.Count))
         {
             Runs = Runs,
             Cap = Cap,
@@ -86,7 +86,7 @@ public static class Foresight
 
 /// <summary>A drill of a practice that was: what would have been foreseen, and what happened.</summary>
 /// <param name="Given">What the timing sheet gave it.</param>
-/// <param name="Known">What was known before: goes that came off in earlier practices.</param>
+/// <param name="Known">What was known before: goes that were made in earlier practices.</param>
 /// <param name="Chance">The chance of each player or group to be done in that time.</param>
 /// <param name="Done">How many were, of all who had a go.</param>
 public sealed record ForeseenDrill(PastPractice Practice, DrillCard Card, Duration Given, Share Known, double Chance, Share Done)

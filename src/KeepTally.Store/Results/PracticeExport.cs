@@ -5,7 +5,7 @@ using KeepTally.Store.Tables;
 
 namespace KeepTally.Store.Results;
 
-/// <summary>A practice that was run, whole, with its cards and logs: to be kept elsewhere, replayed, or brought in again.</summary>
+/// <summary>A practice that was run, whole, with its cards and logs: to be kept elsewhere, replayed, or imported again.</summary>
 public sealed class PracticeExport(RunStore runStore)
 {
     /// <summary>The practice; null where nothing of it was run. A drill whose card no longer reads is left out.</summary>

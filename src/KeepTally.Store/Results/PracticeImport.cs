@@ -15,8 +15,8 @@ using Microsoft.EntityFrameworkCore.Storage;
 namespace KeepTally.Store.Results;
 
 /// <summary>
-/// Brings a whole practice in: as one that was. Players of the same name are the same; anybody else is written down as who is not
-/// in the squad. Drills whose card the book does not have come with it, put away.
+/// Brings a whole practice in: as one that was. Players of the same name are the same; any other player is written down as who is not
+/// in the squad. Drills whose card the book does not have come with it, archived.
 /// </summary>
 public sealed class PracticeImport(TallyDb db)
 {
@@ -106,7 +106,7 @@ public sealed class PracticeImport(TallyDb db)
                     TeamId = team,
                     Name = member.Name,
                     Archived = true,
-                    Notes = "From a practice that was brought in",
+                    Notes = "From a practice that was imported",
                 };
                 squad.Add(player);
                 db.Players.Add(player);
@@ -223,7 +223,7 @@ public sealed class PracticeImport(TallyDb db)
         Member Named(Member member) => member with { Id = who[member.Id] };
     }
 
-    /// <summary>The latest version of the card in the book; where the book has none, the card as it came, put away.</summary>
+    /// <summary>The latest version of the card in the book; where the book has none, the card as it came, archived.</summary>
     private async Task<int> VersionAsync(string json, ArchivedSheet sheet, CancellationToken cancellationToken)
     {
         var card = CardReader.Read(json, sheet.Head.Options).Require();

@@ -53,7 +53,7 @@ public sealed class ResultCorrection(RunStore runs, EventJournal journal)
             {
                 return new Fault(
                     "of",
-                    "somebody else corrected this sheet at the same moment",
+                    "another coach corrected this sheet at the same moment",
                     "look at it again, and say it once more"
                 );
             }
@@ -64,7 +64,7 @@ public sealed class ResultCorrection(RunStore runs, EventJournal journal)
 }
 
 /// <summary>A sheet open to be put right.</summary>
-/// <param name="Live">The practice, of which it is one sheet: a tap may have been somebody's of another group.</param>
+/// <param name="Live">The practice, of which it is one sheet: a tap may have been about a player of another group.</param>
 /// <param name="Name">The group's letter; empty where there is one sheet alone.</param>
 public sealed record OpenCorrection(LivePractice Live, SheetId Sheet, string Name)
 {

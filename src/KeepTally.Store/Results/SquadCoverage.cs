@@ -154,8 +154,8 @@ public sealed record SquadCoverage(
 /// <param name="Last">When it did last; null where it did not.</param>
 public sealed record SkillWeeks(string Skill, IReadOnlyList<int> Practices, DateOnly? Last);
 
-/// <summary>Somebody had one job of a drill nearly all the time.</summary>
+/// <summary>A player had one job of a drill nearly all the time.</summary>
 public sealed record SameJob(string Player, string Drill, string Job, double Share);
 
-/// <summary>Somebody was with the same player nearly every time groups or sides were made.</summary>
+/// <summary>A player was with the same player nearly every time groups or sides were made.</summary>
 public sealed record SamePartner(string Player, string Partner, Share Together);

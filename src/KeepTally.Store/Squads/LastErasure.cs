@@ -1,6 +1,6 @@
 namespace KeepTally.Store.Squads;
 
-/// <summary>When a player was last erased: whoever has kept pages or entries from before forgets them.</summary>
+/// <summary>When a player was last erased: a device that has kept pages or entries from before deletes them.</summary>
 public sealed class LastErasure
 {
     private long _at;

@@ -6,7 +6,7 @@ using Microsoft.EntityFrameworkCore;
 
 namespace KeepTally.Store.Squads;
 
-/// <summary>All that is kept of one player, as JSON: for whoever has a right to ask. Other players are not named in it.</summary>
+/// <summary>All that is kept of one player, as JSON: for anyone who has a right to ask. Other players are not named in it.</summary>
 public sealed class PlayerFile(TallyDb db)
 {
     private static readonly JsonSerializerOptions Written = new(JsonSerializerDefaults.Web)

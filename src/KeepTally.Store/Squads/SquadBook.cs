@@ -8,7 +8,7 @@ using Microsoft.EntityFrameworkCore;
 namespace KeepTally.Store.Squads;
 
 /// <summary>The players of a team.</summary>
-public sealed class SquadBook(TallyDb db, Reach reach)
+public sealed class SquadBook(TallyDb db, TenantScope scope)
 {
     /// <summary>Everyone, by number, those without one last, then by name.</summary>
     public Task<List<Player>> ListAsync(int team, CancellationToken cancellationToken = default) =>
@@ -27,7 +27,7 @@ public sealed class SquadBook(TallyDb db, Reach reach)
             .ThenBy(player => player.Name)
             .ToListAsync(cancellationToken);
 
-    /// <summary>Returns the shirt numbers of a team's players, former ones too; whoever has none is left out.</summary>
+    /// <summary>Returns the shirt numbers of a team's players, former ones too; a player without one is left out.</summary>
     public async Task<IReadOnlyDictionary<PlayerId, int>> NumbersAsync(int team, CancellationToken cancellationToken = default) =>
         await db
             .Players.Where(player => player.TeamId == team && player.Number != null)
@@ -107,8 +107,8 @@ public sealed class SquadBook(TallyDb db, Reach reach)
             ?? await db.Teams.OrderBy(each => each.Id).FirstOrDefaultAsync(cancellationToken);
         if (team is null)
         {
-            team = new Team { Name = reach.Everything ? "My team" : "No team yet" };
-            if (reach.Everything)
+            team = new Team { Name = scope.Everything ? "My team" : "No team yet" };
+            if (scope.Everything)
             {
                 db.Teams.Add(team);
                 await db.SaveChangesAsync(cancellationToken);

@@ -207,7 +207,7 @@ public sealed record SquadFault(int Line, string Reason)
     public static SquadFault Of(Fault fault) =>
         new(
             int.TryParse(fault.Path.Split(' ')[^1], NumberStyles.None, CultureInfo.InvariantCulture, out var line) ? line : 1,
-            $"{fault.Problem}; {fault.Mend}"
+            $"{fault.Problem}; {fault.Fix}"
         );
 }
 

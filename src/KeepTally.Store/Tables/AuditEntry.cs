@@ -8,7 +8,7 @@ public sealed class AuditEntry
     /// <summary>Milliseconds since 1970 in UTC.</summary>
     public long At { get; init; }
 
-    /// <summary>The name of whoever it was, as it was then.</summary>
+    /// <summary>The name of the person, as it was then.</summary>
     public required string Who { get; init; }
 
     public AuditAct Act { get; init; }

@@ -6,7 +6,7 @@ public sealed class Card
     /// <summary>The id the card carries in its own text.</summary>
     public required string Id { get; init; }
 
-    /// <summary>Put away: kept with its results, but not offered.</summary>
+    /// <summary>Archived: kept with its results, but not offered.</summary>
     public bool Archived { get; set; }
 
     /// <summary>Counts every save, so that two people who edit at once do not overwrite each other unseen.</summary>

@@ -5,7 +5,7 @@ public sealed class PracticeDoor
 {
     public int PracticeId { get; init; }
 
-    /// <summary>What whoever joins types in; empty while nobody can join.</summary>
+    /// <summary>The code that a helper types in; empty while nobody can join.</summary>
     public string JoinCode { get; set; } = "";
 
     /// <summary>Until when the code and all who joined with it can come in: milliseconds since 1970 in UTC.</summary>

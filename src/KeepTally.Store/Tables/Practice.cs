@@ -138,7 +138,7 @@ public sealed class Block
     /// <summary>Who takes it, one name a line; at a circuit who takes which station, in their order.</summary>
     public string Takes { get; set; } = "";
 
-    /// <summary>Taken off a sheet that had begun, before it was reached: its tally sheets stay for whoever did it all the same.</summary>
+    /// <summary>Removed from a sheet that had begun, before it was reached: its tally sheets stay for a device that did it all the same.</summary>
     public bool Dropped { get; set; }
 
     public Run? Run { get; set; }

@@ -57,7 +57,7 @@ public sealed class SheetRow
     public CircuitStop? Stop => Round is { } round ? new CircuitStop(round, Station ?? 0, Group ?? 0) : null;
 }
 
-/// <summary>An event as it was first acknowledged. Never deleted, and changed only where a note holds the name of somebody who is erased.</summary>
+/// <summary>An event as it was first acknowledged. Never deleted, and changed only where a note holds the name of a player who is erased.</summary>
 public sealed class EventRow
 {
     /// <summary>What the line of a start holds, and no other line.</summary>

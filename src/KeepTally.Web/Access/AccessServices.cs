@@ -8,7 +8,7 @@ namespace KeepTally.Web.Access;
 /// <summary>Adds who may come in, and lets nobody else.</summary>
 internal static class AccessServices
 {
-    /// <summary>A link with which somebody chooses a password is good for so long.</summary>
+    /// <summary>How long a link to choose a password is valid.</summary>
     private static readonly TimeSpan InviteKept = TimeSpan.FromDays(7);
 
     internal static void AddAccess(this IServiceCollection services)
@@ -30,7 +30,7 @@ internal static class AccessServices
             .AddScheme<AuthenticationSchemeOptions, DeviceKeyHandler>(Signed.Key, null);
         services.AddAuthorization(Policies.Set);
         services.AddRateLimiter(Throttles.Set);
-        services.AddScoped<Trail>();
+        services.AddScoped<AuditTrail>();
     }
 
     /// <summary>Who asks, what they may come to, and what they see of it.</summary>
@@ -41,14 +41,14 @@ internal static class AccessServices
         app.Use(
             (context, next) =>
             {
-                var reach = context.RequestServices.GetRequiredService<Reach>();
+                var scope = context.RequestServices.GetRequiredService<TenantScope>();
                 if (context.Caller() is { } caller)
                 {
-                    caller.Narrow(reach);
+                    caller.Narrow(scope);
                 }
                 else
                 {
-                    reach.Narrow([]);
+                    scope.Narrow([]);
                 }
 
                 return next(context);

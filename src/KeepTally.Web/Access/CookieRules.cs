@@ -4,7 +4,7 @@ using Microsoft.AspNetCore.Authentication.Cookies;
 
 namespace KeepTally.Web.Access;
 
-/// <summary>How the cookie is kept and held against what stands, and where whoever has none is sent.</summary>
+/// <summary>How the cookie is kept and validated, and where a caller without one is sent.</summary>
 internal static class CookieRules
 {
     internal static void Set(CookieAuthenticationOptions options)

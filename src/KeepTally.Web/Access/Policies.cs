@@ -12,13 +12,13 @@ internal static class Policies
     /// <summary>Head coaches.</summary>
     internal const string Head = "head";
 
-    /// <summary>Coaches, and whoever joined the practice.</summary>
+    /// <summary>Coaches, and helpers who joined the practice.</summary>
     internal const string Practice = "practice";
 
     /// <summary>Those, and the board of the practice.</summary>
     internal const string Board = "board";
 
-    /// <summary>Those who record: coaches, whoever joined, and devices.</summary>
+    /// <summary>Those who record: coaches, helpers who joined, and devices.</summary>
     internal const string Record = "record";
 
     /// <summary>Devices with a key, and nobody else.</summary>

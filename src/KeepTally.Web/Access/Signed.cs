@@ -28,23 +28,23 @@ internal static class Signed
             )
         );
 
-    /// <summary>Lets somebody in on this device.</summary>
+    /// <summary>Lets a person in on this device.</summary>
     /// <param name="stays">Until they sign out; else until the browser is closed.</param>
     internal static Task LetInAsync(this HttpContext context, Caller caller, bool stays) =>
         context.SignInAsync(Cookie, Ticket(caller, Cookie), new AuthenticationProperties { IsPersistent = stays });
 
     internal static Task LetOutAsync(this HttpContext context) => context.SignOutAsync(Cookie);
 
-    /// <summary>Whoever asks, or null where nobody has come in.</summary>
+    /// <summary>The caller, or null where nobody has come in.</summary>
     internal static Caller? Caller(this HttpContext context) => context.Features.Get<Caller>();
 
-    /// <summary>Whether whoever asked is still let in by what they came with.</summary>
+    /// <summary>Whether the caller is still let in by what they came with.</summary>
     internal static async Task<bool> IsStillInAsync(HttpContext context, CallerBook book, CancellationToken cancellationToken) =>
         DeviceKeyHandler.KeyOf(context.Request) is { } key
             ? await book.FindDeviceAsync(key, cancellationToken) is not null
             : await ReadAsync(book, context.User, cancellationToken) is not null;
 
-    /// <summary>Whoever the ticket of a cookie is of, as they stand now; null where it is void.</summary>
+    /// <summary>Anyone who the ticket of a cookie is of, as they stand now; null where it is void.</summary>
     internal static async Task<Caller?> ReadAsync(CallerBook book, ClaimsPrincipal? ticket, CancellationToken cancellationToken)
     {
         var name = ticket?.FindFirstValue(ClaimTypes.NameIdentifier)?.Split('/');

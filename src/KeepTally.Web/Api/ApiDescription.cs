@@ -38,9 +38,9 @@ internal static class ApiDescription
             Title = "Keep Tally",
             Version = "1",
             Description =
-                "How a clicker, a timing gate, a sensor, a speed reader, a horn or a scoreboard takes part in a practice. A head coach makes the key of a device under People. What cannot be done is answered as application/problem+json with its place and mend.",
+                "How a clicker, a timing gate, a sensor, a speed reader, a horn or a scoreboard takes part in a practice. A head coach makes the key of a device under People. What cannot be done is answered as application/problem+json with its place and fix.",
         };
-        // Where it is reached is known to whoever reads it.
+        // A reader knows where it is reached.
         document.Servers = [];
         document.Components ??= new OpenApiComponents();
         document.Components.SecuritySchemes = new Dictionary<string, IOpenApiSecurityScheme>

@@ -1,34 +1,35 @@
+using System.Text.Json.Serialization;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace KeepTally.Web.Api;
 
 /// <summary>
 /// What the API answers where it cannot do what was asked: <c>application/problem+json</c> (RFC 9457) with the place of the
-/// fault and its mend.
+/// fault and its fix.
 /// </summary>
 internal static class ApiProblem
 {
-    internal static ProblemHttpResult NotFound(string place, string problem, string mend) =>
-        Of(StatusCodes.Status404NotFound, place, problem, mend);
+    internal static ProblemHttpResult NotFound(string place, string problem, string fix) =>
+        Of(StatusCodes.Status404NotFound, place, problem, fix);
 
     internal static ProblemHttpResult Of(
         int status,
         string place,
         string problem,
-        string mend,
+        string fix,
         IReadOnlyList<LineFault>? faults = null
     )
     {
-        var more = new Dictionary<string, object?> { ["place"] = place, ["mend"] = mend };
+        var more = new Dictionary<string, object?> { ["place"] = place, ["mend"] = fix };
         if (faults is not null)
         {
             more["faults"] = faults;
         }
 
-        return TypedResults.Problem(detail: $"{place}: {problem}; {mend}", statusCode: status, title: problem, extensions: more);
+        return TypedResults.Problem(detail: $"{place}: {problem}; {fix}", statusCode: status, title: problem, extensions: more);
     }
 }
 
 /// <param name="Line">The line of the batch, from 1.</param>
 /// <param name="Place">The property at fault, or the place within the line.</param>
-internal sealed record LineFault(int Line, string Place, string Problem, string Mend);
+internal sealed record LineFault(int Line, string Place, string Problem, [property: JsonPropertyName("mend")] string Fix);

@@ -28,7 +28,7 @@ public sealed class EventFeed : IJournalListener, IDisposable
     }
 
     /// <summary>
-    /// Listens from now on, until left. Whoever reads the record after joining misses nothing: an event that was not passed
+    /// Listens from now on, until left. Anyone who reads the record after joining misses nothing: an event that was not passed
     /// on here was on record before.
     /// </summary>
     internal ChannelReader<StreamPiece> Join(int practice, out Action leave) =>

@@ -27,7 +27,7 @@ internal static class EventsEndpoint
         EventJournal journal,
         AppendGuards rules,
         TimeProvider clock,
-        Trail trail,
+        AuditTrail trail,
         PlanBook plans,
         PracticeNews news,
         CancellationToken cancellationToken
@@ -71,9 +71,9 @@ internal static class EventsEndpoint
 
         if (!found.IsOk)
         {
-            // The device keeps what it has and sends it again once the card is mended.
+            // The device keeps what it has and sends it again once the card is fixed.
             var fault = found.Faults[0].For("the card of this drill cannot be read");
-            return ApiProblem.Of(StatusCodes.Status409Conflict, "sheet", fault.Problem, fault.Mend);
+            return ApiProblem.Of(StatusCodes.Status409Conflict, "sheet", fault.Problem, fault.Fix);
         }
 
         // The rules of a sheet are read once for all; whose they are is asked each time.
@@ -100,7 +100,7 @@ internal static class EventsEndpoint
                 StatusCodes.Status422UnprocessableEntity,
                 $"line {faults[0].Line}, {faults[0].Place}",
                 faults[0].Problem,
-                faults[0].Mend,
+                faults[0].Fix,
                 faults
             );
         }
@@ -119,7 +119,7 @@ internal static class EventsEndpoint
     }
 
     /// <summary>What is taken back is a correction of the record.</summary>
-    private static async Task TellAsync(Trail trail, Appended appended, string drill, CancellationToken cancellationToken)
+    private static async Task TellAsync(AuditTrail trail, Appended appended, string drill, CancellationToken cancellationToken)
     {
         if (appended.Fresh.Count(row => row.IsUndo) is > 0 and var undone)
         {
@@ -148,7 +148,7 @@ internal static class EventsEndpoint
             }
             else if (sheet.Check(reading.Value, now) is { } fault)
             {
-                faults.Add(new LineFault(index + 1, fault.Path, fault.Problem, fault.Mend));
+                faults.Add(new LineFault(index + 1, fault.Path, fault.Problem, fault.Fix));
             }
             else
             {
@@ -159,7 +159,7 @@ internal static class EventsEndpoint
         return (events, faults);
     }
 
-    private static LineFault Of(int index, Fault fault) => new(index + 1, fault.Path, fault.Problem, fault.Mend);
+    private static LineFault Of(int index, Fault fault) => new(index + 1, fault.Path, fault.Problem, fault.Fix);
 }
 
 /// <summary>What came of a batch. Source: docs/formats.md, section 2, "The HTTP API".</summary>

@@ -5,7 +5,7 @@ using KeepTally.Web.Access;
 
 namespace KeepTally.Web.Api;
 
-/// <summary><c>POST /api/practices/{practice}/guests</c>: somebody who is not in the squad joins for today.</summary>
+/// <summary><c>POST /api/practices/{practice}/guests</c>: a player who is not in the squad joins for today.</summary>
 internal static class GuestsEndpoint
 {
     internal static async Task<IResult> PostAsync(
@@ -15,7 +15,7 @@ internal static class GuestsEndpoint
         GuestBook guests,
         AppendGuards guards,
         PracticeNews news,
-        Trail trail,
+        AuditTrail trail,
         CancellationToken cancellationToken
     )
     {
@@ -28,7 +28,7 @@ internal static class GuestsEndpoint
         if (!added.IsOk)
         {
             var fault = added.Faults[0];
-            return ApiProblem.Of(StatusCodes.Status422UnprocessableEntity, fault.Path, fault.Problem, fault.Mend);
+            return ApiProblem.Of(StatusCodes.Status422UnprocessableEntity, fault.Path, fault.Problem, fault.Fix);
         }
 
         foreach (var sheet in added.Value.Sheets)

@@ -6,7 +6,7 @@ namespace KeepTally.Web.Api;
 /// <summary>Tells every device that has a practice open what is no event of a sheet.</summary>
 public sealed class PracticeNews(EventFeed feed)
 {
-    /// <summary>Its timing sheet has changed: drills were put in, taken off, or moved.</summary>
+    /// <summary>Its timing sheet has changed: drills were put in, removed, or moved.</summary>
     /// <param name="version">The version of the sheet, which grows with every change.</param>
     public void SheetChanged(int practice, int version) => feed.Tell(practice, Sheet(version));
 

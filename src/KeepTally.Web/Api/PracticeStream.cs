@@ -62,7 +62,7 @@ internal static class PracticeStream
 
         return Results.Empty;
 
-        // Whoever can record is shown to the others; a board and a device are nobody.
+        // Anyone who can record is shown to the others; a board and a device are nobody.
         void Entering()
         {
             if (

@@ -10,7 +10,7 @@ namespace KeepTally.Web.Api;
 
 /// <summary>
 /// Some events of a practice as server-sent events, made once however many listen. Each says which event of the practice
-/// came before it, so that whoever missed one notices.
+/// came before it, so that a listener who missed one notices.
 /// </summary>
 /// <param name="Before">The sequence number of the event before the first; that of the last for what is no event.</param>
 /// <param name="Last">The sequence number of the last event.</param>

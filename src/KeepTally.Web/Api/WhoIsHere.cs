@@ -18,7 +18,7 @@ public sealed class WhoIsHere(EventFeed feed)
 
     private readonly ConcurrentDictionary<int, ConcurrentDictionary<string, Present>> _practices = new();
 
-    /// <summary>Somebody has opened a practice on a device.</summary>
+    /// <summary>A player has opened a practice on a device.</summary>
     /// <returns>Which entry this is: a device that comes back before it was missed has a newer one.</returns>
     internal long Enter(int practice, string device, string name)
     {

@@ -13,7 +13,7 @@ namespace KeepTally.Web.Drawing;
 /// </summary>
 /// <param name="scene">What is drawn.</param>
 /// <param name="key">Tells it from other drawings of the page.</param>
-/// <param name="pacing">How whoever looks at it measures.</param>
+/// <param name="pacing">the reader's units and stride.</param>
 public abstract class SceneDrawing(Scene scene, string key, Pacing pacing)
 {
     private protected Pacing Pacing { get; } = pacing;

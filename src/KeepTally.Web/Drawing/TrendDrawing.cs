@@ -6,7 +6,7 @@ using Microsoft.AspNetCore.Html;
 namespace KeepTally.Web.Drawing;
 
 /// <summary>
-/// Shares of practice after practice as a picture: a dot for each with the bounds of what it may truly be, the band aimed at behind
+/// Shares of practice after practice as a picture: a dot for each with its likely range, the band aimed at behind
 /// them, and the trend, drawn through only where there is one.
 /// </summary>
 public static class TrendDrawing

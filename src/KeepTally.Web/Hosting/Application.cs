@@ -181,6 +181,7 @@ public static class Application
         app.UseResponseCompression();
         app.UseMiddleware<SecurityHeaders>();
         app.UseReleases();
+        app.UseRewriter(OldLinks.Redirects);
         app.UseRouting();
         app.UseAccess();
         app.UseAntiforgery();
@@ -206,7 +207,7 @@ public static class Application
             if (!await scope.ServiceProvider.GetRequiredService<DemoClub>().MaySeedAsync())
             {
                 throw new DataFolderException(
-                    "This data folder is a real club's, and the demo lets anybody in. Start without --demo, or give another folder with --data DIR."
+                    "This data folder is a real club's, and the demo lets anyone in. Start without --demo, or give another folder with --data DIR."
                 );
             }
 

@@ -5,7 +5,7 @@ namespace KeepTally.Web.Hosting;
 
 /// <summary>What the pages need to know of how the application was started.</summary>
 /// <param name="Demo">With the made-up club, whose accounts need no password.</param>
-/// <param name="FirstKey">Shown on the machine itself: whoever has it sets up an empty data folder.</param>
+/// <param name="FirstKey">Shown on the machine itself: anyone who has it sets up an empty data folder.</param>
 public sealed record Running(DataFolder Data, bool Demo, string FirstKey)
 {
     /// <summary>The application as phones on the network reach it; null where it is not on the network by itself.</summary>
@@ -17,6 +17,6 @@ public sealed record Running(DataFolder Data, bool Demo, string FirstKey)
     /// <summary>A reverse proxy on this machine says who asks and how.</summary>
     public bool BehindProxy { get; init; }
 
-    /// <summary>The address by which phones come; null where it is the one in whoever's address bar.</summary>
+    /// <summary>The address by which phones come; null where it is the one in the caller's address bar.</summary>
     public Uri? PhoneAddress => Address ?? Lan?.Address;
 }

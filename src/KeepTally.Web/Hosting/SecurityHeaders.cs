@@ -18,7 +18,7 @@ internal sealed class SecurityHeaders(RequestDelegate next)
         // By it the worker of a browser keeps together what belongs together.
         headers[Release.Header] = Release.Id;
         headers["Permissions-Policy"] = "camera=(), microphone=(), geolocation=(), payment=()";
-        // What is shown of players is for whoever asked; no cache on the way keeps it. A page that says otherwise of itself has its way.
+        // What is shown of players is for the caller; no cache on the way keeps it. A page that says otherwise of itself has its way.
         context.Response.OnStarting(() =>
         {
             if (headers.CacheControl.Count == 0)

@@ -130,7 +130,7 @@ public sealed class Authority : IDisposable
         return issued.CopyWithPrivateKey(key);
     }
 
-    /// <summary>Only whoever runs the program reads it.</summary>
+    /// <summary>Readable only by the account that runs the program.</summary>
     private static void WriteSecret(string file, byte[] bytes)
     {
         File.Delete(file);

@@ -11,7 +11,7 @@ namespace KeepTally.Web.Pages;
 /// <summary>Whether the clock of a block's card and the minutes of the block go together, in words, and what can be done.</summary>
 /// <param name="Words">What is so; empty where there is nothing to say.</param>
 /// <param name="Ways">What can be pressed, each with its words.</param>
-public sealed record BlockClock(string Words, IReadOnlyList<(FitWay Way, string Words)> Ways)
+public sealed record BlockClock(string Words, IReadOnlyList<(ClockFitWay Way, string Words)> Ways)
 {
     private static readonly BlockClock Nothing = new("", []);
 
@@ -37,13 +37,13 @@ public sealed record BlockClock(string Words, IReadOnlyList<(FitWay Way, string 
         {
             return new BlockClock(
                 Sentences($"{Phrase.Capital(Rounds(fitted))} to fit.", Missed(fitted, turns)),
-                [(FitWay.Card, $"As on the card: {Rounds(plan)}")]
+                [(ClockFitWay.Card, $"As on the card: {Rounds(plan)}")]
             );
         }
 
         if (Missed(plan, turns) is { Length: > 0 } missed)
         {
-            return new BlockClock(missed, fitted.Rounds > plan.Rounds ? [(FitWay.Rounds, $"Fit it: {Rounds(fitted)}")] : []);
+            return new BlockClock(missed, fitted.Rounds > plan.Rounds ? [(ClockFitWay.Rounds, Change(plan, fitted))] : []);
         }
 
         if (ClockFit.Times(plan, given) is > 1 and var times)
@@ -54,10 +54,7 @@ public sealed record BlockClock(string Words, IReadOnlyList<(FitWay Way, string 
         return ClockFit.Differ(plan, given)
             ? new BlockClock(
                 $"Its clock runs {Phrase.Clock(plan.Total)}.",
-                [
-                    (FitWay.Rounds, $"Fit it: {Rounds(fitted)}"),
-                    (FitWay.Minutes, $"Give it {Phrase.Figure(ClockFit.MinutesFor(plan))} min"),
-                ]
+                [(ClockFitWay.Rounds, Change(plan, fitted)), (ClockFitWay.Minutes, Slot(minutes, ClockFit.MinutesFor(plan)))]
             )
             : Nothing;
     }
@@ -69,6 +66,16 @@ public sealed record BlockClock(string Words, IReadOnlyList<(FitWay Way, string 
             : $"{Phrase.Capital(Phrase.Of(plan.Rounds, "round"))} for {Phrase.Count(turns)}: {Phrase.Count(turns - plan.Rounds)} {(turns - plan.Rounds == 1 ? "gets" : "get")} no turn.";
 
     private static string Sentences(string one, string other) => other.Length == 0 ? one : $"{one} {other}";
+
+    /// <summary>"Play 5 rounds", or of a single round "Stretch to 9:55", "Shorten to 3:30".</summary>
+    private static string Change(ClockPlan plan, ClockPlan fitted) =>
+        fitted.Rounds > 1 ? $"Play {Rounds(fitted)}"
+        : plan.Rounds == 1 ? $"{(fitted.Work > plan.Work ? "Stretch" : "Shorten")} to {Phrase.Clock(fitted.Work)}"
+        : $"Play one round of {Phrase.Clock(fitted.Work)}";
+
+    /// <summary>"Shorten the slot to 5.5 min", "Lengthen the slot to 9 min".</summary>
+    private static string Slot(double minutes, double needed) =>
+        $"{(needed < minutes ? "Shorten" : "Lengthen")} the slot to {Phrase.Figure(needed)} min";
 
     private static string Rounds(ClockPlan plan) =>
         plan.Rounds == 1 ? $"{Phrase.Span(plan.Work)} of work" : $"{Phrase.Figure(plan.Rounds)} rounds";

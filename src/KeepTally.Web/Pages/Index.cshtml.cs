@@ -128,13 +128,13 @@ public sealed class IndexModel(
     public string GroupWords(Block block) => BlockWords.Groups(block, Dealt.FirstOrDefault(each => each.Block.Id == block.Id));
 
     /// <summary>Groups of a drill that are too small or too big for its card, with what would put them right.</summary>
-    public IEnumerable<(PlanWarning Warning, IReadOnlyList<Mend> Mends)> GroupTroubles(Block block) =>
+    public IEnumerable<(PlanWarning Warning, IReadOnlyList<Fix> Fixes)> GroupTroubles(Block block) =>
         Open is not { } open || Report is not { } report || IsBegun
             ? []
             : report
                 .Warnings.Where(warning => warning.Code is WarningCode.GroupTooSmall or WarningCode.GroupTooBig)
                 .Where(warning => warning.Block is { } index && open.Plan.Blocks[index].Key == block.Id)
-                .Select(warning => (warning, new PlanMends(open.Plan, open.Shelf, open.Spares).For(warning)));
+                .Select(warning => (warning, new PlanFixes(open.Plan, open.Shelf, open.Spares).For(warning)));
 
     public IReadOnlyList<Team> Teams { get; private set; } = [];
 
@@ -155,7 +155,7 @@ public sealed class IndexModel(
         await blocks.BeginAsync(team, cancellationToken) is { } practice ? RedirectToPage(new { practice }) : NotFound();
 
     /// <summary>Puts a drill's groups right for those who are here.</summary>
-    public async Task<IActionResult> OnPostMendAsync(
+    public async Task<IActionResult> OnPostFixAsync(
         int practice,
         WarningCode code,
         int key,

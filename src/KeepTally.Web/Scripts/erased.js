@@ -4,7 +4,7 @@ import { forgetPages } from "./run/offline.js";
 const key = "erased-seen";
 
 /**
- * @param at when somebody was last erased, as the server says.
+ * @param at when a player was last erased, as the server says.
  * @returns whether this device had not heard of it yet.
  */
 export async function hearOfErasure(at) {

@@ -35,7 +35,7 @@ if (!document.body.classList.contains("running")) {
   takeNewWorker();
 }
 
-// Every contact is one at which this device can hear that somebody was erased.
+// Every contact is one at which this device can hear that a player was erased.
 if ("caches" in window && !document.body.classList.contains("running")) {
   caches.keys().then(async (names) => {
     const response = names.length > 0 ? await fetch("/api/time").catch(() => null) : null;

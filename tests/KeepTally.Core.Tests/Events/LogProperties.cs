@@ -51,9 +51,9 @@ public sealed class LogProperties
                 }
             );
 
-    /// <summary>Who somebody is stands in many places of an event; the text of the line knows them all.</summary>
+    /// <summary>Who a player is stands in many places of an event; the text of the line knows them all.</summary>
     [Fact]
-    public void Somebody_is_told_by_another_name_wherever_an_event_names_them() =>
+    public void A_player_is_told_by_another_name_wherever_an_event_names_them() =>
         AnyHistory.Sample(history =>
         {
             foreach (var each in history.Events)

@@ -77,7 +77,7 @@ public sealed class FloorTests
         );
 
     [Theory]
-    [InlineData("success", "a+", "ac|db")] // whoever makes it has won, the other of the two has lost
+    [InlineData("success", "a+", "ac|db")] // anyone who makes it has won, the other of the two has lost
     [InlineData("success", "a+ c+ c+", "cb|ad")]
     [InlineData("failure", "a-", "bc|da")]
     public void Of_two_in_a_duel_the_tap_tells_who_stays(string on, string taps, string stood) =>
@@ -111,7 +111,7 @@ public sealed class FloorTests
     [Theory]
     [InlineData("success", "a,court b,court c,court d,line")]
     [InlineData("manual", "a,court b,court c,court d,line")]
-    public void Whoever_wins_the_head_of_the_line_comes_in_next(string on, string expected)
+    public void A_player_who_wins_the_head_of_the_line_comes_in_next(string on, string expected)
     {
         var card = Given.Card(
             $$"""

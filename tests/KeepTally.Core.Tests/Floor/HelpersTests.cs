@@ -7,7 +7,7 @@ using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Tests.Floor;
 
-/// <summary>What helpers do is counted for whoever has the job, and is no rep of the one whose go it is.</summary>
+/// <summary>What helpers do is counted for the player who has the job, and is no rep of the one whose go it is.</summary>
 public sealed class HelpersTests
 {
     private static readonly SheetId Only = new("s");
@@ -45,7 +45,7 @@ public sealed class HelpersTests
     private int Count(string unit, string outcome) => _sheet.Now().Of(unit).Counts.Single(count => count.Key == outcome).Value;
 
     [Fact]
-    public void It_is_whoevers_job_it_is_then_and_stays_theirs()
+    public void It_is_the_players_who_has_the_job_then_and_stays_theirs()
     {
         string At(string place) => _sheet.Floor.Now.At(place)[0].Value;
         var (rebounder, feeder) = (At("rebound"), At("feed"));

@@ -73,23 +73,23 @@ public sealed class WhoStandsWhereTests
     }
 
     [Fact]
-    public void A_burst_begins_with_the_whistle_where_the_coach_wants_it_so()
+    public void A_dash_begins_with_the_whistle_where_the_coach_wants_it_so()
     {
-        var whistled = Given.Started(ShippedCard.Read("seven-second-burst", ("from", "whistle")), "a", "b");
+        var whistled = Given.Started(ShippedCard.Read("three-ball-dash", ("from", "whistle")), "a", "b");
         double? Left(Sheet sheet, long at) => sheet.RepLeft(new Instant(at))?.TotalSeconds;
 
         Assert.Null(Left(whistled, 8000));
         whistled.Add(new RunEvent.Whistle(new EventId(new DeviceId("x"), 1), new Instant(10_000)));
-        Assert.Equal(4, Left(whistled, 13_000));
+        Assert.Equal(6, Left(whistled, 13_000));
         whistled.Tap("a", "two", 14_000);
-        Assert.Equal(2, Left(whistled, 15_000));
+        Assert.Equal(4, Left(whistled, 15_000));
 
-        var tapped = Given.Started(ShippedCard.Read("seven-second-burst"), "a", "b");
-        Assert.Equal(4, Left(tapped, 8000));
+        var tapped = Given.Started(ShippedCard.Read("three-ball-dash"), "a", "b");
+        Assert.Equal(6, Left(tapped, 8000));
         tapped.Tap("a", "two", 14_000);
-        Assert.Equal(6, Left(tapped, 15_000));
+        Assert.Equal(8, Left(tapped, 15_000));
         tapped.Add(new RunEvent.Whistle(new EventId(new DeviceId("x"), 1), new Instant(16_000)));
-        Assert.Equal(7, Left(tapped, 16_000));
+        Assert.Equal(9, Left(tapped, 16_000));
     }
 
     /// <summary>Three taps a rep is too many where tags repeat.</summary>

@@ -34,12 +34,12 @@ public sealed class CardSizesTests
 
     [Theory]
     [MemberData(nameof(TooMuch))]
-    public void Too_much_is_told_with_its_place(string json, string path, string mend)
+    public void Too_much_is_told_with_its_place(string json, string path, string fix)
     {
         var fault = Assert.Single(CardReader.Read(json).Faults);
 
         Assert.Equal(path, fault.Path);
-        Assert.Contains(mend, fault.Mend, StringComparison.Ordinal);
+        Assert.Contains(fix, fault.Fix, StringComparison.Ordinal);
     }
 
     [Fact]
@@ -49,7 +49,7 @@ public sealed class CardSizesTests
             CardReader.Read(Card($$""","cues":[{{Repeated("\"" + new string('x', 490) + "\"", 450)}}]""")).Faults
         );
 
-        Assert.Contains("200000", fault.Mend, StringComparison.Ordinal);
+        Assert.Contains("200000", fault.Fix, StringComparison.Ordinal);
     }
 
     [Fact]

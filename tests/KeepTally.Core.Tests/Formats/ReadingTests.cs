@@ -5,7 +5,7 @@ using KeepTally.Core.Rules.Endings;
 
 namespace KeepTally.Core.Tests.Formats;
 
-/// <summary>What a person got wrong is named with its place and its mend; nothing is half read.</summary>
+/// <summary>What a person got wrong is named with its place and its fix; nothing is half read.</summary>
 public sealed class ReadingTests
 {
     [Theory]
@@ -27,7 +27,7 @@ public sealed class ReadingTests
         var reading = CardReader.Read($$"""{"format":"keep-tally/drill@1","id":"d","name":"D","stages":[{{stage}}]}""");
 
         Assert.False(reading.IsOk);
-        Assert.Contains(reading.Faults, fault => fault.Path == path && fault.Mend.Length > 0);
+        Assert.Contains(reading.Faults, fault => fault.Path == path && fault.Fix.Length > 0);
     }
 
     [Fact]

@@ -145,7 +145,7 @@ public sealed class VersusTests
             fault =>
                 fault.Path == $"stages[0].{path}"
                 && fault.Problem.Contains(problem, StringComparison.Ordinal)
-                && fault.Mend.Length > 0
+                && fault.Fix.Length > 0
         );
     }
 

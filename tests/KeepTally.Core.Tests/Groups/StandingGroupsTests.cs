@@ -20,7 +20,7 @@ public sealed class StandingGroupsTests
 
     [Theory]
     [InlineData("abcdefgh", "abc def gh")]
-    [InlineData("acdefghx", "acx def gh")] // whoever is new joins the smallest, the first of equals
+    [InlineData("acdefghx", "acx def gh")] // anyone who is new joins the smallest, the first of equals
     [InlineData("acdefgh", "ac def gh")]
     [InlineData("abcdef", "abc def")] // a group of which nobody is here is none
     public void Groups_keep_to_who_is_here(string here, string expected) =>

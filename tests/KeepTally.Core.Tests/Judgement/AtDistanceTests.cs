@@ -41,7 +41,7 @@ public sealed class AtDistanceTests
 
     /// <summary>
     /// Putts that were counted at so many feet: D. A. Berry, Statistics: A Bayesian Perspective (1995), as given by Gelman and Nolan
-    /// (2002); figures from memory. From what came off at five feet the rest follows, to nine hundredths up to twelve feet.
+    /// (2002); figures from memory. From what were made at five feet the rest follows, to nine hundredths up to twelve feet.
     /// </summary>
     [Theory]
     [InlineData(3, 577, 694)]
@@ -53,6 +53,6 @@ public sealed class AtDistanceTests
     [InlineData(10, 67, 200)]
     [InlineData(11, 75, 237)]
     [InlineData(12, 52, 202)]
-    public void Putts_came_off_as_was_to_be_expected(int feet, int made, int of) =>
+    public void Putts_was_made_as_was_to_be_expected(int feet, int made, int of) =>
         Assert.Equal((double)made / of, AtDistance.Expected(208.0 / 353, 5, feet), 0.09);
 }

@@ -96,11 +96,11 @@ public sealed class ShareTests
     {
         var band = SuccessBand.Usual;
 
-        Assert.Equal(BandFit.PerhapsTooHard, band.Judge(new Share(4, 10)));
-        Assert.Equal(BandFit.TooHard, band.Judge(new Share(40, 100)));
-        Assert.Equal(BandFit.Within, band.Judge(new Share(6, 10)));
-        Assert.Equal(BandFit.PerhapsTooEasy, band.Judge(new Share(9, 10)));
-        Assert.Equal(BandFit.TooEasy, band.Judge(new Share(95, 100)));
-        Assert.Equal(BandFit.Unknown, band.Judge(default));
+        Assert.Equal(Difficulty.PerhapsTooHard, band.Judge(new Share(4, 10)));
+        Assert.Equal(Difficulty.TooHard, band.Judge(new Share(40, 100)));
+        Assert.Equal(Difficulty.Within, band.Judge(new Share(6, 10)));
+        Assert.Equal(Difficulty.PerhapsTooEasy, band.Judge(new Share(9, 10)));
+        Assert.Equal(Difficulty.TooEasy, band.Judge(new Share(95, 100)));
+        Assert.Equal(Difficulty.Unknown, band.Judge(default));
     }
 }

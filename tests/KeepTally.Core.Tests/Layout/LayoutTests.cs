@@ -28,7 +28,7 @@ public sealed class LayoutTests
         );
 
     [Fact]
-    public void Paces_are_those_of_whoever_walks()
+    public void Paces_are_those_of_the_player_who_walks()
     {
         var diagram = Read("""{"marks":[{"id":"c","kind":"cone","x":"4p","y":"2.5p"}]}""").Require().Layout!;
         Assert.Equal(new Spot(3.6, 2.25), diagram.By(new Stride(0.9)).Marks[0].At);

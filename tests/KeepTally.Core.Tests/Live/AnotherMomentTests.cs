@@ -43,7 +43,7 @@ public sealed class AnotherMomentTests
     }
 
     [Fact]
-    public void In_the_change_the_turn_goes_on_with_whoever_had_it()
+    public void In_the_change_the_turn_goes_on_with_the_player_who_had_it()
     {
         var practice = Begun(_sheet);
         Make(practice, 9);
@@ -62,7 +62,7 @@ public sealed class AnotherMomentTests
     }
 
     [Fact]
-    public void Whoever_was_given_the_turn_by_hand_in_the_change_has_the_moment()
+    public void A_player_who_was_given_the_turn_by_hand_in_the_change_has_the_moment()
     {
         var practice = Begun(_sheet);
         practice.AppendDue(At(11));

@@ -91,7 +91,7 @@ internal static class AnyLog
     {
         var (kind, one, other, third) = word;
         var unit = "ab"[one % 2].ToString();
-        var anybody = "abcde"[one % 5].ToString();
+        var anyPlayer = "abcde"[one % 5].ToString();
         var players = card.Stages[0].Scores == Scorer.Player;
         return kind switch
         {
@@ -127,8 +127,8 @@ internal static class AnyLog
                 Given.Player(third % 2 == 0 ? unit : null)
             ),
             8 => new RunEvent.Note(id, new Instant(at), "well done", new PlayerId(unit)),
-            9 or 10 when players => Sub(id, at, anybody, "abcde"[other % 5].ToString(), third),
-            _ => Tap(card.Stages[0], id, at, players && third % 7 == 0 ? anybody : unit, one, other, third),
+            9 or 10 when players => Sub(id, at, anyPlayer, "abcde"[other % 5].ToString(), third),
+            _ => Tap(card.Stages[0], id, at, players && third % 7 == 0 ? anyPlayer : unit, one, other, third),
         };
     }
 

@@ -79,7 +79,7 @@ public sealed class ComingAndGoingTests
     }
 
     [Fact]
-    public void The_turn_of_who_goes_off_passes_to_whoever_came_in_for_them_else_to_the_next()
+    public void The_turn_of_who_goes_off_passes_to_the_player_who_came_in_for_them_else_to_the_next()
     {
         var alone = Sub(Given.Started(InTurns, "a", "b", "c").Taps("a+"), "a", null);
         var replaced = Sub(Given.Started(InTurns, "a", "b", "c").Taps("a+"), "a", "d");
@@ -90,7 +90,7 @@ public sealed class ComingAndGoingTests
     }
 
     [Fact]
-    public void A_tap_for_somebody_who_has_not_come_in_is_late_and_for_a_stranger_is_wrong()
+    public void A_tap_for_a_player_who_has_not_come_in_is_late_and_for_a_stranger_is_wrong()
     {
         var head = new LogHead(
             "d",
@@ -122,7 +122,7 @@ public sealed class ComingAndGoingTests
     }
 
     [Fact]
-    public void Groups_are_mended_too_and_alone_the_smallest_takes_who_comes()
+    public void Groups_are_fixed_too_and_alone_the_smallest_takes_who_comes()
     {
         var card = Given.Card(
             """

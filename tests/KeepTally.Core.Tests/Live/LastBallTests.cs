@@ -6,7 +6,7 @@ using KeepTally.Core.Time;
 namespace KeepTally.Core.Tests.Live;
 
 /// <summary>
-/// What the clock passes on it passes when the next work begins: the ball in the air at the horn is whoever's it was
+/// What the clock passes on it passes when the next work begins: the ball in the air at the horn is the ball of the unit that had it
 /// (common practice).
 /// </summary>
 public sealed class LastBallTests
@@ -47,7 +47,7 @@ public sealed class LastBallTests
     private double PointsOf(string unit) => _sheet.Now().Of(unit).Points;
 
     [Fact]
-    public void A_tap_in_the_change_is_of_whoever_had_the_turn()
+    public void A_tap_in_the_change_is_of_the_player_who_had_the_turn()
     {
         Make(9);
         Make(12);
@@ -116,7 +116,7 @@ public sealed class LastBallTests
     }
 
     [Fact]
-    public void Whoevers_turn_it_is_stands_where_the_points_are_made()
+    public void The_player_whose_turn_it_is_stands_where_the_points_are_made()
     {
         string? Shooter() => _sheet.Floor.Now.At("shoot").SingleOrDefault().Value;
 

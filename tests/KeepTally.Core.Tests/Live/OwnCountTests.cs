@@ -38,7 +38,7 @@ public sealed class OwnCountTests
     }
 
     [Fact]
-    public void It_ranks_where_nobody_was_tapped_and_leaves_taps_alone_where_somebody_was()
+    public void It_ranks_where_nobody_was_tapped_and_leaves_taps_alone_where_a_player_was()
     {
         var (practice, sheet) = Started("");
         Say(practice, "b", 8, 1000);

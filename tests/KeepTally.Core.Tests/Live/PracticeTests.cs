@@ -85,7 +85,7 @@ public sealed class PracticeTests
     }
 
     [Fact]
-    public void In_the_change_over_the_last_ball_belongs_to_whoever_threw_it()
+    public void In_the_change_over_the_last_ball_belongs_to_the_player_who_threw_it()
     {
         var practice = Practice();
         practice.Execute(RunCommand.Start, new Instant(0));

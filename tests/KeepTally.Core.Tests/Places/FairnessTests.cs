@@ -37,7 +37,7 @@ public sealed class FairnessTests
             );
 
     [Fact]
-    public void However_many_goes_there_are_each_go_of_each_job_is_somebodys() =>
+    public void However_many_goes_there_are_each_go_of_each_job_is_a_players() =>
         Gen.Select(Gen.Int[1, 5], Gen.Int[0, 9], Gen.Int[1, 40])
             .Sample(
                 (jobs, waiting, goes) =>

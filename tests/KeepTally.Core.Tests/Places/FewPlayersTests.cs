@@ -31,7 +31,7 @@ public sealed class FewPlayersTests
     [InlineData(3)]
     [InlineData(4)]
     [InlineData(7)]
-    public void In_no_shipped_card_does_the_job_that_scores_fall_to_nobody_or_pass_anybody_by(int players)
+    public void In_no_shipped_card_does_the_job_that_scores_fall_to_nobody_or_pass_a_player_by(int players)
     {
         // In turns it is the turn that says whose job it is; more than the card is for is not asked of it.
         var cards = ShippedCard.Ids.Select(id => ShippedCard.Read(id)).Where(card => players <= card.Players.Max);
@@ -58,13 +58,13 @@ public sealed class FewPlayersTests
                 standing = Rotation.Next(standing, Rotation.Way(stage.Moves, stage.Rotate, round), default);
             }
 
-            Assert.True(shots.Values.Min() > 0, $"{stage.Name}: with {players} players somebody never gets the job");
+            Assert.True(shots.Values.Min() > 0, $"{stage.Name}: with {players} players a player never gets the job");
         }
     }
 
-    /// <summary>Whoever limps off, and however few are left, somebody does the job that scores as long as anybody is there.</summary>
+    /// <summary>Anyone who limps off, and however few are left, a player does the job that scores as long as any player is there.</summary>
     [Fact]
-    public void Whoever_goes_the_job_that_scores_falls_to_somebody()
+    public void A_player_who_goes_the_job_that_scores_falls_to_a_player()
     {
         foreach (var stage in ShippedCard.Ids.SelectMany(id => ShippedCard.Read(id).Stages))
         {

@@ -4,8 +4,8 @@ using KeepTally.Core.Places;
 
 namespace KeepTally.Core.Tests.Places;
 
-/// <summary>Places after somebody came, went or changed places in mid-drill.</summary>
-public sealed class MendingTests
+/// <summary>Places after a player came, went or changed places in mid-drill.</summary>
+public sealed class FixingTests
 {
     private static readonly Place[] ShooterAndLine = [Spot("shoot"), Line("queue")];
 
@@ -14,14 +14,14 @@ public sealed class MendingTests
     [Theory]
     [InlineData("a", null, "b|cd")] // those behind move up
     [InlineData("c", null, "a|bd")]
-    [InlineData("a", "x", "x|bcd")] // who comes in for somebody stands where they stood
+    [InlineData("a", "x", "x|bcd")] // who comes in for a player stands where they stood
     [InlineData("c", "x", "a|bxd")]
     [InlineData("a", "d", "d|bca")] // two who stand change places
     [InlineData(null, "x", "a|bcdx")]
     [InlineData(null, "b", "a|bcd")] // who is here cannot come again
     [InlineData("nobody", "x", "a|bcdx")]
     [InlineData("nobody", null, "a|bcd")]
-    public void One_rule_mends_the_places(string? gone, string? comes, string expected) =>
+    public void One_rule_fixes_the_places(string? gone, string? comes, string expected) =>
         Assert.Equal(
             expected,
             Written(
@@ -57,7 +57,7 @@ public sealed class MendingTests
     }
 
     [Fact]
-    public void Whoever_comes_and_goes_nobody_is_lost_doubled_or_squeezed_in() =>
+    public void A_player_who_comes_and_goes_nobody_is_lost_doubled_or_squeezed_in() =>
         Gen.Select(AnyPlaces, Gen.Int[0, 9], Gen.Select(Gen.Int[0, 15], Gen.Int[0, 15]).Array[1, 20])
             .Sample(
                 (floor, players, changes) =>

@@ -60,7 +60,7 @@ public sealed class LineActTests
     }
 
     [Fact]
-    public void What_is_taken_off_is_gone_and_what_goes_into_the_reserve_is_kept_once()
+    public void What_is_removed_is_gone_and_what_goes_into_the_reserve_is_kept_once()
     {
         Assert.Equal(2, Press(0, LineAct.Off).Blocks.Count);
         Assert.Empty(Press(0, LineAct.Off).Reserve);

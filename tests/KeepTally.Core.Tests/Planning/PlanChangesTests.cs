@@ -2,7 +2,7 @@ using KeepTally.Core.Planning;
 
 namespace KeepTally.Core.Tests.Planning;
 
-/// <summary>What is said of an edit to whoever has the plan open elsewhere.</summary>
+/// <summary>What is said of an edit to anyone who has the plan open elsewhere.</summary>
 public sealed class PlanChangesTests
 {
     private static readonly Plan Before = new()

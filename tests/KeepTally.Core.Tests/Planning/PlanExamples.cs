@@ -120,8 +120,8 @@ public sealed class PlanExamples
         var warning = Assert.Single(PlanReport.Of(plan, AnyPlan.Shelf).Warnings, each => each.Code == WarningCode.NoWater);
 
         Assert.Contains(
-            new PlanMends(plan, AnyPlan.Shelf, []).For(warning),
-            mend => mend.Label == "Add water before Win it, score it"
+            new PlanFixes(plan, AnyPlan.Shelf, []).For(warning),
+            fix => fix.Label == "Add water before Win it, score it"
         );
 
         var circuit = Plan(60, new PlanBlock.Circuit(["sprint-gates", "three-gates", "warm-hands"], 4, 3)) with
@@ -129,7 +129,7 @@ public sealed class PlanExamples
             Equipment = new Dictionary<string, int> { ["ball"] = 20, ["cone"] = 4 },
         };
         var cones = Assert.Single(PlanReport.Of(circuit, AnyPlan.Shelf).Warnings, each => each.Code == WarningCode.ShortOf);
-        var labels = new PlanMends(circuit, AnyPlan.Shelf, []).For(cones).Select(mend => mend.Label).ToArray();
+        var labels = new PlanFixes(circuit, AnyPlan.Shelf, []).For(cones).Select(fix => fix.Label).ToArray();
 
         Assert.Contains("Borrow three cones", labels);
         Assert.Contains("Run Sprint gates alone after the circuit", labels);

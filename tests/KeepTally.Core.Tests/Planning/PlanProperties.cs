@@ -57,42 +57,42 @@ public sealed class PlanProperties
         );
 
     [Fact]
-    public void A_mend_takes_its_warning_away_and_brings_none_that_is_worse() =>
+    public void A_fix_takes_its_warning_away_and_brings_none_that_is_worse() =>
         AnyPlan.Any.Sample(
             plan =>
             {
                 var report = PlanReport.Of(plan, AnyPlan.Shelf);
-                var mends = new PlanMends(plan, AnyPlan.Shelf, ShippedCard.Ids);
+                var fixes = new PlanFixes(plan, AnyPlan.Shelf, ShippedCard.Ids);
                 foreach (var warning in report.Warnings)
                 {
-                    foreach (var mend in mends.For(warning))
+                    foreach (var fix in fixes.For(warning))
                     {
-                        var after = PlanReport.Of(mend.After, AnyPlan.Shelf).Warnings;
-                        Assert.DoesNotContain(after, each => IsSame(plan, warning, mend.After, each));
+                        var after = PlanReport.Of(fix.After, AnyPlan.Shelf).Warnings;
+                        Assert.DoesNotContain(after, each => IsSame(plan, warning, fix.After, each));
                         Assert.All(
-                            after.Where(each => !report.Warnings.Any(old => IsSame(plan, old, mend.After, each))),
-                            each => Assert.True(PlanMends.Weight(each.Code) <= PlanMends.Weight(warning.Code), each.Text)
+                            after.Where(each => !report.Warnings.Any(old => IsSame(plan, old, fix.After, each))),
+                            each => Assert.True(PlanFixes.Weight(each.Code) <= PlanFixes.Weight(warning.Code), each.Text)
                         );
                         Assert.True(after.Count <= report.Warnings.Count);
-                        Assert.NotEmpty(mend.Label);
+                        Assert.NotEmpty(fix.Label);
                     }
                 }
             },
             iter: 150
         );
 
-    /// <summary>What every coach can do is offered: what is short can be borrowed, what is not known taken off.</summary>
+    /// <summary>What every coach can do is offered: what is short can be borrowed, what is not known removed.</summary>
     [Fact]
-    public void What_is_short_or_not_known_always_has_a_mend() =>
+    public void What_is_short_or_not_known_always_has_a_fix() =>
         AnyPlan.Any.Sample(
             plan =>
             {
-                var mends = new PlanMends(plan, AnyPlan.Shelf, ShippedCard.Ids);
+                var fixes = new PlanFixes(plan, AnyPlan.Shelf, ShippedCard.Ids);
                 foreach (var warning in PlanReport.Of(plan, AnyPlan.Shelf).Warnings)
                 {
                     if (warning.Code is WarningCode.ShortOf or WarningCode.ShortOfCoaches or WarningCode.OverTime)
                     {
-                        Assert.NotEmpty(mends.For(warning));
+                        Assert.NotEmpty(fixes.For(warning));
                     }
                 }
             },
@@ -125,17 +125,17 @@ public sealed class PlanProperties
             iter: 100
         );
 
-    /// <summary>Where nothing smaller helps a line is taken off: only what is not about a line may have no mend.</summary>
+    /// <summary>Where nothing smaller helps a line is removed: only what is not about a line may have no fix.</summary>
     [Fact]
-    public void Whatever_is_wrong_with_a_line_that_is_new_can_be_mended_somehow() =>
+    public void Whatever_is_wrong_with_a_line_that_is_new_can_be_fixed() =>
         AnyPlan.Any.Sample(
             plan =>
             {
                 var alone = plan with { Blocks = [.. plan.Blocks.Take(1)], Minutes = 600, Reserve = ["last-line"] };
-                var mends = new PlanMends(alone, AnyPlan.Shelf, ShippedCard.Ids);
+                var fixes = new PlanFixes(alone, AnyPlan.Shelf, ShippedCard.Ids);
                 foreach (var warning in PlanReport.Of(alone, AnyPlan.Shelf).Warnings)
                 {
-                    Assert.True(mends.For(warning).Count > 0, warning.Text);
+                    Assert.True(fixes.For(warning).Count > 0, warning.Text);
                 }
             },
             iter: 200

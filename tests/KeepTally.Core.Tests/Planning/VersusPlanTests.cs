@@ -3,7 +3,7 @@ using KeepTally.Core.Tests.Shipped;
 
 namespace KeepTally.Core.Tests.Planning;
 
-/// <summary>The sheet reckons with as many on a side as there will be.</summary>
+/// <summary>The sheet calculates with as many on a side as there will be.</summary>
 public sealed class VersusPlanTests
 {
     private static readonly CardShelf Shelf = CardShelf.Of(ShippedCard.Ids.Select(id => ShippedCard.Read(id)));
@@ -43,6 +43,6 @@ public sealed class VersusPlanTests
     }
 
     [Fact]
-    public void A_stage_further_on_is_reckoned_too() =>
+    public void A_stage_further_on_is_calculated_too() =>
         Assert.Equal(1m, Line(6, 1, "three-steps-crossing", 2).Drills[0].Activity!.Value.ActiveShare);
 }

@@ -6,7 +6,7 @@ using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Tests.Reports;
 
-/// <summary>How busy players were, reckoned by hand. Source: docs/formats.md, section 5.</summary>
+/// <summary>How busy players were, calculated by hand. Source: docs/formats.md, section 5.</summary>
 public sealed class BusyLogTests
 {
     private static (double Busy, double There) Of(Sheet sheet, string player)
@@ -43,7 +43,7 @@ public sealed class BusyLogTests
     }
 
     [Fact]
-    public void A_pause_and_the_time_after_somebody_is_done_are_no_work_of_theirs()
+    public void A_pause_and_the_time_after_a_player_is_done_are_no_work_of_theirs()
     {
         var sheet = Given.Started(Given.Card(""" "play":"together","until":[{"successes":1}] """), "a", "b");
         sheet.Tap("a", "make", 10_000);

@@ -19,7 +19,7 @@ public sealed class TapTests
         var fault = sheet.Tap(unit, outcome);
 
         Assert.Equal(path, fault?.Path);
-        Assert.NotEmpty(fault!.Mend);
+        Assert.NotEmpty(fault!.Fix);
         Assert.Equal(before, sheet.Log.Events.Count);
     }
 

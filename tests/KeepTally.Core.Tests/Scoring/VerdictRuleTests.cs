@@ -34,7 +34,7 @@ public sealed class VerdictRuleTests
     }
 
     [Fact]
-    public void Whoever_wins_by_a_block_is_first_whatever_the_points_say()
+    public void A_player_who_wins_by_a_block_is_first_whatever_the_points_say()
     {
         var sheet = Played(Match, Volley, "striped:kill", "striped:kill", "plain:block");
         var rows = DrillTable.Rank(sheet.Stage, [new DrillSheet("", sheet.Head, sheet.Units, true, sheet.Now())]);
@@ -81,7 +81,7 @@ public sealed class VerdictRuleTests
     }
 
     [Fact]
-    public void Whoever_left_without_a_go_does_not_lead_those_who_missed()
+    public void A_player_who_left_without_a_go_does_not_lead_those_who_missed()
     {
         var outcomes =
             """[{"id":"make","label":"Make","result":"success","points":1},{"id":"miss","label":"Miss","result":"failure","points":-1}]""";
@@ -157,7 +157,7 @@ public sealed class VerdictRuleTests
     }
 
     [Fact]
-    public void Whoever_is_done_is_passed_over_by_those_who_are_not()
+    public void A_player_who_is_done_is_passed_over_by_those_who_are_not()
     {
         var card = Given.Card(
             """

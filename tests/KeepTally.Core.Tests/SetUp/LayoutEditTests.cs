@@ -6,7 +6,7 @@ using KeepTally.Core.Tests.Shipped;
 
 namespace KeepTally.Core.Tests.SetUp;
 
-/// <summary>What somebody does to a layout in the editor.</summary>
+/// <summary>What a player does to a layout in the editor.</summary>
 public sealed class LayoutEditTests
 {
     private static readonly LayoutEdits Metres = new(LengthUnit.Metres, Stride.Usual);
@@ -82,7 +82,7 @@ public sealed class LayoutEditTests
     }
 
     [Fact]
-    public void A_step_taken_out_takes_its_ways_and_later_ones_move_up()
+    public void A_step_removed_takes_its_ways_and_later_ones_move_up()
     {
         var diagram = ShippedCard.Read("minute-trios").Layout!;
         var after = LayoutEdits.WithoutStep(diagram, 0);

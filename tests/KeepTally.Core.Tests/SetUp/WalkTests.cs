@@ -62,7 +62,7 @@ public sealed class WalkTests
             );
 
     [Fact]
-    public void A_walk_is_told_as_somebody_would_say_it()
+    public void A_walk_is_told_as_a_player_would_say_it()
     {
         var walk = WalkList.Of(Cones([new(3, 0), new(3, 1.5), new(7, 1.5)]));
         var words = new WalkWords(LengthUnit.Paces, Stride.Usual);

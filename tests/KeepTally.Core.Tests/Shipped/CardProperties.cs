@@ -181,7 +181,7 @@ public sealed class CardProperties
             };
     }
 
-    /// <summary>Taps a second apart on units a, b and c, or by whoever is meant; what is told of each is handed on.</summary>
+    /// <summary>Taps a second apart on units a, b and c, or by anyone who is meant; what is told of each is handed on.</summary>
     private static Sheet Played(DrillCard card, (int Who, int What)[] taps, Action<Sheet, string> look)
     {
         var live = Given.Started(card, "a", "b", "c");

@@ -21,7 +21,7 @@ public sealed class CompletenessTests
         "any sport",
     ];
 
-    /// <summary>Where one of these stands on a card, somebody can be hurt (common practice).</summary>
+    /// <summary>Where one of these stands on a card, a player can be hurt (common practice).</summary>
     private static readonly string[] Risky = ["tackl", "contact", "sprint", "flat out", "hard ball", "throw"];
 
     public static TheoryData<string> Ids => [.. ShippedCard.Ids];

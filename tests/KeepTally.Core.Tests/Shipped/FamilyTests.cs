@@ -214,7 +214,7 @@ public sealed class FamilyTests
     }
 
     [Fact]
-    public void Whoever_loses_the_ball_goes_into_the_middle()
+    public void A_player_who_loses_the_ball_goes_into_the_middle()
     {
         var bout = ShippedCard.Play("square-thief", 5);
         Assert.Equal(["a"], bout.Live.Floor.Now.At("middle").Select(id => id.Value));
@@ -260,14 +260,14 @@ public sealed class FamilyTests
     }
 
     [Fact]
-    public void A_burst_has_seven_seconds_and_counts_as_one()
+    public void A_dash_has_nine_seconds_and_counts_as_one()
     {
-        var bout = ShippedCard.Play("seven-second-burst", 1);
-        Assert.Equal(new Duration(7000), bout.Live.RepLeft(new Instant(5000)));
-        Assert.Equal(new Duration(0), bout.Live.RepLeft(new Instant(13_000)));
+        var bout = ShippedCard.Play("three-ball-dash", 1);
+        Assert.Equal(new Duration(9000), bout.Live.RepLeft(new Instant(5000)));
+        Assert.Equal(new Duration(0), bout.Live.RepLeft(new Instant(15_000)));
 
         bout.Tap("a:two");
-        Assert.Equal(new Duration(7000), bout.Live.RepLeft(new Instant(6000)));
+        Assert.Equal(new Duration(9000), bout.Live.RepLeft(new Instant(6000)));
         Assert.True(bout.Tap("a:three a:none a:one a:three")["a"].Done);
         Assert.Equal(9, bout["a"].Points);
     }

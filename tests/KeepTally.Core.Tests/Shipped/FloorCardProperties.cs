@@ -121,7 +121,7 @@ public sealed class FloorCardProperties
             );
 
     [Fact]
-    public void While_somebody_is_not_done_somebody_who_is_not_can_be_tapped() =>
+    public void While_a_player_is_not_done_a_player_who_is_not_can_be_tapped() =>
         Gen.Select(Any, Taps)
             .Sample(
                 (any, taps) =>

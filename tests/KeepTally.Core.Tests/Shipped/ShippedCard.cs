@@ -56,7 +56,7 @@ internal sealed class Bout
 
     private EventId NextId() => new(new DeviceId("t"), ++_said);
 
-    /// <summary>Taps in a row: <c>a:make</c>, by whoever is meant <c>:goal</c>, many times <c>a:make*5</c>.</summary>
+    /// <summary>Taps in a row: <c>a:make</c>, by anyone who is meant <c>:goal</c>, many times <c>a:make*5</c>.</summary>
     internal Bout Tap(string taps)
     {
         foreach (var tap in taps.Split(' ', StringSplitOptions.RemoveEmptyEntries))

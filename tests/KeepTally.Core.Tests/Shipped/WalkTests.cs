@@ -16,7 +16,7 @@ namespace KeepTally.Core.Tests.Shipped;
 
 /// <summary>
 /// Every shipped card is played to its end by stand-ins, with the fewest players it takes, the number that suits it, the most, and one
-/// more than suits: nobody is stuck, and no spot stands empty while somebody could fill it.
+/// more than suits: nobody is stuck, and no spot stands empty while a player could fill it.
 /// </summary>
 public sealed class WalkTests
 {
@@ -152,7 +152,9 @@ public sealed class WalkTests
                 var tapped = live.Score.Turn is { } turn ? [turn] : ScoringSlots.At(_stage, live.UnitsOn, live.Floor);
                 if (!tapped.Any(unit => !done.Contains(unit)))
                 {
-                    Troubles.Add($"stuck: of {live.UnitsOn.Count} {done.Count} are done, and whoever could be tapped is done, too");
+                    Troubles.Add(
+                        $"stuck: of {live.UnitsOn.Count} {done.Count} are done, and anyone who could be tapped is done, too"
+                    );
                 }
             }
 
@@ -172,7 +174,7 @@ public sealed class WalkTests
             {
                 if (_stage.Places.First(place => place.Id == move.From).Kind == PlaceKind.Line && now.At(move.From).Count > 0)
                 {
-                    return $"somebody stands in {move.From}";
+                    return $"a player stands in {move.From}";
                 }
             }
 
@@ -180,17 +182,17 @@ public sealed class WalkTests
             {
                 if (now.At(rest.Id).Count > 0 && _stage.Moves.Any(move => move.From == rest.Id && move.To == spot.Id))
                 {
-                    return $"somebody rests in {rest.Id}";
+                    return $"a player rests in {rest.Id}";
                 }
             }
 
             var waits =
                 _stage.Play != Play.Turns
                 && now.Waiting.Any(player => spot.Side is null || live.Score.Roster.UnitOf(player)?.Value == spot.Side);
-            return waits ? "somebody waits" : null;
+            return waits ? "a player waits" : null;
         }
 
-        /// <summary>Only a clock of fewer rounds than there are players keeps anybody from having a go; the timing sheet warns of that.</summary>
+        /// <summary>Only a clock of fewer rounds than there are players keeps any player from having a go; the timing sheet warns of that.</summary>
         private void LookWhoHadGo()
         {
             if (_stage.Scores != Scorer.Player || _stage.Outcomes.Count == 0)

@@ -29,7 +29,7 @@ public sealed class ThumbTests
     }
 
     [Fact]
-    public void What_was_late_doubled_missed_given_to_somebody_else_or_made_up_is_told_apart()
+    public void What_was_late_doubled_missed_given_to_another_player_or_made_up_is_told_apart()
     {
         Assert.Equal((1, 1, 2), Of(Tap(1, 4.2, "a", "make")) is var late ? (late.Right, late.Late, late.Missed) : default);
         Assert.Equal(
@@ -44,7 +44,7 @@ public sealed class ThumbTests
         static ThumbReport Of(params RunEvent.Tap[] taps) => ThumbReport.Of(Three, taps);
     }
 
-    /// <summary>Whoever taps everything as it was shown, a moment later, has all of it right, on every shipped card that is tapped.</summary>
+    /// <summary>Anyone who taps everything as it was shown, a moment later, has all of it right, on every shipped card that is tapped.</summary>
     [Fact]
     public void What_is_shown_can_be_tapped_and_is_then_all_right()
     {

@@ -3,7 +3,7 @@ using KeepTally.Core.Words;
 
 namespace KeepTally.Core.Tests.Words;
 
-/// <summary>How somebody stands to the par, told while they play.</summary>
+/// <summary>How a player stands to the par, told while they play.</summary>
 public sealed class ParWordsTests
 {
     private static string Words(Sheet sheet) => ParWords.Of(sheet.Stage, sheet.Now().Of("a"));

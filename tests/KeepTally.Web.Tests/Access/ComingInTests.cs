@@ -13,7 +13,7 @@ public sealed class ComingInTests
     private const string Password = "gravel otter plinth sway";
 
     [Fact]
-    public async Task An_empty_folder_is_set_up_by_whoever_has_the_link_and_by_nobody_else()
+    public async Task An_empty_folder_is_set_up_by_the_player_who_has_the_link_and_by_nobody_else()
     {
         await using var home = Installation.Empty();
         await home.InitializeAsync();
@@ -120,7 +120,7 @@ public sealed class ComingInTests
     }
 
     [Fact]
-    public async Task Whoever_tries_too_fast_is_held_up()
+    public async Task A_player_who_tries_too_fast_is_held_up()
     {
         await using var home = await SetUpAsync();
         var visitor = home.VisitAsNobody();
@@ -253,7 +253,7 @@ public sealed class ComingInTests
         var later = home.VisitAsNobody();
         await later.SignInAsync("Robin Teal");
         var record = await TextAsync(later, "/people/record");
-        Assert.Contains("Somebody, by code", record, StringComparison.Ordinal);
+        Assert.Contains("A helper, by code", record, StringComparison.Ordinal);
         Assert.DoesNotContain("Pat", record, StringComparison.Ordinal);
         Assert.Equal(0, await home.WithAsync<TallyDb, int>(db => db.Joiners.CountAsync()));
     }

@@ -19,7 +19,7 @@ namespace KeepTally.Web.Tests.Access;
 /// </summary>
 public sealed class EndpointWalkTests(EndpointWalkTests.Club club) : IClassFixture<EndpointWalkTests.Club>
 {
-    /// <summary>What anybody may open, signed in or not: how one comes in, and what is the same for all.</summary>
+    /// <summary>What any player may open, signed in or not: how one comes in, and what is the same for all.</summary>
     private static readonly string[] Open =
     [
         "/signin",
@@ -54,7 +54,7 @@ public sealed class EndpointWalkTests(EndpointWalkTests.Club club) : IClassFixtu
         ["/plan/{id:int}/print"] = club => $"/plan/{club.Practice}/print",
         ["/results/{id:int}"] = club => $"/results/{club.Practice}",
         ["/results/{id:int}/report"] = club => $"/results/{club.Practice}/report",
-        ["/results/{id:int}/judged/{run:int}"] = club => $"/results/{club.Practice}/judged/{club.Run}",
+        ["/results/{id:int}/rescore/{run:int}"] = club => $"/results/{club.Practice}/rescore/{club.Run}",
         ["/results/{id:int}/correct/{sheet}"] = club => $"/results/{club.Practice}/correct/{club.Sheet}",
         ["/players/{id:int}"] = club => $"/players/{club.Player}",
         ["/circuit/{block:int}/{handler?}"] = club => $"/circuit/{club.Block}",
@@ -82,7 +82,7 @@ public sealed class EndpointWalkTests(EndpointWalkTests.Club club) : IClassFixtu
     }
 
     [Fact]
-    public void What_anybody_may_open_is_said_in_one_list()
+    public void What_a_player_may_open_is_said_in_one_list()
     {
         var open = club
             .Home.Services.GetRequiredService<EndpointDataSource>()
@@ -233,7 +233,7 @@ public sealed class EndpointWalkTests(EndpointWalkTests.Club club) : IClassFixtu
                 )
                 .Distinct();
 
-        /// <summary>An address of a route that is there for whoever may see it.</summary>
+        /// <summary>An address of a route that is there for anyone who may see it.</summary>
         public string Address(string route) =>
             OfTheOtherTeam.TryGetValue(route, out var known)
                 ? known(this)

@@ -33,7 +33,7 @@ public sealed class EventsApiTests(Installation home) : IClassFixture<Installati
     }
 
     [Fact]
-    public async Task A_batch_with_a_fault_is_refused_whole_with_line_and_mend()
+    public async Task A_batch_with_a_fault_is_refused_whole_with_line_and_fix()
     {
         var sheet = (await home.BegunAsync())[7];
 

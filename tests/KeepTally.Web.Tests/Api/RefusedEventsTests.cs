@@ -6,7 +6,7 @@ using System.Text.Json;
 
 namespace KeepTally.Web.Tests.Api;
 
-/// <summary>What the API will not take: always with the place and the mend, as RFC 9457 has it, and never with a 500.</summary>
+/// <summary>What the API will not take: always with the place and the fix, as RFC 9457 has it, and never with a 500.</summary>
 public sealed class RefusedEventsTests(Installation home) : IClassFixture<Installation>
 {
     private const long Now = 0;
@@ -65,7 +65,7 @@ public sealed class RefusedEventsTests(Installation home) : IClassFixture<Instal
     [InlineData("""{"device":"r","n":1,"at":0,"type":"undo","of":[1]}""", "of")]
     [InlineData("""{"device":"r","n":1,"at":0,"type":"sub","in":"p4711"}""", "in")]
     [InlineData("""{"device":"r","n":1,"at":0,"type":"sub"}""", "out")]
-    [InlineData("""{"device":"r","n":1,"at":0,"type":"rotate","winner":"somebody"}""", "winner")]
+    [InlineData("""{"device":"r","n":1,"at":0,"type":"rotate","winner":"a player"}""", "winner")]
     [InlineData("""{"device":"r","n":1,"at":0,"type":"note","text":"NOTE"}""", "text")]
     [InlineData("""{"device":"r","n":1,"at":0,"type":"note","text":"a\u0000b"}""", "text")]
     [InlineData("""{"device":"r","n":1,"at":0,"type":"note","text":"a\ud83d"}""", "line 1, column")]

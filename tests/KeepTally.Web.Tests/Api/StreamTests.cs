@@ -10,7 +10,7 @@ using Microsoft.Extensions.DependencyInjection;
 
 namespace KeepTally.Web.Tests.Api;
 
-/// <summary>Whoever listens hears every event once, in the order of the record, however many write at once.</summary>
+/// <summary>Anyone who listens hears every event once, in the order of the record, however many write at once.</summary>
 public sealed class StreamTests(Installation home) : IClassFixture<Installation>
 {
     private const int Devices = 24;
@@ -113,7 +113,7 @@ public sealed class StreamTests(Installation home) : IClassFixture<Installation>
     }
 
     [Fact]
-    public async Task Whoever_listens_hears_the_version_of_the_sheet_at_once_and_of_every_change()
+    public async Task A_player_who_listens_hears_the_version_of_the_sheet_at_once_and_of_every_change()
     {
         await home.BegunAsync();
         var practice = await home.PracticeAsync();

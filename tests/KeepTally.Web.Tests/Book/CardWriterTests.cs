@@ -98,7 +98,7 @@ public sealed class CardWriterTests : IAsyncLifetime
     }
 
     [Fact]
-    public async Task A_card_put_away_is_not_offered_and_its_results_stay()
+    public async Task A_card_archived_is_not_offered_and_its_results_stay()
     {
         var sheets = await _home.BegunAsync();
         await _home.WithAsync<EventJournal, Appended>(journal =>

@@ -6,7 +6,7 @@ using Microsoft.EntityFrameworkCore;
 
 namespace KeepTally.Web.Tests.Book;
 
-/// <summary>A stored card that no longer reads takes nothing else down, and can be mended.</summary>
+/// <summary>A stored card that no longer reads takes nothing else down, and can be fixed.</summary>
 public sealed class UnreadableCardTests : IAsyncLifetime
 {
     private const string Card = "three-gates";
@@ -107,7 +107,7 @@ public sealed class UnreadableCardTests : IAsyncLifetime
     }
 
     [Fact]
-    public async Task What_is_sent_for_its_drill_is_answered_with_the_fault_and_the_mend()
+    public async Task What_is_sent_for_its_drill_is_answered_with_the_fault_and_the_fix()
     {
         await _home.BegunAsync();
         var practice = await _home.PracticeAsync();
@@ -147,7 +147,7 @@ public sealed class UnreadableCardTests : IAsyncLifetime
 
     [Theory]
     [MemberData(nameof(Texts))]
-    public async Task It_can_be_mended_where_it_stands(string json, string path)
+    public async Task It_can_be_fixed_where_it_stands(string json, string path)
     {
         var good = await _home.WithAsync<DrillBook, (string Json, int Revision)?>(book => book.TextAsync(Card));
         await SpoilAsync(json);

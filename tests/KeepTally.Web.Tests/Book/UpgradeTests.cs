@@ -16,7 +16,7 @@ public sealed class UpgradeTests
     {
         using var connection = new SqliteConnection("Data Source=:memory:");
         connection.Open();
-        using var db = new TallyDb(new DbContextOptionsBuilder<TallyDb>().UseSqlite(connection).Options, new Reach());
+        using var db = new TallyDb(new DbContextOptionsBuilder<TallyDb>().UseSqlite(connection).Options, new TenantScope());
         db.GetService<IMigrator>().Migrate("Beginning");
         db.Database.ExecuteSqlRaw(
             """INSERT INTO CardVersions (CardId, Version, Name, Json) VALUES ('old', 1, 'Old', '{{}}'), ('old', 2, 'Old', '{{}}'), ('older', 1, 'Older', '{{}}')"""

@@ -60,7 +60,7 @@ public sealed class AuthorityTests : IDisposable
             Path.Combine(_folder, "authority-key.pem")
         );
         using var key = ECDsa.Create(ECCurve.NamedCurves.nistP256);
-        var request = new CertificateRequest("CN=somebody else", key, HashAlgorithmName.SHA256);
+        var request = new CertificateRequest("CN=another player", key, HashAlgorithmName.SHA256);
         var names = new SubjectAlternativeNameBuilder();
         if (name is not null)
         {
@@ -77,7 +77,7 @@ public sealed class AuthorityTests : IDisposable
     }
 
     [Fact]
-    public void Only_whoever_runs_the_program_reads_its_keys()
+    public void Only_the_player_who_runs_the_program_reads_its_keys()
     {
         using var authority = Authority.In(_folder, Hall, Now);
         using var machine = authority.CertificateOf(Hall, Now);

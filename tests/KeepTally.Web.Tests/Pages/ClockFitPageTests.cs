@@ -56,7 +56,7 @@ public sealed class ClockFitPageTests : IAsyncLifetime
     [Fact]
     public async Task The_rounds_are_fitted_to_the_minutes_and_run_so()
     {
-        Assert.Equal("Its clock runs 3:35. Fit it: 6 rounds Give it 4 min", await SaidAsync());
+        Assert.Equal("Its clock runs 3:35. Play 6 rounds Shorten the slot to 4 min", await SaidAsync());
         await PressAsync("Rounds");
         Assert.Equal("6 rounds to fit. As on the card: 3 rounds", await SaidAsync());
 
@@ -110,7 +110,7 @@ public sealed class ClockFitPageTests : IAsyncLifetime
             .Stages[0];
 
         Assert.Equal("Four rounds for five: one gets no turn.", BlockClock.Of(stage, 5, 4, false).Words);
-        Assert.Equal((FitWay.Rounds, "Fit it: 5 rounds"), Assert.Single(BlockClock.Of(stage, 5, 5, false).Ways));
+        Assert.Equal((ClockFitWay.Rounds, "Play 5 rounds"), Assert.Single(BlockClock.Of(stage, 5, 5, false).Ways));
         Assert.Equal("", BlockClock.Of(stage, 4, 4, false).Words);
     }
 }

@@ -126,7 +126,7 @@ public sealed class EditorTests(Installation home) : IClassFixture<Installation>
     }
 
     [Fact]
-    public async Task A_card_that_names_somebody_who_is_nobody_is_told_so_when_it_is_tried_or_put_in_a_practice()
+    public async Task A_card_that_names_a_player_who_is_nobody_is_told_so_when_it_is_tried_or_put_in_a_practice()
     {
         const string Card = """
             {"format":"keep-tally/drill@1","id":"heron","name":"Heron",

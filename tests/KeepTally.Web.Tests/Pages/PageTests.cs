@@ -28,6 +28,17 @@ public sealed class PageTests : IAsyncLifetime
         Assert.Contains("4 groups of 3", page.Body!.TextContent, StringComparison.Ordinal);
     }
 
+    [Theory]
+    [InlineData("/drills/three-gates/fit?percent=55", "/drills/three-gates/simulation?percent=55")]
+    [InlineData("/results/3/judged/7?station=1", "/results/3/rescore/7?station=1")]
+    public async Task A_link_to_a_page_by_its_old_address_leads_to_it(string old, string now)
+    {
+        using var answer = await _home.Visit().Http.GetAsync(new Uri(old, UriKind.Relative));
+
+        Assert.Equal(HttpStatusCode.MovedPermanently, answer.StatusCode);
+        Assert.EndsWith(now, answer.Headers.Location!.ToString(), StringComparison.Ordinal);
+    }
+
     [Fact]
     public async Task Taps_on_a_name_go_through_late_and_absent_and_back_to_here()
     {

@@ -183,7 +183,7 @@ public sealed class PlanBookTests : IAsyncLifetime
         Assert.NotNull(await EditAsync(each => Result.Ok(each.Plan.Moved(1, 0))));
         Assert.NotNull(await EditAsync(each => Result.Ok(each.Plan.With(0, each.Plan.Blocks[0].WithGroups(2)))));
 
-        // A drill from the book as the next, one taken off, two swapped, water made shorter.
+        // A drill from the book as the next, one removed, two swapped, water made shorter.
         Assert.Null(
             await EditAsync(each =>
                 Result.Ok(each.Plan.Inserted(1, new PlanBlock.Drill("tag-the-hare", 6, 2) { ChangeSeconds = 60 }))
@@ -205,7 +205,7 @@ public sealed class PlanBookTests : IAsyncLifetime
     }
 
     [Fact]
-    public async Task Whoever_has_gone_or_come_since_is_dealt_accordingly()
+    public async Task A_player_who_has_gone_or_come_since_is_dealt_accordingly()
     {
         await BeginAsync();
         await StartAsync(0);
@@ -229,7 +229,7 @@ public sealed class PlanBookTests : IAsyncLifetime
     }
 
     [Fact]
-    public async Task What_was_taken_off_and_is_begun_all_the_same_stands_on_the_sheet_again()
+    public async Task What_was_removed_and_is_begun_all_the_same_stands_on_the_sheet_again()
     {
         await BeginAsync();
         await StartAsync(0);

@@ -55,7 +55,7 @@ public sealed class TimingPageTests : IAsyncLifetime
     }
 
     [Fact]
-    public async Task A_warning_is_mended_with_one_press()
+    public async Task A_warning_is_fixed_with_one_press()
     {
         var coach = _home.Visit();
         await coach.PostAsync("/plan/equipment", "/plan/equipment", ("item", "ball"), ("count", "9"));
@@ -64,13 +64,13 @@ public sealed class TimingPageTests : IAsyncLifetime
         var page = await coach.ReadAsync("/plan/1");
         Assert.Contains("Three gates needs twelve balls; there are nine.", page.Body!.TextContent, StringComparison.Ordinal);
 
-        var mend = page.QuerySelectorAll(".look button").First(each => each.TextContent.Trim() == "Borrow three balls");
-        var answer = await coach.PostAsync(mend.GetAttribute("formaction")!, "/plan/1");
+        var fix = page.QuerySelectorAll(".look button").First(each => each.TextContent.Trim() == "Borrow three balls");
+        var answer = await coach.PostAsync(fix.GetAttribute("formaction")!, "/plan/1");
         Assert.Equal(HttpStatusCode.Redirect, answer.StatusCode);
 
         Assert.DoesNotContain("needs twelve balls", (await coach.ReadAsync("/plan/1")).Body!.TextContent, StringComparison.Ordinal);
-        // Pressed again by somebody who has not looked: nothing is done, and it is said.
-        answer = await coach.PostAsync(mend.GetAttribute("formaction")!, "/plan/1");
+        // Pressed again by a player who has not looked: nothing is done, and it is said.
+        answer = await coach.PostAsync(fix.GetAttribute("formaction")!, "/plan/1");
         Assert.Contains("has changed meanwhile", await answer.Content.ReadAsStringAsync(), StringComparison.Ordinal);
     }
 
@@ -223,7 +223,7 @@ public sealed class TimingPageTests : IAsyncLifetime
         Assert.Equal("Sam Wren: Three gates now 7 min (was 6.5).", told[0]);
         Assert.StartsWith("Sam Wren: Removed ", told[1], StringComparison.Ordinal);
 
-        // Whoever made the change has the plan as it is.
+        // Anyone who made the change has the plan as it is.
         using var own = await other.GetAsync(
             (await other.OpenAsync("/plan/1")).QuerySelector("[hx-trigger^=every]")!.GetAttribute("hx-get")!
         );

@@ -166,10 +166,10 @@ public sealed class CircuitTests : IAsyncLifetime
             StringComparison.Ordinal
         );
 
-        // A station is judged by the other school as a drill is: by one make a step, who made one has cleared it.
+        // A station is judged by the other rules as a drill is: by one make a step, who made one has cleared it.
         var judged = await _home
             .Visit()
-            .OpenAsync($"/results/{_practice}/judged/{done.RunId}?station=1&number.stages[0].ladder.pass.successes=1");
+            .OpenAsync($"/results/{_practice}/rescore/{done.RunId}?station=1&number.stages[0].ladder.pass.successes=1");
         Assert.Equal(
             Enumerable.Repeat("1", 4),
             judged
@@ -177,7 +177,9 @@ public sealed class CircuitTests : IAsyncLifetime
                 .Select(row => row.QuerySelectorAll("td")[4].TextContent.Trim())
                 .Where(cleared => cleared == "1")
         );
-        using var whole = await _home.Visit().Http.GetAsync(new Uri($"/results/{_practice}/judged/{done.RunId}", UriKind.Relative));
+        using var whole = await _home
+            .Visit()
+            .Http.GetAsync(new Uri($"/results/{_practice}/rescore/{done.RunId}", UriKind.Relative));
         Assert.Equal(System.Net.HttpStatusCode.NotFound, whole.StatusCode);
     }
 

@@ -153,12 +153,12 @@ public sealed class GroupPageTests : IAsyncLifetime
         var trouble = told.QuerySelector(".trouble")!;
         Assert.Contains("A group of 2 in Minute trios; it takes 3.", trouble.TextContent, StringComparison.Ordinal);
 
-        using var mended = await visitor.SendAsync(
+        using var repaired = await visitor.SendAsync(
             told,
             ".trouble",
             ("label", trouble.QuerySelector("button")!.TextContent.Trim())
         );
-        Assert.Equal(HttpStatusCode.Redirect, mended.StatusCode);
+        Assert.Equal(HttpStatusCode.Redirect, repaired.StatusCode);
         var after = await visitor.OpenAsync("/");
         Assert.Empty(after.QuerySelectorAll(".trouble"));
         Assert.Contains(

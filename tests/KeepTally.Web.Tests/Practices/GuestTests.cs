@@ -9,7 +9,7 @@ using Microsoft.EntityFrameworkCore;
 
 namespace KeepTally.Web.Tests.Practices;
 
-/// <summary>Somebody who is not in the squad joins a practice that runs.</summary>
+/// <summary>A player who is not in the squad joins a practice that runs.</summary>
 public sealed class GuestTests : IAsyncLifetime
 {
     private readonly Installation _home = new();

@@ -37,7 +37,7 @@ public sealed class VersusTests
         var sheet = runs.SelectMany(run => run.Sheets).Single(each => each.Head.Drill == "three-a-side").Fold();
 
         Assert.Equal(stage, sheet.Stage.Name);
-        // Whoever has no spot waits in line.
+        // Anyone who has no spot waits in line.
         Assert.Equal(VersusWords.Of(number), VersusWords.Of(sheet.Stage, place => sheet.Floor.Now.At(place.Id).Count));
         Assert.Equal(players, sheet.Score.Roster.Everyone.Count());
     }

@@ -14,7 +14,7 @@ namespace KeepTally.Web.Tests.Results;
 public sealed class ArchiveTests(PastPageTests.Club club) : IClassFixture<PastPageTests.Club>
 {
     [Fact]
-    public async Task A_result_corrected_taken_out_brought_in_and_replayed_gives_the_same_figures()
+    public async Task A_result_corrected_exported_imported_and_replayed_gives_the_same_figures()
     {
         var (id, _) = await club.RunOfAsync("clean-or-not");
         await CorrectAsync(id);
@@ -29,7 +29,7 @@ public sealed class ArchiveTests(PastPageTests.Club club) : IClassFixture<PastPa
         Assert.Equal(ReportText.Of(here), ReportText.Of(alone));
         Assert.Equal(text, ArchiveWriter.Write(archive));
 
-        // Brought in for another team, where nobody is known yet.
+        // Imported for another team, where nobody is known yet.
         var other = await club.Home.WithAsync<TallyDb, Team>(db => db.Teams.SingleAsync(team => team.Name.Contains("hockey")));
         using var taken = await BringAsync(other.Id, text);
         Assert.Equal(HttpStatusCode.Redirect, taken.StatusCode);
@@ -88,7 +88,7 @@ public sealed class ArchiveTests(PastPageTests.Club club) : IClassFixture<PastPa
 
         Assert.All(report.Players, player => Assert.Contains(player.Name, page, StringComparison.Ordinal));
         Assert.Contains($"made ({report.Goes.Made} of {report.Goes.Of})", page, StringComparison.Ordinal);
-        // Goes of players, and of no side, are somebody's own.
+        // Goes of players, and of no side, are a player's own.
         Assert.Equal(
             report.Drills.Where(drill => drill.Stage.Scores == Core.Cards.Scorer.Player).Sum(drill => drill.Goes.Of),
             report.Players.Sum(player => player.Own.Of)

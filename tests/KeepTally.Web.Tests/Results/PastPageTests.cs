@@ -130,7 +130,7 @@ public sealed partial class PastPageTests(PastPageTests.Club club) : IClassFixtu
     {
         var results = await club.ResultsOfAsync("three-gates");
         var share = new Share(results.Sum(row => row.Report.Successes), results.Sum(row => row.Report.Attempts));
-        var page = await club.Home.Visit().OpenAsync("/drills/three-gates/fit");
+        var page = await club.Home.Visit().OpenAsync("/drills/three-gates/simulation");
 
         Assert.Contains(
             $"Based on the record of Saltmarsh Terns under-14 here: {ShareWords.Percent(share.Value)} made ({share.Made} of {share.Of})",
@@ -145,11 +145,11 @@ public sealed partial class PastPageTests(PastPageTests.Club club) : IClassFixtu
         var (practice, run) = await club.RunOfAsync("three-gates");
         var before = await club.ResultsOfAsync("three-gates");
         var visitor = club.Home.Visit();
-        var address = $"/results/{practice}/judged/{run}";
+        var address = $"/results/{practice}/rescore/{run}";
         var same = await visitor.OpenAsync(address);
         Assert.Null(same.QuerySelector(".judged"));
 
-        // One make clears a step: nobody clears fewer than before, and somebody clears more.
+        // One make clears a step: nobody clears fewer than before, and a player clears more.
         var easy = await visitor.OpenAsync($"{address}?number.stages[0].ladder.pass.successes=1");
         var cells = easy.QuerySelectorAll("tbody tr")
             .Select(row => row.QuerySelectorAll("td").Select(cell => cell.TextContent.Trim()).ToArray())
@@ -239,13 +239,13 @@ public sealed partial class PastPageTests(PastPageTests.Club club) : IClassFixtu
         var other = await club.Home.WithAsync<TallyDb, int>(db =>
             db.Teams.Where(team => team.Name.Contains("hockey")).Select(team => team.Id).SingleAsync()
         );
-        var theirs = await club.Home.Visit().OpenAsync($"/drills/three-gates/fit?team={other}");
+        var theirs = await club.Home.Visit().OpenAsync($"/drills/three-gates/simulation?team={other}");
         Assert.DoesNotContain("record of", theirs.QuerySelector("#fit")!.TextContent, StringComparison.Ordinal);
         Assert.Equal("50", theirs.QuerySelector("input[name=percent]")!.GetAttribute("value"));
 
-        // It was played in the past, and goals alone are tapped: both sides have the same chance till somebody says otherwise.
+        // It was played in the past, and goals alone are tapped: both sides have the same chance till a player says otherwise.
         Assert.NotEmpty(await club.ResultsOfAsync("win-it-score-it"));
-        var match = await club.Home.Visit().OpenAsync("/drills/win-it-score-it/fit");
+        var match = await club.Home.Visit().OpenAsync("/drills/win-it-score-it/simulation");
         Assert.Equal("50", match.QuerySelector("input[name=percent]")!.GetAttribute("value"));
         Assert.Contains("wins in 5 of 10 runs", match.QuerySelector("#fit")!.TextContent, StringComparison.Ordinal);
     }
@@ -256,7 +256,7 @@ public sealed partial class PastPageTests(PastPageTests.Club club) : IClassFixtu
     [InlineData("pace=many", "Write numbers")]
     public async Task What_cannot_be_played_is_told(string asked, string words)
     {
-        var page = await club.Home.Visit().OpenAsync($"/drills/three-gates/fit?{asked}");
+        var page = await club.Home.Visit().OpenAsync($"/drills/three-gates/simulation?{asked}");
 
         Assert.Contains(words, page.QuerySelector("#fit [role=alert]")!.TextContent, StringComparison.Ordinal);
     }
@@ -271,7 +271,7 @@ public sealed partial class PastPageTests(PastPageTests.Club club) : IClassFixtu
     [InlineData("warm-hands")]
     public async Task A_card_of_any_kind_can_be_looked_at_ahead(string card)
     {
-        var page = await club.Home.Visit().OpenAsync($"/drills/{card}/fit?percent=55");
+        var page = await club.Home.Visit().OpenAsync($"/drills/{card}/simulation?percent=55");
 
         Assert.Null(page.QuerySelector("#fit [role=alert]"));
         Assert.NotNull(page.QuerySelector("#fit li, #fit .says"));
@@ -279,7 +279,7 @@ public sealed partial class PastPageTests(PastPageTests.Club club) : IClassFixtu
 
     private async Task<int> PlayedOutAsync(string asked)
     {
-        var page = await club.Home.Visit().OpenAsync($"/drills/three-gates/fit?{asked}");
+        var page = await club.Home.Visit().OpenAsync($"/drills/three-gates/simulation?{asked}");
         var words = page.QuerySelector(".fit-lines li")!.TextContent;
         return words.Contains("in no run", StringComparison.Ordinal) ? 0
             : words.Contains("hardly", StringComparison.Ordinal) ? 0

@@ -134,7 +134,7 @@ public sealed class VerdictTests
                     _practice.Undo(tap.Sheet, tap.Id, _now);
                     break;
                 case 1:
-                    _practice.ChangeRoster(new RosterChange(Anybody(), null), _now);
+                    _practice.ChangeRoster(new RosterChange(AnyPlayer(), null), _now);
                     break;
                 case 2:
                     _practice.ChangeRoster(new RosterChange(null, new PlayerId("late")), _now);
@@ -148,7 +148,7 @@ public sealed class VerdictTests
             }
         }
 
-        private PlayerId Anybody() => _players[(int)_draw.Below(_players.Count)].Id;
+        private PlayerId AnyPlayer() => _players[(int)_draw.Below(_players.Count)].Id;
 
         private (SheetId Sheet, EventId Id)? LastTap() =>
             _run
@@ -175,8 +175,8 @@ public sealed class VerdictTests
         /// <summary>While the drill is over and not ended yet, its screen and the board name the same first.</summary>
         private void LookAtPadAndBoard()
         {
-            var view = new RunFace(_practice, []).At(_now);
-            var boards = BoardFace.Of(_practice, _now);
+            var view = new RunPresenter(_practice, []).At(_now);
+            var boards = BoardPresenter.Of(_practice, _now);
             foreach (var (index, each) in _run.Sheets.Index().Where(each => each.Item.Sheet.Score.IsDoneAt(_now)))
             {
                 var verdict = each.Sheet.VerdictAt(_now);
@@ -207,7 +207,7 @@ public sealed class VerdictTests
             var words = VerdictWords.Of(verdict);
 
             // The run screen and the board, once the coach has ended it.
-            var view = new RunFace(_practice, []).At(_now);
+            var view = new RunPresenter(_practice, []).At(_now);
             Assert.True(view.Over);
             Assert.Equal(words.Length == 0 ? "" : $"{_run.Name}: {words}", view.Result);
             if (words.Length > 0)

@@ -63,7 +63,7 @@ public sealed class SetUpPageTests : IAsyncLifetime
     [InlineData("2", "3", "too short")]
     [InlineData("", "26", "is no length")]
     [InlineData("26p", "26", "is no length")]
-    public async Task A_walk_that_tells_no_stride_is_told_with_its_mend_and_what_was_typed_stands(
+    public async Task A_walk_that_tells_no_stride_is_told_with_its_fix_and_what_was_typed_stands(
         string length,
         string paces,
         string told

@@ -33,7 +33,7 @@ public sealed class FileTextTests
 
         var refused = Assert.Single(FileText.Read(bytes, "utf-8").Faults);
         Assert.Equal("line 2", refused.Path);
-        Assert.Contains("choose below", refused.Mend, StringComparison.Ordinal);
+        Assert.Contains("choose below", refused.Fix, StringComparison.Ordinal);
         Assert.Equal(list, FileText.Read(bytes, way).Require());
     }
 

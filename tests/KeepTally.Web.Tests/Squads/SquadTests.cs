@@ -216,7 +216,7 @@ public sealed class SquadTests : IAsyncLifetime
             heads[4..8].Select(Pairs).SelectMany(pairs => pairs)
         );
 
-        // Twelve in four trios twice over: nobody need meet anybody twice (common practice; a known small design).
+        // Twelve in four trios twice over: nobody need meet any player twice (common practice; a known small design).
         Assert.Empty(trios.Intersect(gates));
     }
 

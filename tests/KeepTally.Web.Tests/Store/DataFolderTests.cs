@@ -19,7 +19,7 @@ public sealed class DataFolderTests : IDisposable
     }
 
     private TallyDb Open(string more = "") =>
-        new(new DbContextOptionsBuilder<TallyDb>().UseSqlite($"Data Source={File};{more}").Options, new Reach());
+        new(new DbContextOptionsBuilder<TallyDb>().UseSqlite($"Data Source={File};{more}").Options, new TenantScope());
 
     [Fact]
     public void Two_on_one_folder_are_one_too_many_until_the_first_is_gone()

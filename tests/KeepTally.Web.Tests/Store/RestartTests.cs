@@ -96,7 +96,10 @@ public sealed class RestartTests
             var team = new Team { Name = "Others" };
             db.Teams.Add(team);
             await db.SaveChangesAsync();
-            return await new SquadBook(db, new Reach()).AddAsync(team.Id, new PlayerDetails("Una Vale", null, null, "", null, ""));
+            return await new SquadBook(db, new TenantScope()).AddAsync(
+                team.Id,
+                new PlayerDetails("Una Vale", null, null, "", null, "")
+            );
         });
 
         Assert.False(await home.WithAsync<PracticeBook, bool>(book => book.MarkAsync(practice, stranger, Presence.Absent)));

@@ -95,7 +95,7 @@ public sealed class ResultsCsvTests
     }
 
     [Fact]
-    public void Whoever_was_not_reached_has_a_row_without_a_rank()
+    public void A_player_who_was_not_reached_has_a_row_without_a_rank()
     {
         var drill = Drill("A");
         var not = drill.Sheets[0] with { Begun = false };

@@ -5,7 +5,7 @@ using KeepTally.Core.Text;
 
 namespace KeepTally.Core.Rules.Endings;
 
-/// <summary>So many attempts that came off.</summary>
+/// <summary>A number of successful attempts.</summary>
 /// <param name="Count">How many are enough, 1 or more.</param>
 public sealed record SuccessesEnding(int Count) : Ending
 {

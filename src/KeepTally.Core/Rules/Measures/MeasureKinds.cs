@@ -22,7 +22,7 @@ public static class MeasureKinds
             IsCount = true,
         };
 
-    /// <summary>Attempts that came off.</summary>
+    /// <summary>Successful attempts.</summary>
     public static MeasureKind Successes { get; } =
         new(
             "successes",

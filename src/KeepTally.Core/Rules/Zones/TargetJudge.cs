@@ -7,7 +7,7 @@ internal sealed class TargetJudge(Targets targets) : TapJudge, IAttemptJudge, IP
 {
     internal override IRuleState NewState() => new TargetState(targets.Names.Count);
 
-    /// <summary>A ball that names a zone comes off where it went as asked; either way the next zone is asked.</summary>
+    /// <summary>A ball that names a zone succeeds where it went as asked; either way the next zone is asked.</summary>
     public bool? Attempt(UnitTally unit, int zone, bool? attempt)
     {
         if (zone < 0)

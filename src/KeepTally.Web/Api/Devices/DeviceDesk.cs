@@ -56,7 +56,7 @@ internal sealed class DeviceDesk(PracticeBook book, RunStore runs, EventJournal 
         var now = origin.InstantAt(time);
         if (!await WriteAsync(live.AppendDue(now)))
         {
-            // Somebody else has said at this very moment what the clock calls for; theirs stands on record.
+            // Another player has said at this very moment what the clock calls for; theirs stands on record.
             return await OpenAsync(caller, cancellationToken);
         }
 

@@ -57,7 +57,7 @@ internal static class DeviceRoutes
 
         var (live, now) = (desk.Live, desk.Now);
         var run = live.Current < live.Runs.Count ? live.Runs[live.Current] : null;
-        var view = run is null ? null : new RunFace(live, []).At(now).Run!;
+        var view = run is null ? null : new RunPresenter(live, []).At(now).Run!;
         return TypedResults.Ok(
             new DeviceNow(
                 caller.Name,
@@ -66,7 +66,7 @@ internal static class DeviceRoutes
                 desk.Title,
                 run?.Name ?? "",
                 view is null ? null : new DeviceClock(view.Clock.State, view.Clock.Word, view.Clock.Left, view.Clock.Round),
-                run is null ? [] : SignalFace.Of(run, now, now + Ahead),
+                run is null ? [] : SignalPresenter.Of(run, now, now + Ahead),
                 [.. desk.Sheets.Select(each => Told(each, view!.Sheets.First(sheet => sheet?.Id == each.Id.Value)!, now))]
             )
         );
@@ -165,7 +165,7 @@ internal static class DeviceRoutes
             return null;
         }
 
-        var clock = new RunFace(desk.Live, []).At(desk.Now).Run!.Clock.Word;
+        var clock = new RunPresenter(desk.Live, []).At(desk.Now).Run!.Clock.Word;
         return TypedResults.Ok(new DeviceHeard(events.Count, "", 0, clock, events.Count > 0));
     }
 
@@ -253,11 +253,11 @@ internal static class DeviceRoutes
                 stored,
                 sheet.Id.Value,
                 tap.Id.N,
-                RunFace.Describe(sheet.Id, sheet.Sheet, tap),
+                RunPresenter.Describe(sheet.Id, sheet.Sheet, tap),
                 sheet.Sheet.ResultOf(tap.Id) is { Kind: EventResultKind.Counted }
             )
         );
 
     private static ProblemHttpResult Fault(Fault fault) =>
-        ApiProblem.Of(StatusCodes.Status422UnprocessableEntity, fault.Path, fault.Problem, fault.Mend);
+        ApiProblem.Of(StatusCodes.Status422UnprocessableEntity, fault.Path, fault.Problem, fault.Fix);
 }

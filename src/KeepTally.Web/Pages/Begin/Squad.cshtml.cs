@@ -23,7 +23,7 @@ public sealed class SquadModel(SquadBook squad) : PageModel
     public async Task OnGetAsync(CancellationToken cancellationToken) =>
         Shown = await squad.TeamAsync(HttpContext.ChosenTeam(Team), cancellationToken);
 
-    /// <summary>Takes the names; where one cannot be taken, none is, and the list stays to be mended.</summary>
+    /// <summary>Takes the names; where one cannot be taken, none is, and the list stays to be fixed.</summary>
     public async Task<IActionResult> OnPostAsync(string? names, CancellationToken cancellationToken)
     {
         Text = names ?? "";

@@ -18,7 +18,7 @@ public sealed class IndexModel(PracticeBook book, RunStore runStore, TimeProvide
     protected override Task LayOutAsync(LivePractice live, CancellationToken cancellationToken)
     {
         Drill = View.Over ? "" : live.Runs[View.Block].Name;
-        Boards = BoardFace.Of(live, Origin.InstantAt(Now));
+        Boards = BoardPresenter.Of(live, Origin.InstantAt(Now));
         return Task.CompletedTask;
     }
 }

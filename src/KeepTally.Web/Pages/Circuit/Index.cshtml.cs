@@ -20,7 +20,7 @@ public sealed class IndexModel(PaceBook paces, CircuitWriter circuits, PracticeB
 {
     public required Practice Practice { get; set; }
 
-    /// <summary>How whoever reads it measures.</summary>
+    /// <summary>The reader's units and stride.</summary>
     public Pacing Pacing { get; private set; }
 
     public required Block Block { get; set; }

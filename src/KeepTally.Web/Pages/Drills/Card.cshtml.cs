@@ -34,13 +34,13 @@ public sealed class CardModel(
 
     public DateOnly Today { get; private set; }
 
-    /// <summary>How whoever reads it measures.</summary>
+    /// <summary>The reader's units and stride.</summary>
     public Pacing Pacing { get; private set; }
 
     /// <summary>Why the card could not be put in a practice, in words for the coach.</summary>
     public string? Hindrance { get; private set; }
 
-    /// <summary>The card; where it no longer reads, the editor, which says why and can mend it.</summary>
+    /// <summary>The card; where it no longer reads, the editor, which says why and can fix it.</summary>
     public async Task<IActionResult> OnGetAsync(string id, int? version, CancellationToken cancellationToken) =>
         await LoadAsync(id, version, cancellationToken) ? Page()
         : version is null && await book.TextAsync(id, cancellationToken) is not null ? RedirectToPage("/Drills/Edit", new { id })

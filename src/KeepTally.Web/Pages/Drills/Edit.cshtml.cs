@@ -60,7 +60,7 @@ public sealed class EditModel(DrillBook book, CardWriter writer) : PageModel
         if (await book.FindAsync(source, null, cancellationToken) is not { } page)
         {
             return id is not null && await book.TextAsync(id, cancellationToken) is { } stored
-                ? await MendAsync(id, stored.Json, stored.Revision, cancellationToken)
+                ? await FixAsync(id, stored.Json, stored.Revision, cancellationToken)
                 : NotFound();
         }
 
@@ -81,13 +81,13 @@ public sealed class EditModel(DrillBook book, CardWriter writer) : PageModel
     }
 
     /// <summary>A stored card that no longer reads: its fields with what is wrong, or its bare text where it is no JSON.</summary>
-    private async Task<IActionResult> MendAsync(string id, string json, int revision, CancellationToken cancellationToken)
+    private async Task<IActionResult> FixAsync(string id, string json, int revision, CancellationToken cancellationToken)
     {
         await OnPostTextAsync(id, revision, json, cancellationToken);
         return Page();
     }
 
-    /// <summary>A button of the form: something is added, taken out or moved.</summary>
+    /// <summary>A button of the form: something is added, removed or moved.</summary>
     public async Task<IActionResult> OnPostChangeAsync(string? id, string act, CancellationToken cancellationToken)
     {
         if (!await TakeFormAsync(id, act, cancellationToken))

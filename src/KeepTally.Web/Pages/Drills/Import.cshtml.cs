@@ -36,7 +36,7 @@ public sealed class ImportModel(CardWriter writer) : PageModel
             var read = FileText.Read(bytes.ToArray(), "utf-8");
             if (!read.IsOk)
             {
-                Refuse(read.Faults[0] with { Mend = "save the file as UTF-8" });
+                Refuse(read.Faults[0] with { Fix = "save the file as UTF-8" });
                 return;
             }
 

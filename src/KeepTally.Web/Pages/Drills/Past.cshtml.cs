@@ -25,7 +25,7 @@ public sealed class PastModel(DrillBook book, PastBook past, SquadBook squad, Pa
     /// <summary>One for each way it was scored, the latest first.</summary>
     public IReadOnlyList<DrillPast> Ways { get; private set; } = [];
 
-    /// <summary>How whoever reads it measures.</summary>
+    /// <summary>The reader's units and stride.</summary>
     public Pacing Pacing { get; private set; }
 
     /// <summary>The team looked at; the first where none is named.</summary>

@@ -8,7 +8,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace KeepTally.Web.Pages.Drills;
 
-/// <summary>Trains the thumb: a simulated drill is played, and whoever trains keeps the tally on the pad of the run screen.</summary>
+/// <summary>Trains the thumb: a simulated drill is played, and the person training keeps the tally on the pad of the run screen.</summary>
 public sealed class TrainModel(DrillBook book, PaceBook paces) : PageModel
 {
     public required DrillCard Card { get; set; }
@@ -17,7 +17,7 @@ public sealed class TrainModel(DrillBook book, PaceBook paces) : PageModel
 
     public required string CardId { get; set; }
 
-    /// <summary>How whoever reads it measures.</summary>
+    /// <summary>The reader's units and stride.</summary>
     public Pacing Pacing { get; private set; }
 
     /// <summary>Whether anything of it is tapped at all.</summary>

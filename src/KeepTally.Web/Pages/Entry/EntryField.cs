@@ -2,7 +2,7 @@ using KeepTally.Store.People;
 
 namespace KeepTally.Web.Pages.Entry;
 
-/// <summary>A field of a form by which somebody comes in, with what is wrong with it.</summary>
+/// <summary>A field of a form for signing in or joining, with what is wrong with it.</summary>
 /// <param name="Fill">What the browser may fill it with.</param>
 /// <param name="Faults">What is wrong, by the name of the field.</param>
 public sealed record EntryField(

@@ -33,7 +33,7 @@ public sealed class FirstModel(CoachBook coaches, CallerBook callers, SquadBook 
     /// <summary>What is wrong, by the name of the field.</summary>
     public IReadOnlyDictionary<string, string> Faults { get; private set; } = new Dictionary<string, string>();
 
-    /// <summary>Whether whoever asks may set up: they sit at the machine and have the link.</summary>
+    /// <summary>Whether the caller may set up: they sit at the machine and have the link.</summary>
     public bool MaySetUp =>
         (HttpContext.Connection.RemoteIpAddress is not { } from || IPAddress.IsLoopback(from))
         && CryptographicOperations.FixedTimeEquals(Encoding.UTF8.GetBytes(Key ?? ""), Encoding.UTF8.GetBytes(running.FirstKey));

@@ -7,7 +7,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace KeepTally.Web.Pages.Entry;
 
-/// <summary>Somebody chooses the password of their account by a link made for them; it works once.</summary>
+/// <summary>A person chooses the password of their account by a link made for them; it works once.</summary>
 [AllowAnonymous]
 [ForAssistants]
 public sealed class InviteModel(CoachBook coaches, AuditLog audit) : PageModel

@@ -24,7 +24,7 @@ public sealed class SignInModel(
     TimeProvider clock
 ) : PageModel
 {
-    /// <summary>Where whoever signs in goes on.</summary>
+    /// <summary>The page to go to after signing in.</summary>
     [BindProperty(SupportsGet = true)]
     public string? Back { get; set; }
 
@@ -56,7 +56,7 @@ public sealed class SignInModel(
     private const string DemoSeen = "keep-tally-demo";
 
     /// <summary>
-    /// The made-up head coach of the demo, for whoever opens it for the first time on the machine it runs on: what a newcomer sees
+    /// The made-up head coach of the demo, for a newcomer who opens it for the first time on the machine it runs on: what a newcomer sees
     /// first is the product. Null for everybody else.
     /// </summary>
     private async Task<Coach?> MadeUpHeadAsync(CancellationToken cancellationToken) =>
@@ -98,7 +98,7 @@ public sealed class SignInModel(
         );
     }
 
-    /// <summary>Signs in as somebody made up; in the demo alone.</summary>
+    /// <summary>Signs in as a made-up coach; in the demo only.</summary>
     public async Task<IActionResult> OnPostDemoAsync(int coach, CancellationToken cancellationToken) =>
         running.Demo && await coaches.FindAsync(coach, cancellationToken) is { IsDemo: true } made
             ? await LetInAsync(made, stays: true, cancellationToken)

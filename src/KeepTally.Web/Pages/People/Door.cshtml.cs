@@ -10,8 +10,14 @@ namespace KeepTally.Web.Pages.People;
 
 /// <summary>Lets people without an account come to one practice, and shows its board to the players.</summary>
 [ForAssistants]
-public sealed class DoorModel(DoorBook doors, PracticeBook book, RunStore runs, Trail trail, Running running, TimeProvider clock)
-    : PageModel
+public sealed class DoorModel(
+    DoorBook doors,
+    PracticeBook book,
+    RunStore runs,
+    AuditTrail trail,
+    Running running,
+    TimeProvider clock
+) : PageModel
 {
     public required Practice Practice { get; set; }
 
@@ -19,7 +25,7 @@ public sealed class DoorModel(DoorBook doors, PracticeBook book, RunStore runs, 
 
     public IReadOnlyList<Joiner> Joined { get; private set; } = [];
 
-    /// <summary>What somebody can be given to count alone, with what each is called.</summary>
+    /// <summary>What a helper can be given to count alone, with what each is called.</summary>
     public IReadOnlyList<(string Id, string Name)> Places { get; private set; } = [];
 
     public bool IsOpen => doors.IsOpen(Door);

@@ -12,7 +12,7 @@ namespace KeepTally.Web.Pages.People;
 
 /// <summary>Who has an account, what they may do, and the keys of devices.</summary>
 [Authorize(Policies.Head)]
-public sealed class IndexModel(CoachBook coaches, KeyBook keys, SquadBook squad, Trail trail, Running running) : PageModel
+public sealed class IndexModel(CoachBook coaches, KeyBook keys, SquadBook squad, AuditTrail trail, Running running) : PageModel
 {
     public IReadOnlyList<Coach> Coaches { get; private set; } = [];
 
@@ -30,7 +30,7 @@ public sealed class IndexModel(CoachBook coaches, KeyBook keys, SquadBook squad,
 
     public Task OnGetAsync(CancellationToken cancellationToken) => LoadAsync(cancellationToken);
 
-    /// <summary>Lets somebody in, who then chooses a password by the link.</summary>
+    /// <summary>Invites a coach, who then chooses a password by the link.</summary>
     public async Task<IActionResult> OnPostInviteAsync(string? name, bool head, int[] teams, CancellationToken cancellationToken)
     {
         var invited = await coaches.InviteAsync(name ?? "", head, teams, cancellationToken);
@@ -47,7 +47,7 @@ public sealed class IndexModel(CoachBook coaches, KeyBook keys, SquadBook squad,
         return await LinkAsync(invited.Value, cancellationToken);
     }
 
-    /// <summary>Makes a new link for somebody; what they signed in with before is void.</summary>
+    /// <summary>Makes a new link for a coach; their earlier sessions end.</summary>
     public async Task<IActionResult> OnPostLinkAsync(int coach, CancellationToken cancellationToken)
     {
         if (await coaches.FindAsync(coach, cancellationToken) is not { } found)

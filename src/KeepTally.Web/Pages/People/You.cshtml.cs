@@ -8,7 +8,7 @@ namespace KeepTally.Web.Pages.People;
 
 /// <summary>One's own account: another password, out here, out everywhere.</summary>
 [ForAssistants]
-public sealed class YouModel(CoachBook coaches, CallerBook callers, Trail trail) : PageModel
+public sealed class YouModel(CoachBook coaches, CallerBook callers, AuditTrail trail) : PageModel
 {
     public Caller You => HttpContext.Caller()!;
 

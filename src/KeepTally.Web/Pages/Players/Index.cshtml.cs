@@ -1,9 +1,9 @@
 using System.Globalization;
 using System.Text.Json;
-using KeepTally.Core.Fit;
 using KeepTally.Core.Judgement;
 using KeepTally.Core.Loads;
 using KeepTally.Core.Rules.Measures;
+using KeepTally.Core.Simulation;
 using KeepTally.Core.Time;
 using KeepTally.Core.Words;
 using KeepTally.Store.Results;
@@ -87,13 +87,13 @@ public sealed class IndexModel(SquadBook squad, PastBook past, LoadBook loads, T
         }
 
         var given = Duration.FromMinutes(drill.Card.Minutes > 0 ? drill.Card.Minutes : UsualMinutes);
-        var settings = new FitSettings(GoPace.Of(drill.Card, drill.Stage, drill.Card.Players.Best))
+        var settings = new SimulationSettings(GoPace.Of(drill.Card, drill.Stage, drill.Card.Players.Best))
         {
             Runs = ParRuns,
             Cap = ParRuns,
             Given = given,
         };
-        return FitWords.ParOf(par, simulator.Run(settings), given);
+        return SimulationWords.ParOf(par, simulator.Run(settings), given);
     }
 
     /// <summary>The limit of a day for a kind at this age; null where there is none or the age is not known.</summary>

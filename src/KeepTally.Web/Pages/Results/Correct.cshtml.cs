@@ -16,7 +16,7 @@ using EventId = KeepTally.Core.Events.EventId;
 namespace KeepTally.Web.Pages.Results;
 
 /// <summary>Puts right what was tapped in a practice that was, tap by tap; what was tapped first is kept, and who did it is written down.</summary>
-public sealed class CorrectModel(PracticeBook book, ResultCorrection corrections, Trail trail) : PageModel
+public sealed class CorrectModel(PracticeBook book, ResultCorrection corrections, AuditTrail trail) : PageModel
 {
     public required Practice Practice { get; set; }
 
@@ -112,7 +112,7 @@ public sealed class CorrectModel(PracticeBook book, ResultCorrection corrections
         }
 
         (Practice, Open, Device, N) = (practice, open, device, n);
-        Tap = device is null ? null : AmendFace.Of(open.Live, open.Sheet, new EventId(new DeviceId(device), n));
+        Tap = device is null ? null : AmendPresenter.Of(open.Live, open.Sheet, new EventId(new DeviceId(device), n));
         return Page();
     }
 

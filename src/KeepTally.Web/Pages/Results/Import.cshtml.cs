@@ -11,9 +11,9 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace KeepTally.Web.Pages.Results;
 
-/// <summary>Brings in a whole practice with its logs, as one that was.</summary>
+/// <summary>Imports a whole practice with its logs, as one that was.</summary>
 [Authorize(Policies.Head)]
-public sealed class ImportModel(PracticeImport import, SquadBook squads, Trail trail) : PageModel
+public sealed class ImportModel(PracticeImport import, SquadBook squads, AuditTrail trail) : PageModel
 {
     private const int LargestBytes = 40_000_000;
 

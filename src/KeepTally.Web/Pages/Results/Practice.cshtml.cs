@@ -29,7 +29,7 @@ public sealed class PracticeModel(
     SquadBook squads,
     PracticeRemoval removal,
     AppendGuards guards,
-    Trail trail
+    AuditTrail trail
 ) : PageModel
 {
     public required Practice Practice { get; set; }

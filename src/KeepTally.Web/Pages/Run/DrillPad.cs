@@ -64,8 +64,12 @@ public sealed record DrillPad(
         [.. Sheets.SelectMany(sheet => CautionWords.Of(sheet.Card)).Select(caution => caution.Text).Distinct()];
 
     /// <summary>The set-up of every card of it that is drawn.</summary>
-    public IReadOnlyList<SetUpFace> SetUps(Pacing pacing) =>
-        [.. Cards.Where(card => card.Layout is not null).Select((card, index) => new SetUpFace(card, $"{Key}-{index}", pacing))];
+    public IReadOnlyList<SetUpViewModel> SetUps(Pacing pacing) =>
+        [
+            .. Cards
+                .Where(card => card.Layout is not null)
+                .Select((card, index) => new SetUpViewModel(card, $"{Key}-{index}", pacing)),
+        ];
 
     /// <summary>The cards it is played by, each once.</summary>
     public IReadOnlyList<DrillCard> Cards => [.. Sheets.Select(sheet => sheet.Card).DistinctBy(card => card.Id)];
@@ -154,7 +158,7 @@ public sealed record SheetPad(
 
     public bool TakesTime => Stage.Outcomes.Any(outcome => outcome.Reading == "s");
 
-    /// <summary>Outcomes that are counted for whoever has a job.</summary>
+    /// <summary>Outcomes that are counted for the player who has a job.</summary>
     public IReadOnlyList<Outcome> Helpers => [.. Stage.Outcomes.Where(outcome => outcome.Job is not null)];
 
     /// <summary>One stands against one, and others wait.</summary>

@@ -24,7 +24,7 @@ public sealed class IndexModel(
 {
     public IReadOnlyList<DrillPad> Drills { get; private set; } = [];
 
-    /// <summary>How whoever reads it measures.</summary>
+    /// <summary>The reader's units and stride.</summary>
     public Pacing Pacing { get; private set; }
 
     protected override bool SendsCoachesToToday => true;
@@ -32,7 +32,7 @@ public sealed class IndexModel(
     /// <summary>What players may not do today is for coaches: who helps once has no business with it.</summary>
     protected override bool TellsLimits => HttpContext.Caller() is { IsCoach: true };
 
-    /// <summary>The sheets whoever asks counts for, and no others, with commas between; empty for all.</summary>
+    /// <summary>The sheets the caller counts for, and no others, with commas between; empty for all.</summary>
     public string Own => string.Join(',', HttpContext.Caller()!.Sheets);
 
     /// <summary>The pages that can be read without a network besides, as JSON: Today of this practice, and its cards.</summary>

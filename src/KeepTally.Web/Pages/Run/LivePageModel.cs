@@ -111,7 +111,7 @@ public abstract class LivePageModel(PracticeBook book, RunStore runStore, TimePr
         // What the clock calls for by now is shown as every device will show it; the devices append it themselves.
         var now = Origin.InstantAt(Now);
         live.AppendDue(now);
-        View = new RunFace(live, Habits).At(now);
+        View = new RunPresenter(live, Habits).At(now);
         await LayOutAsync(live, cancellationToken);
         return Page();
     }

@@ -50,7 +50,7 @@ public sealed class EditModel(DrillBook book, CardWriter writer, PaceBook paces)
 
     public IReadOnlyList<Fault> Faults { get; private set; } = [];
 
-    /// <summary>A text that was brought in and could not be read, as it was.</summary>
+    /// <summary>A text that was imported and could not be read, as it was.</summary>
     public string Brought { get; private set; } = "";
 
     public string Text => LayoutWriter.Text(Diagram);
@@ -110,7 +110,7 @@ public sealed class EditModel(DrillBook book, CardWriter writer, PaceBook paces)
         return Shown();
     }
 
-    /// <summary>A layout brought in as JSON, in place of what stands; what cannot be read leaves it, and is told.</summary>
+    /// <summary>A layout imported as JSON, in place of what stands; what cannot be read leaves it, and is told.</summary>
     public async Task<IActionResult> OnPostBringAsync(
         string id,
         int revision,
@@ -217,7 +217,7 @@ public sealed class EditModel(DrillBook book, CardWriter writer, PaceBook paces)
         }
 
         (Pacing, _) = await paces.OfAsync(HttpContext.Caller()!, cancellationToken);
-        var face = SetUpFace.Of(page.Card, Way, "edit", Pacing);
+        var face = SetUpViewModel.Of(page.Card, Way, "edit", Pacing);
         (Id, Card, Revision, Way) = (page.Row.Id, face.Card, page.Row.Revision, face.Way);
         Diagram = Card.Layout ?? LayoutEdits.Empty(Card.Sports);
         Faults = OfJson(Diagram.PassedOver);

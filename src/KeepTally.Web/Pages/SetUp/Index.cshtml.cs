@@ -10,7 +10,7 @@ namespace KeepTally.Web.Pages.SetUp;
 /// <summary>How a drill is set up: the picture to scale, one rep that can be played, and the walk with an armful of cones.</summary>
 public sealed class IndexModel(DrillBook book, PaceBook paces) : PageModel
 {
-    public required SetUpFace Face { get; set; }
+    public required SetUpViewModel SetUp { get; set; }
 
     public string Id { get; private set; } = "";
 
@@ -28,7 +28,7 @@ public sealed class IndexModel(DrillBook book, PaceBook paces) : PageModel
 
     /// <summary>The picture of the rep, as a file.</summary>
     public async Task<IActionResult> OnGetSvgAsync(string id, int? way, CancellationToken cancellationToken) =>
-        await LoadAsync(id, way, cancellationToken) && Face.Drawing is { } drawing
+        await LoadAsync(id, way, cancellationToken) && SetUp.Drawing is { } drawing
             ? File(SceneFile.Of(drawing.Rep()), "image/svg+xml", $"{id}{(way is null ? "" : $"-{way}")}.svg")
             : NotFound();
 
@@ -40,7 +40,7 @@ public sealed class IndexModel(DrillBook book, PaceBook paces) : PageModel
         }
 
         var (pacing, walked) = await paces.OfAsync(HttpContext.Caller()!, cancellationToken);
-        (Id, IsWalked, Face) = (page.Row.Id, walked, SetUpFace.Of(page.Card, way, "rep", pacing));
+        (Id, IsWalked, SetUp) = (page.Row.Id, walked, SetUpViewModel.Of(page.Card, way, "rep", pacing));
         return true;
     }
 }

@@ -9,7 +9,7 @@ namespace KeepTally.Web.Pages.SetUp;
 /// <summary>The set-up of a drill on a card of A5, for the clipboard or the wall.</summary>
 public sealed class PrintModel(DrillBook book, PaceBook paces) : PageModel
 {
-    public required SetUpFace Face { get; set; }
+    public required SetUpViewModel SetUp { get; set; }
 
     public string Id { get; private set; } = "";
 
@@ -21,7 +21,7 @@ public sealed class PrintModel(DrillBook book, PaceBook paces) : PageModel
         }
 
         var (pacing, _) = await paces.OfAsync(HttpContext.Caller()!, cancellationToken);
-        (Id, Face) = (page.Row.Id, SetUpFace.Of(page.Card, way, "card", pacing));
+        (Id, SetUp) = (page.Row.Id, SetUpViewModel.Of(page.Card, way, "card", pacing));
         return Page();
     }
 }

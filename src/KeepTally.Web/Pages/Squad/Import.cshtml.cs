@@ -10,7 +10,7 @@ namespace KeepTally.Web.Pages.Squad;
 
 /// <summary>Brings a squad in from CSV: first what it would bring, then the good rows of it.</summary>
 [Authorize(Policies.Head)]
-public sealed class ImportModel(SquadBook squad, Trail trail, TimeProvider clock) : PageModel
+public sealed class ImportModel(SquadBook squad, AuditTrail trail, TimeProvider clock) : PageModel
 {
     private const long LargestBytes = 1_000_000;
 

@@ -11,7 +11,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace KeepTally.Web.Pages.Squad;
 
 /// <summary>The squad: list, add, change.</summary>
-public sealed class IndexModel(SquadBook squad, PlayerErasure erasure, PlayerFile file, Trail trail) : PageModel
+public sealed class IndexModel(SquadBook squad, PlayerErasure erasure, PlayerFile file, AuditTrail trail) : PageModel
 {
     private const int LongestTeamName = 80;
 
@@ -114,7 +114,7 @@ public sealed class IndexModel(SquadBook squad, PlayerErasure erasure, PlayerFil
             cancellationToken
         );
 
-    /// <summary>All that is kept of one player, for whoever asks for it.</summary>
+    /// <summary>All data of one player, for the parent or player who asks for it.</summary>
     [ForHead]
     public async Task<IActionResult> OnGetPlayerAsync(CancellationToken cancellationToken)
     {
@@ -191,7 +191,7 @@ public sealed class IndexModel(SquadBook squad, PlayerErasure erasure, PlayerFil
 
         ModelState.Clear();
         await LoadAsync(cancellationToken);
-        var wrong = Phrase.Sentence($"{fault.Problem}: {fault.Mend}");
+        var wrong = Phrase.Sentence($"{fault.Problem}: {fault.Fix}");
         Lists = [.. Lists.Select(list => list.Name == name ? list with { Words = words, Fault = wrong } : list)];
         return Page();
     }

@@ -9,7 +9,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace KeepTally.Web.Pages.Squad;
 
 /// <summary>The limits of throws, jumps and hits the club goes by: what is published, or its own.</summary>
-public sealed class LoadsModel(LoadBook loads, Trail trail) : PageModel
+public sealed class LoadsModel(LoadBook loads, AuditTrail trail) : PageModel
 {
     private const int Longest = 10_000;
 

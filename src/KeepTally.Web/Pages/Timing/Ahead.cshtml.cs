@@ -1,8 +1,8 @@
 using KeepTally.Core.Cards;
-using KeepTally.Core.Fit;
 using KeepTally.Core.Judgement;
 using KeepTally.Core.Loads;
 using KeepTally.Core.Planning;
+using KeepTally.Core.Simulation;
 using KeepTally.Core.Time;
 using KeepTally.Core.Words;
 using KeepTally.Store.Planning;
@@ -60,14 +60,16 @@ public sealed class AheadModel(PlanBook plans, PastBook past, LoadBook loads, Sq
                 .Select(block => LineOf((PlanBlock.Drill)block.Block, block, sheets, cancellationToken)),
         ];
         var played = Lines.Where(line => line.Lasts.Length > 0).ToArray();
-        Whole = FitWords.OfSheet(
-            SheetFit.Of(
+        Whole = SimulationWords.OfSheet(
+            SheetSimulation.Of(
                 open.Practice.Minutes * 60,
                 report.Total - played.Sum(line => line.Given),
                 [.. played.Select(line => (line.Lasts, line.Units))]
             ),
             played
-                .Select(line => ((string Name, double Share)?)(line.Name, SheetFit.Unfinished(line.Lasts, line.Units, line.Given)))
+                .Select(line =>
+                    ((string Name, double Share)?)(line.Name, SheetSimulation.Unfinished(line.Lasts, line.Units, line.Given))
+                )
                 .MaxBy(line => line!.Value.Share)
         );
         return Page();
@@ -131,17 +133,17 @@ public sealed class AheadModel(PlanBook plans, PastBook past, LoadBook loads, Sq
         }
 
         var given = Duration.FromSeconds(drill.Seconds);
-        var settings = new FitSettings(GoPace.Of(card, stage, block.GroupSizes.DefaultIfEmpty(1).Max()))
+        var settings = new SimulationSettings(GoPace.Of(card, stage, block.GroupSizes.DefaultIfEmpty(1).Max()))
         {
             Runs = Runs,
             Cap = Cap,
             Given = given,
         };
         var within = simulator.Run(settings, cancellationToken);
-        var whole = FitWords.Ends(stage)
+        var whole = SimulationWords.Ends(stage)
             ? Simulator.Open(Untimed.Of(card, index), index, skill).Require().Run(settings with { Given = null }, cancellationToken)
             : null;
-        return new AheadLine(name, drill.Card, record, FitWords.InTime(stage, within, whole, given))
+        return new AheadLine(name, drill.Card, record, SimulationWords.InTime(stage, within, whole, given))
         {
             Wait = block.Drills[0].Activity?.WaitSeconds ?? 0,
             Given = drill.Seconds,

@@ -112,7 +112,7 @@ public sealed class IndexModel(
             : await AgainAsync(form, made.Faults[0].Told, cancellationToken);
     }
 
-    /// <summary>Brings in a sheet from a file.</summary>
+    /// <summary>Imports a sheet from a file.</summary>
     public async Task<IActionResult> OnPostBringAsync(int team, IFormFile file, CancellationToken cancellationToken)
     {
         if (file.Length > MostBytes)

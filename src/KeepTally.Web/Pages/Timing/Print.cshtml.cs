@@ -7,7 +7,7 @@ namespace KeepTally.Web.Pages.Timing;
 /// <summary>The sheet on one page, large, for a clipboard.</summary>
 public sealed class PrintModel(PlanBook plans) : PageModel
 {
-    public required SheetFace Sheet { get; set; }
+    public required SheetViewModel Sheet { get; set; }
 
     public async Task<IActionResult> OnGetAsync(int id, CancellationToken cancellationToken)
     {
@@ -16,7 +16,7 @@ public sealed class PrintModel(PlanBook plans) : PageModel
             return NotFound();
         }
 
-        Sheet = SheetFace.Of(open);
+        Sheet = SheetViewModel.Of(open);
         return Page();
     }
 }

@@ -13,7 +13,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace KeepTally.Web.Pages.Timing;
 
 /// <summary>
-/// The timing sheet of a practice, read and written. Before practice the head coach writes it; while it runs whoever helps with
+/// The timing sheet of a practice, read and written. Before practice the head coach writes it; while it runs anyone who helps with
 /// it may, and every device hears of it.
 /// </summary>
 public sealed class SheetModel(
@@ -29,7 +29,7 @@ public sealed class SheetModel(
 {
     private const double BreakMinutes = 2;
 
-    public required SheetFace Sheet { get; set; }
+    public required SheetViewModel Sheet { get; set; }
 
     public Practice Practice => Sheet.Open.Practice;
 
@@ -48,7 +48,7 @@ public sealed class SheetModel(
     /// <summary>Who may take a line.</summary>
     public IReadOnlyList<string> Coaches { get; private set; } = [];
 
-    /// <summary>Whoever looks may change the sheet.</summary>
+    /// <summary>Anyone who looks may change the sheet.</summary>
     public bool MayWrite => !IsPast && HttpContext.Caller() is { } you && (you.IsHead || (Sheet.Open.IsRunning && you.IsCoach));
 
     private DateOnly Today => DateOnly.FromDateTime(clock.GetLocalNow().DateTime);
@@ -152,7 +152,7 @@ public sealed class SheetModel(
             : await ShownAsync(id, FirstError, cancellationToken);
 
     [ForAssistants]
-    public Task<IActionResult> OnPostMendAsync(
+    public Task<IActionResult> OnPostFixAsync(
         int id,
         WarningCode code,
         int? key,
@@ -177,7 +177,7 @@ public sealed class SheetModel(
 
     /// <summary>Makes the clock of a drill and its minutes go together.</summary>
     [ForAssistants]
-    public Task<IActionResult> OnPostFitAsync(int id, int key, FitWay way, CancellationToken cancellationToken) =>
+    public Task<IActionResult> OnPostFitAsync(int id, int key, ClockFitWay way, CancellationToken cancellationToken) =>
         LineAsync(
             id,
             key,
@@ -352,7 +352,7 @@ public sealed class SheetModel(
             return false;
         }
 
-        Sheet = SheetFace.Of(open);
+        Sheet = SheetViewModel.Of(open);
         Unreached = await unreached.ForAsync(open.Practice, cancellationToken);
         Lately = await practices.LatelyAsync(open.Practice, cancellationToken);
         Coaches =

@@ -7,7 +7,7 @@ using KeepTally.Core.Time;
 namespace KeepTally.Web.Pages.Timing;
 
 /// <summary>One line of a timing sheet as it is shown.</summary>
-/// <param name="Warnings">What does not fit in it, each with what mends it.</param>
+/// <param name="Warnings">What does not fit in it, each with what fixes it.</param>
 /// <param name="Busier">What would keep more players busy; null where nothing would.</param>
 /// <param name="HasBegun">It was started, and stands as it is.</param>
 public sealed record SheetLine(
@@ -90,5 +90,5 @@ public sealed record SheetLine(
     private static string Figure(decimal goes) => Math.Round(goes, 1).ToString("0.#", CultureInfo.InvariantCulture);
 }
 
-/// <summary>Something that does not fit, with what mends it.</summary>
-public sealed record SheetWarning(PlanWarning Warning, IReadOnlyList<Mend> Mends);
+/// <summary>Something that does not fit, with what fixes it.</summary>
+public sealed record SheetWarning(PlanWarning Warning, IReadOnlyList<Fix> Fixes);

@@ -1,5 +1,5 @@
 // The board the players see. It hears what the coaches say and shows it; it says nothing itself.
-import { ClockFace } from "../run/clock-face.js";
+import { ClockDisplay } from "../run/clock-display.js";
 import { showInTitle } from "../run/tab-title.js";
 import { loadCore } from "../run/core.js";
 import { keepAtHand } from "../run/offline.js";
@@ -25,7 +25,7 @@ async function begin() {
   }
   await Promise.race([time.keepMeasuring(), new Promise((done) => setTimeout(done, 700))]);
   const boards = new Boards(root, () => core.boards(time.now()));
-  const face = new ClockFace();
+  const clockDisplay = new ClockDisplay();
   const drills = JSON.parse(by("practice").textContent).runs;
   const screen = new View();
 
@@ -39,7 +39,7 @@ async function begin() {
     boards.show();
     showInTitle(view.run?.clock);
     if (view.run) {
-      face.show(view.run.clock);
+      clockDisplay.show(view.run.clock);
       showRound(view.run.round);
     }
   }
@@ -93,7 +93,7 @@ async function begin() {
   setInterval(() => {
     const share = core.pulse(time.now());
     if (share >= 0) {
-      face.burn(share);
+      clockDisplay.burn(share);
     } else if (screen.now.run) {
       show();
     }

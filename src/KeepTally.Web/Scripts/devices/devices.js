@@ -63,7 +63,7 @@ function show(now, told) {
     sheets.map((each, index) => [each.sheet, each.name || `Sheet ${index + 1}`]),
   );
   const { units = [], named } = sheet() ?? {};
-  choose(part("unit"), [...(named ? [] : [["", "Whoever it is"]]), ...units.map((unit) => [unit.id, unit.name])]);
+  choose(part("unit"), [...(named ? [] : [["", "Any player"]]), ...units.map((unit) => [unit.id, unit.name])]);
   showPresses();
   const next = now.signals.find((each) => each.kind !== "call");
   part("signal").textContent = next ? `The next one is in ${Math.ceil(next.in / 1000)} s.` : "No signal for now.";

@@ -14,7 +14,7 @@ export class Door {
   }
 
   /**
-   * Listens to a practice until it is told to stop: whatever is said there by anybody is told at once, as a clock that is
+   * Listens to a practice until it is told to stop: every event there is passed on at once, as a clock that is
    * stopped while a horn waits.
    */
   async listen(practice, heard, stop) {

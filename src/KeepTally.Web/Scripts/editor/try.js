@@ -1,7 +1,7 @@
 // The pad of the run screen with made-up players. The core judges and explains; nothing is kept or sent. The clock can
 // be pushed on, so that a minute need not be waited for.
 import { Binding } from "../run/bind.js";
-import { ClockFace } from "../run/clock-face.js";
+import { ClockDisplay } from "../run/clock-display.js";
 import { loadCore } from "../run/core.js";
 import { Pad } from "../run/pad.js";
 import { View } from "../run/view.js";
@@ -20,7 +20,7 @@ export async function openTry() {
     by("try-why").textContent = fault;
     return;
   }
-  const face = new ClockFace();
+  const clockDisplay = new ClockDisplay();
   const began = performance.now();
   let skipped = 0;
   const screen = new View();
@@ -35,7 +35,7 @@ export async function openTry() {
     view = screen.now;
     if (view.run) {
       binding.show({ run: view.run, sheets: view.run.sheets }, changed);
-      face.show(view.run.clock);
+      clockDisplay.show(view.run.clock);
       root.querySelector("[data-try=go]").textContent = view.run.primaryLabel;
     }
     root.querySelector("[data-try=go]").disabled = !view.run || view.run.primary === "end";

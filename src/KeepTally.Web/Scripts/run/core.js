@@ -33,7 +33,7 @@ export async function loadCore() {
     /** The runs in their order now, by what they are known by; none where it cannot be read. */
     reopen: (practice, device, { from, to } = { from: "", to: "" }) =>
       Bridge.Reopen(practice, device, from, to).split(",").filter(Boolean),
-    /** Somebody joins on this device alone; why not, or an empty text. */
+    /** A player joins on this device alone; why not, or an empty text. */
     writeDown: ({ id, name }) => Bridge.WriteDown(id, name),
     renamed: (line, from, to) => Bridge.Renamed(line, from, to),
     receive: (sheet, device, n, line) => Bridge.Receive(sheet, device, n, line),

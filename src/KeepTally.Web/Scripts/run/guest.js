@@ -1,4 +1,4 @@
-// Somebody who is not in the squad joins for today. Who they are on record is the server's to say: without a network they join
+// A player who is not in the squad joins for today. Who they are on record is the server's to say: without a network they join
 // under a name of this device alone, and what is said of them waits here until they are written down.
 export class Guests {
   #practice;
@@ -41,13 +41,13 @@ export class Guests {
     this.#waiting.forEach((guest) => this.#core.writeDown(guest));
   }
 
-  /** Whether these events wait for somebody to be written down. */
+  /** Whether these events wait for a player to be written down. */
   hold(events) {
     const waiting = this.#waiting;
     return events.some(({ line }) => waiting.some(({ id }) => line.includes(`"${id}"`)));
   }
 
-  /** Writes down whoever waits, once there is a network. */
+  /** Writes down the guests that wait, once there is a network. */
   async settle() {
     if (this.#settling) {
       return;

@@ -1,5 +1,5 @@
 // The timing sheet has changed while practice runs: the drills of this page are put in their new order, those that are new come
-// in, those taken off go. What stands on the page already stays as it is, and nothing said here is lost.
+// in, those removed go. What stands on the page already stays as it is, and nothing said here is lost.
 export class Replan {
   #root;
   #core;
@@ -33,7 +33,7 @@ export class Replan {
     }
   }
 
-  /** Opens it anew whatever is new: somebody who joined here is known by who they are on record. */
+  /** Opens it anew whatever is new: a guest who joined here goes by the id on record. */
   async settle(settled) {
     const page = await this.#fetch();
     return page !== null && this.#take(page, settled);

@@ -5,7 +5,7 @@ import { letBackClose } from "./back-closes.js";
 import { Binding } from "./bind.js";
 import { chipOf } from "./chip.js";
 import { Choices } from "./choices.js";
-import { ClockFace } from "./clock-face.js";
+import { ClockDisplay } from "./clock-display.js";
 import { loadCore } from "./core.js";
 import { hearOfErasure } from "../erased.js";
 import { Here } from "./here.js";
@@ -29,7 +29,7 @@ import { Sound } from "./sound.js";
 import { TapList } from "./tap-list.js";
 import { showInTitle } from "./tab-title.js";
 import { Stream } from "./stream.js";
-import { Twice } from "./twice.js";
+import { DuplicateTap } from "./duplicate-tap.js";
 import { Unkept } from "./unkept.js";
 import { UndoButton } from "./undo-button.js";
 import { View } from "./view.js";
@@ -71,7 +71,7 @@ function tell(words, forGood = false) {
   }
 }
 
-/** What is kept here of somebody who was erased goes; this screen is drawn anew when the coach reloads it. */
+/** What is kept here of an erased player goes; this screen is drawn anew when the coach reloads it. */
 async function erased(at) {
   if (await hearOfErasure(at)) {
     await keptEvents?.forgetSent();
@@ -127,7 +127,7 @@ async function begin() {
   const sound = new Sound(choices, () => signals.plan());
   const signals = new Signals(core, time, sound, choices);
   const asked = new Asked(choices, sound);
-  const face = new ClockFace();
+  const clockDisplay = new ClockDisplay();
   const screen = new View();
   const unkept = new Unkept({
     describe: ({ sheet, line }) => core.describe(sheet, line),
@@ -191,7 +191,7 @@ async function begin() {
     },
   });
   const here = new Here(root, { practice, device });
-  const twice = new Twice(({ sheet, device, n }) => act(core.undo(sheet, device, n, time.now())));
+  const duplicate = new DuplicateTap(({ sheet, device, n }) => act(core.undo(sheet, device, n, time.now())));
   const amend = new Amend({
     look: (tap) => core.amendable(tap),
     change: (tap, change) => act(core.amend(tap, change, time.now())),
@@ -298,7 +298,7 @@ async function begin() {
       asked.show(view.run);
     }
     if (is("run.clock")) {
-      face.show(view.run.clock);
+      clockDisplay.show(view.run.clock);
       by("whistle").hidden = !view.run.clock.whistle;
       by("longer").hidden = !view.run.clock.more;
     }
@@ -318,9 +318,9 @@ async function begin() {
     if (is("run.primary")) {
       by("go").dataset.does = view.run.primary;
     }
-    if (is("run.twice")) {
-      const said = view.run.twice;
-      twice.show(said && (own.length === 0 || own.includes(said.sheet)) ? said : null);
+    if (is("run.duplicate")) {
+      const said = view.run.duplicate;
+      duplicate.show(said && (own.length === 0 || own.includes(said.sheet)) ? said : null);
     }
     if (is("run.contest")) {
       showContest(view.run.contest);
@@ -585,14 +585,14 @@ async function begin() {
     }
     const share = core.pulse(time.now());
     if (share >= 0) {
-      face.burn(share);
+      clockDisplay.burn(share);
       return;
     }
     const clock = core.clock(time.now());
     if (clock && (clock.state !== run.clock.state || clock.round !== run.clock.round)) {
       show();
     } else if (clock) {
-      face.show(clock);
+      clockDisplay.show(clock);
       showInTitle(clock);
     }
   }

@@ -62,7 +62,7 @@ export class Wire {
     this.#tell();
   }
 
-  /** The server does not know whoever sends any more: what waits goes up when they have signed in again. */
+  /** The session is over: what waits goes up when they have signed in again. */
   signedOut() {
     this.#signedIn = false;
     this.#tell();

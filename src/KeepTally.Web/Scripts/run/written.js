@@ -1,4 +1,4 @@
-// What a coach writes on the run screen: a note to somebody or to the drill, and why the drill is stopped.
+// What a coach writes on the run screen: a note about a player or the drill, and why the drill is stopped.
 export class Written {
   #whom = [document.getElementById("note-whom"), document.getElementById("cue-whom")].filter(Boolean);
   #look;

@@ -1,6 +1,6 @@
 // Trains the thumb: what happens is worked out by the core ahead of time and shown at its moment; the pad is the real one.
 import { Binding } from "../run/bind.js";
-import { ClockFace } from "../run/clock-face.js";
+import { ClockDisplay } from "../run/clock-display.js";
 import { loadCore } from "../run/core.js";
 import { Pad } from "../run/pad.js";
 import { View } from "../run/view.js";
@@ -11,7 +11,7 @@ const by = (id) => document.getElementById(id);
 const part = (name) => root.querySelector(`[data-${name}]`);
 const frame = 100;
 const share = 0.55;
-// Whoever sees the last one has time to tap it.
+// Anyone who sees the last one has time to tap it.
 const grace = 3000;
 const seenFor = 1500;
 const lead = 1500;
@@ -21,7 +21,7 @@ async function begin() {
   const practice = by("try-practice").textContent;
   const drill = root.querySelector("[data-drill]");
   const tries = new Tries(root);
-  const face = new ClockFace();
+  const clockDisplay = new ClockDisplay();
   const began = performance.now();
   const now = () => performance.now() - began;
   let screen;
@@ -41,7 +41,7 @@ async function begin() {
     const changed = screen.take(core.look(now()));
     if (screen.now.run) {
       binding.show({ run: screen.now.run, sheets: screen.now.run.sheets }, changed);
-      face.show(screen.now.run.clock);
+      clockDisplay.show(screen.now.run.clock);
     }
   }
 

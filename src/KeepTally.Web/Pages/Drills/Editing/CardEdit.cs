@@ -19,5 +19,5 @@ public sealed class CardEdit(JsonObject tree, IReadOnlyList<Fault> faults)
 
     /// <summary>What is wrong at a path, in words; empty where nothing is.</summary>
     public string FaultAt(string path) =>
-        string.Join(" ", faults.Where(fault => fault.Path == path).Select(fault => $"{fault.Problem}; {fault.Mend}."));
+        string.Join(" ", faults.Where(fault => fault.Path == path).Select(fault => $"{fault.Problem}; {fault.Fix}."));
 }

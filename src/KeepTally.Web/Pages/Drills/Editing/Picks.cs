@@ -26,7 +26,12 @@ public static class Picks
             : name switch
             {
                 "whose" => [("", "the tapped player"), ("ball", "the side with the ball"), ("offBall", "the side without it")],
-                "pass" => [("window", "so many of so many"), ("makes", "so many in all"), ("streak", "so many in a row")],
+                "pass" =>
+                [
+                    ("window", "made out of a number of goes, such as 5 of 7"),
+                    ("makes", "made in all, such as 5"),
+                    ("streak", "made in a row, such as 3"),
+                ],
                 "reading" =>
                 [
                     ("", "none"),

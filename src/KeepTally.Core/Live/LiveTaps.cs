@@ -1,0 +1,279 @@
+using KeepTally.Core.Cards;
+using KeepTally.Core.Events;
+using KeepTally.Core.Faults;
+using KeepTally.Core.Identity;
+using KeepTally.Core.Time;
+
+namespace KeepTally.Core.Live;
+
+/// <summary>What is said on one sheet: taps, and what puts them right; turns, notes, cues, counts, what was seen.</summary>
+public sealed partial class LivePractice
+{
+    /// <summary>A tap on a sheet.</summary>
+    public Fault? Tap(SheetId sheet, TapCommand command, Instant now, out IReadOnlyList<SheetEvent> appended) =>
+        Tap(sheet, command, null, Find(sheet)?.Stamp(now) ?? now, out appended);
+
+    /// <summary>A tap on a sheet that was made at a moment, by a device that may number its events itself.</summary>
+    /// <param name="id">Its id; null for the next of this device.</param>
+    public Fault? Tap(SheetId sheet, TapCommand command, EventId? id, Instant at, out IReadOnlyList<SheetEvent> appended)
+    {
+        appended = [];
+        if (Find(sheet) is not { } live)
+        {
+            return new Fault("sheet", $"there is no sheet \"{sheet}\" in this practice", "reload the page");
+        }
+
+        var tap = new RunEvent.Tap(
+            id ?? NextId(live),
+            at,
+            command.Unit ?? JobHolder(live, command.Outcome),
+            command.Outcome,
+            command.Zone,
+            command.Tags is { Count: > 0 } ? command.Tags : null,
+            command.Value
+        )
+        {
+            Laps = command.Laps is { Count: > 0 } ? command.Laps : null,
+        };
+        if (live.Add(tap) is { } fault)
+        {
+            return fault;
+        }
+
+        appended = [new SheetEvent(sheet, tap)];
+        return null;
+    }
+
+    /// <summary>Puts right what a tap said: who, what, where, or that it counts though it was late.</summary>
+    /// <param name="change">What is to be otherwise; what is left out stays.</param>
+    public Fault? Amend(SheetId sheet, EventId of, TapAmendment change, Instant now, out IReadOnlyList<SheetEvent> appended)
+    {
+        appended = [];
+        if (Find(sheet) is not { } live || live.Log.Find(of) is not RunEvent.Tap)
+        {
+            return new Fault("of", "there is no such tap on this sheet", "reload the page");
+        }
+
+        if (
+            change.Unit is { } whose
+            && live.Units.All(unit => unit.Id != whose)
+            && AlikeOf(sheet).FirstOrDefault(each => each.Sheet.Units.Any(unit => unit.Id == whose)) is { } right
+        )
+        {
+            return MoveTap(sheet, live, (RunEvent.Tap)live.Log.Read(of)!, right, change, now, out appended);
+        }
+
+        var amend = new RunEvent.Amend(
+            NextId(live),
+            live.Stamp(now),
+            of,
+            change.Unit,
+            change.Outcome,
+            change.Zone,
+            change.Value,
+            change.Counts
+        )
+        {
+            Tags = change.Tags is { Count: > 0 } ? change.Tags : null,
+        };
+        if (live.Add(amend) is { } fault)
+        {
+            return fault;
+        }
+
+        appended = [new SheetEvent(sheet, amend)];
+        return null;
+    }
+
+    /// <summary>The sheets of a drill on which the same is tapped: those of its groups, in a circuit of the same station and round.</summary>
+    public IReadOnlyList<RunSheet> AlikeOf(SheetId sheet)
+    {
+        var run = Runs.First(each => each.Sheets.Any(one => one.Id == sheet));
+        var own = run.Sheets.First(each => each.Id == sheet);
+        return
+        [
+            .. run.Sheets.Where(each =>
+                each.Sheet.Card.Id == own.Sheet.Card.Id
+                && each.Sheet.Head.Stage == own.Sheet.Head.Stage
+                && each.Stop?.Round == own.Stop?.Round
+            ),
+        ];
+    }
+
+    /// <summary>A tap on the pad of the wrong group: it is taken back there, and said on the right one at the moment it was made.</summary>
+    private Fault? MoveTap(
+        SheetId sheet,
+        Sheet live,
+        RunEvent.Tap tap,
+        RunSheet right,
+        TapAmendment change,
+        Instant now,
+        out IReadOnlyList<SheetEvent> appended
+    )
+    {
+        appended = [];
+        var moved = new RunEvent.Tap(
+            NextId(right.Sheet),
+            tap.At,
+            change.Unit,
+            change.Outcome ?? tap.Outcome,
+            change.Zone ?? tap.Zone,
+            change.Tags ?? tap.Tags,
+            change.Value ?? tap.Value
+        )
+        {
+            Laps = change.Value is null ? tap.Laps : null,
+        };
+        if (right.Sheet.Add(moved) is { } fault)
+        {
+            return fault;
+        }
+
+        appended = [.. Undo(sheet, live, tap.Id, now), new SheetEvent(right.Id, moved)];
+        return null;
+    }
+
+    /// <summary>
+    /// Writes something down about a player, or about the drill. Where players carry no score of their own the player is named in
+    /// the words.
+    /// </summary>
+    /// <param name="ofPractice">It is about the whole practice; a player is then not named.</param>
+    public Fault? Note(string text, PlayerId? player, Instant now, out IReadOnlyList<SheetEvent> appended, bool ofPractice = false)
+    {
+        appended = [];
+        if (text.Trim().Length == 0)
+        {
+            return new Fault("text", "there is nothing to write down", "write a few words");
+        }
+
+        var run = Runs[Math.Min(Current, Runs.Count - 1)];
+        var own = player is { } of ? run.Sheets.FirstOrDefault(each => each.Sheet.Units.Any(unit => unit.Id == of)) : null;
+        var (id, sheet) = own is null ? (run.Sheets[0].Id, run.Sheets[0].Sheet) : (own.Id, own.Sheet);
+        var words = player is { } named && own is null ? $"{run.NameOf(named)}: {text}" : text;
+        var note = new RunEvent.Note(NextId(sheet), sheet.Stamp(now), words, own is null ? null : player)
+        {
+            OfPractice = ofPractice,
+        };
+        if (sheet.Add(note) is { } fault)
+        {
+            return fault;
+        }
+
+        appended = [new SheetEvent(id, note)];
+        return null;
+    }
+
+    /// <summary>What a unit says itself that it had, in the round that is under way or was last.</summary>
+    public Fault? Count(SheetId sheet, PlayerId unit, int count, Instant now, out IReadOnlyList<SheetEvent> appended)
+    {
+        appended = [];
+        return Find(sheet) is { } live
+            ? AddTo(sheet, new RunEvent.OwnCount(NextId(live), live.Stamp(now), unit, count, live.RoundAt(now)), out appended)
+            : new Fault("sheet", $"there is no sheet \"{sheet}\" in this practice", "reload the page");
+    }
+
+    /// <summary>
+    /// What is to be said before the next rep of the drill under way, to all or to one unit; no words take it away.
+    /// </summary>
+    public Fault? Cue(string text, PlayerId? unit, Instant now, out IReadOnlyList<SheetEvent> appended)
+    {
+        appended = [];
+        var run = Runs[Math.Min(Current, Runs.Count - 1)];
+        var sheet = unit is { } of ? run.Sheets.FirstOrDefault(each => each.Sheet.Units.Any(one => one.Id == of)) : run.Sheets[0];
+        return sheet is null
+            ? new Fault("unit", $"nobody of this drill is \"{unit}\"", "say it to all")
+            : AddTo(sheet.Id, new RunEvent.Cue(NextId(sheet.Sheet), sheet.Sheet.Stamp(now), text.Trim(), unit), out appended);
+    }
+
+    private Fault? AddTo(SheetId sheet, RunEvent said, out IReadOnlyList<SheetEvent> appended)
+    {
+        appended = [];
+        if (_sheets[sheet].Add(said) is { } fault)
+        {
+            return fault;
+        }
+
+        appended = [new SheetEvent(sheet, said)];
+        return null;
+    }
+
+    /// <summary>Whom a tap of a job's outcome means: the player who has the job.</summary>
+    private static PlayerId? JobHolder(Sheet live, string? outcome) =>
+        live.Stage.Outcomes.FirstOrDefault(each => each.Id == outcome)?.Job is { } job ? live.HolderOf(job) : null;
+
+    /// <summary>Moves the places of a sheet on and says who won; where two stood against each other, the other lost.</summary>
+    public IReadOnlyList<SheetEvent> RotateWith(SheetId sheet, PlayerId winner, Instant now)
+    {
+        if (Find(sheet) is not { } live)
+        {
+            return [];
+        }
+
+        // Where sides play, any of the other side stands for all of them.
+        var sides = live.Stage.Scores == Scorer.Side;
+        var others = live
+            .Floor.Contestants.Where(player =>
+                sides ? live.Score.Roster.UnitOf(player) != live.Score.Roster.UnitOf(winner) : player != winner
+            )
+            .ToArray();
+        var loser = others.Length == 1 || (sides && others.Length > 0) ? others[0] : (PlayerId?)null;
+        var rotate = new RunEvent.Rotate(NextId(live), live.Stamp(now), winner, loser, null);
+        live.Add(rotate);
+        return [new SheetEvent(sheet, rotate)];
+    }
+
+    /// <summary>Passes the turn on a sheet, to a unit or to the next.</summary>
+    public Fault? PassTurn(SheetId sheet, PlayerId? unit, Instant now, out IReadOnlyList<SheetEvent> appended)
+    {
+        appended = [];
+        if (Find(sheet) is not { } live)
+        {
+            return new Fault("sheet", $"there is no sheet \"{sheet}\" in this practice", "reload the page");
+        }
+
+        var turn = new RunEvent.Turn(NextId(live), live.Stamp(now), unit);
+        if (live.Add(turn) is { } fault)
+        {
+            return fault;
+        }
+
+        appended = [new SheetEvent(sheet, turn)];
+        return null;
+    }
+
+    /// <summary>Something looked for all practice long was seen, of a player or of the team.</summary>
+    public Fault? See(string habit, PlayerId? player, Instant now, out IReadOnlyList<SheetEvent> appended)
+    {
+        appended = [];
+        var run = Runs[Math.Min(Current, Runs.Count - 1)];
+        var sheet = player is { } who
+            ? run.Sheets.FirstOrDefault(each => each.Sheet.Score.Roster.Has(who))
+                ?? run.Sheets.FirstOrDefault(each => each.Sheet.Head.Everyone.Any(member => member.Id == who))
+            : run.Sheets[0];
+        if (sheet is null)
+        {
+            return new Fault("player", $"nobody of this drill is \"{player}\"", "count it for the team");
+        }
+
+        var unnamed = player is null ? [] : Unnamed(run, habit, now);
+        var seen = new RunEvent.Habit(NextId(sheet.Sheet), sheet.Sheet.Stamp(now), habit, player);
+        sheet.Sheet.Add(seen);
+        appended = [.. unnamed, new SheetEvent(sheet.Id, seen)];
+        return null;
+    }
+
+    /// <summary>What was tapped for the team just now and is named after counts once: the tap without a name is taken back.</summary>
+    private SheetEvent[] Unnamed(LiveRun run, string habit, Instant now)
+    {
+        var first = run.Sheets[0];
+        var log = first.Sheet.Log;
+        return
+            Enumerable.Range(0, log.Count).Where(log.StandsAt).Select(log.ReadAt).OfType<RunEvent.Habit>().LastOrDefault()
+                is { Player: null } tapped
+            && tapped.Name == habit
+            && tapped.Id.Device == device
+            && now - tapped.At <= Naming
+            ? Undo(first.Id, first.Sheet, tapped.Id, now)
+            : [];
+    }
+}

@@ -1,0 +1,53 @@
+using KeepTally.Core.Clock;
+using KeepTally.Core.Live;
+using KeepTally.Core.Time;
+using KeepTally.Core.Words;
+
+namespace KeepTally.Screen;
+
+/// <summary>What is to be heard of a drill while its clock runs on as it does now.</summary>
+public static class SignalPresenter
+{
+    /// <summary>What is to be heard later than one moment and not later than another, in its order; nothing while the clock stands.</summary>
+    /// <param name="calls">Where the coach has the time left called at moments of their own; null for the card's.</param>
+    public static IReadOnlyList<SignalView> Of(LiveRun run, Instant from, Instant to, IReadOnlyList<Duration>? calls = null)
+    {
+        var lead = run.Lead(from);
+        if (
+            lead.Timeline is not { } timeline
+            || lead.Score.Clock is not { IsStarted: true, IsPaused: false } clock
+            || lead.Score.IsDoneAt(from)
+        )
+        {
+            return [];
+        }
+
+        var started = clock.InstantOf(ClockTime.Zero);
+        var since = from < started ? ClockTime.Zero - Duration.Millisecond : clock.At(from);
+        var signals = timeline
+            .Signals(since, clock.At(to), calls)
+            .Select(signal => new SignalView(
+                KindOf(signal.Kind),
+                (clock.InstantOf(signal.At) - from).Milliseconds,
+                signal.Kind == SignalKind.Call ? CallWords.Of(signal.Left) : ""
+            ));
+        return lead.RepLeft(from) is { } rep && rep > Duration.Zero && from + rep <= to
+            ? [.. signals, new SignalView("rep", rep.Milliseconds, "")]
+            : [.. signals];
+    }
+
+    private static string KindOf(SignalKind kind) =>
+        kind switch
+        {
+            SignalKind.Go => "go",
+            SignalKind.Horn => "horn",
+            SignalKind.Call => "call",
+            SignalKind.Surprise => "surprise",
+        };
+}
+
+/// <summary>Something to be heard.</summary>
+/// <param name="Kind">go, horn, call, surprise or rep.</param>
+/// <param name="In">Milliseconds from now until it sounds.</param>
+/// <param name="Said">For a call, what a voice says.</param>
+public sealed record SignalView(string Kind, long In, string Said);

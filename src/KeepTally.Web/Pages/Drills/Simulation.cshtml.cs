@@ -1,0 +1,138 @@
+using KeepTally.Core.Cards;
+using KeepTally.Core.Judgement;
+using KeepTally.Core.Simulation;
+using KeepTally.Core.Simulation.Exact;
+using KeepTally.Core.Time;
+using KeepTally.Core.Words;
+using KeepTally.Store.Book;
+using KeepTally.Store.Results;
+using KeepTally.Store.Squads;
+using KeepTally.Store.Tables;
+using KeepTally.Web.Access;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace KeepTally.Web.Pages.Drills;
+
+/// <summary>A drill played ahead: what its rules mean for these players, in the time there is.</summary>
+public sealed class SimulationModel(DrillBook book, PastBook past, SquadBook squad) : PageModel
+{
+    /// <summary>How often it is played without a limit of time, and for so many goes at the most.</summary>
+    private const int LetRun = 4000;
+
+    private const double LongestPace = 3600;
+    private const double LongestMinutes = 600;
+
+    public required DrillCard Card { get; set; }
+
+    public required string CardId { get; set; }
+
+    public Stage Stage => Card.Stages[StageIndex];
+
+    public int StageIndex { get; private set; }
+
+    public required Team Shown { get; set; }
+
+    /// <summary>The team whose record it is; the first where none is named.</summary>
+    [BindProperty(SupportsGet = true)]
+    public int? Team { get; set; }
+
+    /// <summary>What the team did in this stage, as it was scored last; nothing where it has not played it, or in a match.</summary>
+    public Share Record { get; private set; }
+
+    /// <summary>How often a go succeeds, of a hundred; the team's record where it is left out, in a match a half.</summary>
+    public double Percent { get; private set; }
+
+    /// <summary>It is as unsure as the record it was read from.</summary>
+    public bool IsOfRecord { get; private set; }
+
+    public double Minutes { get; private set; }
+
+    /// <summary>Seconds from one go of a player to the next.</summary>
+    public double Pace { get; private set; }
+
+    /// <summary>What is to be expected, a sentence each; null where nothing can be played ahead.</summary>
+    public IReadOnlyList<string>? Words { get; private set; }
+
+    /// <summary>What is wrong with what was asked for, or null.</summary>
+    public string? Fault { get; private set; }
+
+    public async Task<IActionResult> OnGetAsync(
+        string id,
+        int stage,
+        double? percent,
+        double? minutes,
+        double? pace,
+        CancellationToken cancellationToken
+    )
+    {
+        if (await book.FindAsync(id, null, cancellationToken) is not { } page)
+        {
+            return NotFound();
+        }
+
+        (Card, CardId, StageIndex) = (page.Card, page.Row.Id, Math.Clamp(stage, 0, page.Card.Stages.Count - 1));
+        await ReadRecordAsync(cancellationToken);
+        Percent = percent ?? (Record.Of > 0 ? Math.Round(100 * Record.Value) : 50);
+        // What the coach writes is meant; what the record says is not known any better than it is.
+        IsOfRecord = percent is null && Record.Of > 0;
+        Minutes = minutes ?? (Card.Minutes > 0 ? Card.Minutes : 8);
+        Pace = pace ?? GoPace.Of(Card, Stage, Math.Max(1, Card.Players.Best)).TotalSeconds;
+        Fault =
+            !ModelState.IsValid ? "Write numbers, as 45 or 7.5."
+            : Percent is < 0 or > 100 ? "Enter the share made, from 0 to 100."
+            : Minutes is <= 0 or > LongestMinutes ? "Write minutes from 0.5 to 600."
+            : Pace is < 0.5 or > LongestPace ? "Write seconds from one go to the next, from 0.5 to 3600."
+            : null;
+        if (Fault is null)
+        {
+            PlayAhead(cancellationToken);
+        }
+
+        return Request.Headers.ContainsKey("HX-Request") ? Partial("_Simulation", this) : Page();
+    }
+
+    private void PlayAhead(CancellationToken cancellationToken)
+    {
+        var (share, given) = (Percent / 100, Duration.FromMinutes(Minutes));
+        if (DrillSkill.Of(Stage, share, Counts, IsOfRecord ? Record : null) is not { } skill)
+        {
+            return;
+        }
+
+        var opened = Simulator.Open(Card, StageIndex, skill);
+        if (!opened.IsOk)
+        {
+            Fault = opened.Faults[0].Told;
+            return;
+        }
+
+        var settings = new SimulationSettings(Duration.FromSeconds(Pace)) { Given = given };
+        var fit = opened.Value.Run(settings, cancellationToken);
+        var untimed = Untimed.Of(Card, StageIndex);
+        var whole = SimulationWords.Ends(Stage)
+            ? Simulator
+                .Open(untimed, StageIndex, skill)
+                .Require()
+                .Run(settings with { Given = null, Runs = LetRun, Cap = LetRun }, cancellationToken)
+            : null;
+        Words =
+        [
+            .. SimulationWords.Of(Stage, fit, given),
+            .. SimulationWords.LetRun(untimed.Stages[StageIndex], whole, ExactOdds.Of(untimed.Stages[StageIndex], skill)),
+            .. SimulationWords.Even(EvenStart.Of(Stage, skill)) is { Length: > 0 } even ? [even] : Array.Empty<string>(),
+        ];
+    }
+
+    private IReadOnlyDictionary<string, int>? Counts { get; set; }
+
+    private async Task ReadRecordAsync(CancellationToken cancellationToken)
+    {
+        Shown = await squad.TeamAsync(HttpContext.ChosenTeam(Team), cancellationToken);
+        var ways = DrillPast.Of(await past.OfTeamAsync(Shown.Id, CardId, null, cancellationToken));
+        var way = ways.FirstOrDefault(each => each.Stage.Name == Stage.Name);
+        // In a match makes of both sides are added up: they do not say who scores more often.
+        Record = Stage.Play == Play.Match ? default : way?.All ?? default;
+        Counts = way?.Counts;
+    }
+}
