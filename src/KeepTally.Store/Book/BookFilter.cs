@@ -1,3 +1,5 @@
+using KeepTally.Core.Cards;
+
 namespace KeepTally.Store.Book;
 
 /// <summary>What a coach looks for in the book. What is left empty does not narrow the search.</summary>
@@ -19,6 +21,12 @@ public sealed record BookFilter(
 {
     /// <summary>A card of any sport fits every sport.</summary>
     public const string AnySport = "any sport";
+
+    /// <summary>Where a card stands for a team of a sport: 0 its own, 1 any sport, 2 others; all alike where the team has none.</summary>
+    public static int Rank(DrillCard card, string sport) =>
+        sport.Length == 0 || card.Sports.Contains(sport) ? 0
+        : card.Sports.Contains(AnySport) ? 1
+        : 2;
 
     public bool Fits(BookEntry entry, DateOnly today)
     {

@@ -27,6 +27,16 @@ public sealed class DrillBook(TallyDb db, CardCache cache)
     public async Task<IReadOnlyList<BookEntry>> CardsAsync(CancellationToken cancellationToken = default) =>
         (await AllAsync(archived: false, [], cancellationToken)).Entries;
 
+    /// <summary>The sports that the cards of the book name, by name; "any sport" is none.</summary>
+    public async Task<IReadOnlyList<string>> SportsAsync(CancellationToken cancellationToken = default) =>
+        [
+            .. (await CardsAsync(cancellationToken))
+                .SelectMany(entry => entry.Card.Sports)
+                .Where(sport => sport != BookFilter.AnySport)
+                .Distinct()
+                .Order(StringComparer.Ordinal),
+        ];
+
     private async Task<BookList> AllAsync(bool archived, Dictionary<string, DateOnly> done, CancellationToken cancellationToken)
     {
         var newest = await db

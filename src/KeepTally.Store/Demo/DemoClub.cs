@@ -140,7 +140,12 @@ public sealed class DemoClub(TallyDb db, UserManager<Coach> users, TimeProvider 
 
     private async Task<Team> SettleAsync(int year, CancellationToken cancellationToken)
     {
-        var team = new Team { Name = FirstTeam, Habits = "Loose ball" };
+        var team = new Team
+        {
+            Name = FirstTeam,
+            Sport = "handball",
+            Habits = "Loose ball",
+        };
         db.Teams.Add(team);
         db.Gear.AddRange(DemoSheets.Gear.Select(each => new Gear { Item = each.Item, Count = each.Count }));
         await db.SaveChangesAsync(cancellationToken);

@@ -751,6 +751,10 @@ namespace KeepTally.Store.Migrations
                         .HasMaxLength(80)
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("Sport")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("StopReasons")
                         .IsRequired()
                         .ValueGeneratedOnAdd()

@@ -53,6 +53,11 @@ public sealed class PlanBook(
             .Select(shelf.Find)
             .SelectMany(card => card?.Sports ?? [])
             .ToHashSet();
+        if (await squad.SportAsync(practice.TeamId, cancellationToken) is { Length: > 0 } sport)
+        {
+            sports.Add(sport);
+        }
+
         return new OpenPlan(practice, plan, shelf, entries, await BegunAsync(practice, cancellationToken))
         {
             Spares = SpareDrills.Of(plan, entries, sports),

@@ -37,9 +37,18 @@ public sealed class SheetOfferer(TallyDb db, PlanBook plans)
         return SheetOffers.Make(new SheetWish(await FrameAsync(open, cancellationToken), drills, skills), seed);
     }
 
-    /// <summary>The sport a team practises most, by what it did lately or has on its sheet; empty where nothing tells.</summary>
+    /// <summary>The sport of a team; where it has none, the one it practises most, by its last drills. Empty where nothing tells.</summary>
     public async Task<string> SportOfAsync(OpenPlan open, CancellationToken cancellationToken = default)
     {
+        var own = await db
+            .Teams.Where(team => team.Id == open.Practice.TeamId)
+            .Select(team => team.Sport)
+            .SingleAsync(cancellationToken);
+        if (own.Length > 0)
+        {
+            return own;
+        }
+
         var recent = await db
             .Blocks.Where(block => block.CardVersion != null)
             .Join(

@@ -40,33 +40,41 @@ public sealed class SquadBook(TallyDb db, TenantScope scope)
     public Task<List<Team>> TeamsAsync(CancellationToken cancellationToken = default) =>
         db.Teams.AsNoTracking().OrderBy(team => team.Id).ToListAsync(cancellationToken);
 
+    /// <summary>The sport of a team; empty where it has none.</summary>
+    public async Task<string> SportAsync(int team, CancellationToken cancellationToken = default) =>
+        await db.Teams.Where(each => each.Id == team).Select(each => each.Sport).SingleOrDefaultAsync(cancellationToken) ?? "";
+
     /// <summary>Adds a team; its id.</summary>
-    public async Task<int> AddTeamAsync(string name, CancellationToken cancellationToken = default)
+    /// <param name="sport">As the cards of the book name it; empty for several.</param>
+    public async Task<int> AddTeamAsync(string name, string sport, CancellationToken cancellationToken = default)
     {
-        var team = new Team { Name = name };
+        var team = new Team { Name = name, Sport = sport };
         db.Teams.Add(team);
         await db.SaveChangesAsync(cancellationToken);
         return team.Id;
     }
 
     /// <summary>The first team of an installation: the one there is gets the name, or a new one; its id.</summary>
-    public async Task<int> FirstTeamAsync(string name, CancellationToken cancellationToken = default)
+    public async Task<int> FirstTeamAsync(string name, string sport, CancellationToken cancellationToken = default)
     {
         if (await db.Teams.IgnoreQueryFilters().OrderBy(team => team.Id).FirstOrDefaultAsync(cancellationToken) is not { } team)
         {
-            return await AddTeamAsync(name, cancellationToken);
+            return await AddTeamAsync(name, sport, cancellationToken);
         }
 
-        team.Name = name;
+        (team.Name, team.Sport) = (name, sport);
         await db.SaveChangesAsync(cancellationToken);
         return team.Id;
     }
 
-    /// <summary>Gives a team another name; false where there is none with that id.</summary>
-    public async Task<bool> RenameTeamAsync(int id, string name, CancellationToken cancellationToken = default) =>
+    /// <summary>Gives a team another name and sport; false where there is none with that id.</summary>
+    public async Task<bool> EditTeamAsync(int id, string name, string sport, CancellationToken cancellationToken = default) =>
         await db
             .Teams.Where(team => team.Id == id)
-            .ExecuteUpdateAsync(set => set.SetProperty(team => team.Name, name), cancellationToken) > 0;
+            .ExecuteUpdateAsync(
+                set => set.SetProperty(team => team.Name, name).SetProperty(team => team.Sport, sport),
+                cancellationToken
+            ) > 0;
 
     /// <summary>Keeps what a team's coaches stop a drill for; why the list cannot be kept, or null.</summary>
     public Task<Fault?> ReasonsAsync(int id, string text, CancellationToken cancellationToken = default) =>

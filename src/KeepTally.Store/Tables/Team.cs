@@ -7,6 +7,9 @@ public sealed class Team
 
     public required string Name { get; set; }
 
+    /// <summary>The sport it plays, as the cards of the book name it; its drills come first. Empty for several, or where it was never asked.</summary>
+    public string Sport { get; set; } = "";
+
     /// <summary>What its coaches stop a drill for, one a line; empty for the usual reasons.</summary>
     public string StopReasons { get; set; } = "";
 

@@ -348,7 +348,7 @@ public sealed class ComingInTests
                 await home.WithAsync<CoachBook, KeepTally.Core.Faults.Result<Coach>>(coaches => coaches.FirstAsync("Jo", Password))
             ).IsOk
         );
-        await home.WithAsync<KeepTally.Store.Squads.SquadBook, int>(squad => squad.FirstTeamAsync("Reed Warblers"));
+        await home.WithAsync<KeepTally.Store.Squads.SquadBook, int>(squad => squad.FirstTeamAsync("Reed Warblers", ""));
         return home;
     }
 

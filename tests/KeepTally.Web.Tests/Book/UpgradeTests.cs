@@ -51,5 +51,6 @@ public sealed class UpgradeTests
                 .Select(b => (b.OptionsJson, b.Part))
                 .Single()
         );
+        Assert.Equal("", db.Teams.Select(team => team.Sport).Single());
     }
 }

@@ -21,7 +21,7 @@ public sealed class VersusTests
     {
         await using var home = Installation.Empty();
         await home.InitializeAsync();
-        var team = await home.WithAsync<SquadBook, int>(squad => squad.AddTeamAsync("Reed Warblers"));
+        var team = await home.WithAsync<SquadBook, int>(squad => squad.AddTeamAsync("Reed Warblers", ""));
         await home.WithAsync<SquadBook, int>(async squad =>
         {
             var names = string.Join('\n', Enumerable.Range(1, players).Select(each => $"Player {(char)('A' + each)}"));

@@ -1,4 +1,5 @@
 using KeepTally.Core.Faults;
+using KeepTally.Store.Book;
 using KeepTally.Store.Database;
 using KeepTally.Store.Planning;
 using KeepTally.Store.Practices;
@@ -22,10 +23,9 @@ public sealed class TeamTests : IAsyncLifetime
         var visitor = _home.Visit();
         using var added = await visitor.PostAsync(
             await visitor.OpenAsync("/squad"),
-            "#team-form",
+            "#new-team-form",
             "/squad?handler=Team",
-            ("name", "Minis"),
-            ("rename", "false")
+            ("name", "Minis")
         );
         var address = added.Headers.Location!.ToString();
         var page = await visitor.OpenAsync(address);
@@ -37,8 +37,7 @@ public sealed class TeamTests : IAsyncLifetime
             await visitor.OpenAsync(address),
             "#team-form",
             $"{address}&handler=Team",
-            ("name", "Little Terns"),
-            ("rename", "true")
+            ("name", "Little Terns")
         );
         var after = await visitor.OpenAsync(renamed.Headers.Location!.ToString());
         Assert.Equal("Little Terns", after.QuerySelector("[aria-current=true]")!.TextContent);
@@ -51,10 +50,53 @@ public sealed class TeamTests : IAsyncLifetime
     }
 
     [Fact]
+    public async Task The_sport_of_a_team_is_asked_once_and_puts_its_drills_and_practices_first()
+    {
+        var visitor = _home.Visit();
+        using var saved = await visitor.PostAsync(
+            await visitor.OpenAsync("/squad"),
+            "#team-form",
+            "/squad?handler=Team",
+            ("sport", "netball")
+        );
+        Assert.Equal("netball", (await visitor.OpenAsync("/squad")).QuerySelector("#team-sport option[selected]")!.TextContent);
+
+        var book = await visitor.OpenAsync("/drills");
+        Assert.Contains("cards, netball first", book.QuerySelector(".found-count")!.TextContent, StringComparison.Ordinal);
+        var first = book.QuerySelector(".card-tile h2 a")!.GetAttribute("href")!;
+        var card = await _home.WithAsync<DrillBook, BookEntry>(async all =>
+            (await all.ListAsync()).Single(entry => first.EndsWith(entry.Id, StringComparison.Ordinal))
+        );
+        Assert.Contains("netball", card.Card.Sports);
+
+        var ready = await visitor.OpenAsync("/begin/practice");
+        Assert.Equal(
+            ["netball", "any sport", "handball"],
+            ready.QuerySelectorAll(".ready h2").Take(3).Select(each => each.TextContent)
+        );
+        var offers = await visitor.OpenAsync("/plan/1/offers");
+        Assert.Equal("netball", offers.QuerySelector("#in-sport option[selected]")!.TextContent);
+    }
+
+    [Fact]
+    public async Task A_sport_that_no_card_of_the_book_names_is_none()
+    {
+        var visitor = _home.Visit();
+        using var saved = await visitor.PostAsync(
+            await visitor.OpenAsync("/squad"),
+            "#team-form",
+            "/squad?handler=Team",
+            ("sport", "made-up ball")
+        );
+
+        Assert.Equal("", await _home.WithAsync<SquadBook, string>(squad => squad.SportAsync(1)));
+    }
+
+    [Fact]
     public async Task A_team_chosen_on_one_page_is_the_one_shown_on_the_others()
     {
         var visitor = _home.Visit();
-        var other = await _home.WithAsync<SquadBook, int>(squad => squad.AddTeamAsync("Minis"));
+        var other = await _home.WithAsync<SquadBook, int>(squad => squad.AddTeamAsync("Minis", ""));
         Assert.NotEqual("Minis", Chosen(await visitor.OpenAsync("/squad/coverage")));
 
         var today = await visitor.OpenAsync($"/?choose={other}");

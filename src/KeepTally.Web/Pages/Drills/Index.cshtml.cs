@@ -1,12 +1,14 @@
 using System.Text;
 using KeepTally.Store.Book;
+using KeepTally.Store.Squads;
+using KeepTally.Web.Access;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace KeepTally.Web.Pages.Drills;
 
 /// <summary>The drill book: cards to browse, and what narrows them down.</summary>
-public sealed class IndexModel(DrillBook book, TimeProvider clock) : PageModel
+public sealed class IndexModel(DrillBook book, SquadBook squad, TimeProvider clock) : PageModel
 {
     [BindProperty(SupportsGet = true)]
     public string? Text { get; set; }
@@ -56,6 +58,9 @@ public sealed class IndexModel(DrillBook book, TimeProvider clock) : PageModel
     /// <summary>Cards that no longer read, whatever is looked for.</summary>
     public IReadOnlyList<UnreadableCard> Unreadable { get; private set; } = [];
 
+    /// <summary>The sport of the team, whose drills come first; empty where it has none or another was asked for.</summary>
+    public string First { get; private set; } = "";
+
     public bool IsNarrowed =>
         Text is { Length: > 0 }
         || Sport is { Length: > 0 }
@@ -75,6 +80,7 @@ public sealed class IndexModel(DrillBook book, TimeProvider clock) : PageModel
         Sports = Distinct(all, entry => entry.Card.Sports.Where(sport => sport != BookFilter.AnySport));
         Skills = Distinct(all, entry => entry.Card.Skills);
         Items = Distinct(all, entry => entry.Card.Equipment.Select(each => each.Item));
+        First = Sport is { Length: > 0 } ? "" : (await squad.TeamAsync(HttpContext.ChosenTeam(null), cancellationToken)).Sport;
         var filter = new BookFilter(
             Given(Text),
             Given(Sport),
@@ -88,7 +94,8 @@ public sealed class IndexModel(DrillBook book, TimeProvider clock) : PageModel
         Found =
         [
             .. all.Where(entry => filter.Fits(entry, Today))
-                .OrderByDescending(entry => filter.Text is { } text && BookSearch.IsName(text, entry.Card)),
+                .OrderByDescending(entry => filter.Text is { } text && BookSearch.IsName(text, entry.Card))
+                .ThenBy(entry => BookFilter.Rank(entry.Card, First)),
         ];
         return Request.Headers.ContainsKey("HX-Request") ? Partial("_Found", this) : Page();
     }

@@ -2,6 +2,7 @@ using System.Net;
 using System.Security.Cryptography;
 using System.Text;
 using KeepTally.Core.Faults;
+using KeepTally.Store.Book;
 using KeepTally.Store.People;
 using KeepTally.Store.Squads;
 using KeepTally.Store.Tables;
@@ -19,7 +20,14 @@ namespace KeepTally.Web.Pages.Entry;
 /// </summary>
 [AllowAnonymous]
 [ForAssistants]
-public sealed class FirstModel(CoachBook coaches, CallerBook callers, SquadBook squad, AuditLog audit, Running running) : PageModel
+public sealed class FirstModel(
+    CoachBook coaches,
+    CallerBook callers,
+    SquadBook squad,
+    DrillBook book,
+    AuditLog audit,
+    Running running
+) : PageModel
 {
     private const int LongestTeam = 80;
 
@@ -30,6 +38,12 @@ public sealed class FirstModel(CoachBook coaches, CallerBook callers, SquadBook 
 
     public string Team { get; private set; } = "";
 
+    /// <summary>The sport of the team; empty for several.</summary>
+    public string Sport { get; private set; } = "";
+
+    /// <summary>The sports of the drill book.</summary>
+    public IReadOnlyList<string> Sports { get; private set; } = [];
+
     /// <summary>What is wrong, by the name of the field.</summary>
     public IReadOnlyDictionary<string, string> Faults { get; private set; } = new Dictionary<string, string>();
 
@@ -38,17 +52,28 @@ public sealed class FirstModel(CoachBook coaches, CallerBook callers, SquadBook 
         (HttpContext.Connection.RemoteIpAddress is not { } from || IPAddress.IsLoopback(from))
         && CryptographicOperations.FixedTimeEquals(Encoding.UTF8.GetBytes(Key ?? ""), Encoding.UTF8.GetBytes(running.FirstKey));
 
-    public async Task<IActionResult> OnGetAsync(CancellationToken cancellationToken) =>
-        await coaches.IsEmptyAsync(cancellationToken) ? Page() : RedirectToPage("/Entry/SignIn");
+    public async Task<IActionResult> OnGetAsync(CancellationToken cancellationToken)
+    {
+        Sports = await book.SportsAsync(cancellationToken);
+        return await coaches.IsEmptyAsync(cancellationToken) ? Page() : RedirectToPage("/Entry/SignIn");
+    }
 
-    public async Task<IActionResult> OnPostAsync(string? name, string? password, string? team, CancellationToken cancellationToken)
+    public async Task<IActionResult> OnPostAsync(
+        string? name,
+        string? password,
+        string? team,
+        string? sport,
+        CancellationToken cancellationToken
+    )
     {
         if (!MaySetUp || !await coaches.IsEmptyAsync(cancellationToken))
         {
             return NotFound();
         }
 
+        Sports = await book.SportsAsync(cancellationToken);
         (Name, Team) = ((name ?? "").Trim(), (team ?? "").Trim());
+        Sport = Sports.Contains(sport ?? "") ? sport! : "";
         if (Team.Length is 0 or > LongestTeam)
         {
             return Refuse(new Fault("team", "the team has no name", $"write one of 1 to {LongestTeam} letters"));
@@ -60,7 +85,7 @@ public sealed class FirstModel(CoachBook coaches, CallerBook callers, SquadBook 
             return Refuse(first.Faults[0]);
         }
 
-        var made = await squad.FirstTeamAsync(Team, cancellationToken);
+        var made = await squad.FirstTeamAsync(Team, Sport, cancellationToken);
         var coach = first.Value;
         await audit.AddAsync(coach.UserName!, AuditAct.Access, "Set up this installation", cancellationToken);
         await HttpContext.LetInAsync(

@@ -1,6 +1,7 @@
 using System.Text;
 using KeepTally.Core.Faults;
 using KeepTally.Core.Text;
+using KeepTally.Store.Book;
 using KeepTally.Store.Squads;
 using KeepTally.Store.Tables;
 using KeepTally.Web.Access;
@@ -11,7 +12,8 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace KeepTally.Web.Pages.Squad;
 
 /// <summary>The squad: list, add, change.</summary>
-public sealed class IndexModel(SquadBook squad, PlayerErasure erasure, PlayerFile file, AuditTrail trail) : PageModel
+public sealed class IndexModel(SquadBook squad, DrillBook book, PlayerErasure erasure, PlayerFile file, AuditTrail trail)
+    : PageModel
 {
     private const int LongestTeamName = 80;
 
@@ -36,6 +38,9 @@ public sealed class IndexModel(SquadBook squad, PlayerErasure erasure, PlayerFil
 
     /// <summary>What is wrong with the name of a team, or null.</summary>
     public string? TeamFault { get; private set; }
+
+    /// <summary>The sports of the drill book.</summary>
+    public IReadOnlyList<string> Sports { get; private set; } = [];
 
     [BindProperty]
     public PlayerForm Form { get; set; } = new();
@@ -138,8 +143,13 @@ public sealed class IndexModel(SquadBook squad, PlayerErasure erasure, PlayerFil
         return RedirectToPage(new { Edit = (int?)null, Team });
     }
 
-    /// <summary>Adds a team, or gives the one looked at another name.</summary>
-    public async Task<IActionResult> OnPostTeamAsync([BindRequired] string? name, bool rename, CancellationToken cancellationToken)
+    /// <summary>Adds a team, or gives the one looked at another name and sport.</summary>
+    public async Task<IActionResult> OnPostTeamAsync(
+        [BindRequired] string? name,
+        string? sport,
+        bool adds,
+        CancellationToken cancellationToken
+    )
     {
         var clean = (name ?? "").Trim();
         if (clean.Length is 0 or > LongestTeamName)
@@ -150,14 +160,16 @@ public sealed class IndexModel(SquadBook squad, PlayerErasure erasure, PlayerFil
             return Page();
         }
 
-        if (!rename)
+        var known = (await book.SportsAsync(cancellationToken)).Contains(sport ?? "") ? sport! : "";
+        if (adds)
         {
-            Team = await squad.AddTeamAsync(clean, cancellationToken);
+            Team = await squad.AddTeamAsync(clean, known, cancellationToken);
         }
         else if (
-            !await squad.RenameTeamAsync(
+            !await squad.EditTeamAsync(
                 (await squad.TeamAsync(HttpContext.ChosenTeam(Team), cancellationToken)).Id,
                 clean,
+                known,
                 cancellationToken
             )
         )
@@ -200,6 +212,7 @@ public sealed class IndexModel(SquadBook squad, PlayerErasure erasure, PlayerFil
     {
         var team = await squad.TeamAsync(HttpContext.ChosenTeam(Team), cancellationToken);
         (Shown, Team) = (team, team.Id);
+        Sports = await book.SportsAsync(cancellationToken);
         Lists = CoachListForm.Of(team);
         Teams = await squad.TeamsAsync(cancellationToken);
         Players = await squad.ListAsync(team.Id, cancellationToken);

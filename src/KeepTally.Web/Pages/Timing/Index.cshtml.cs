@@ -38,6 +38,9 @@ public sealed class IndexModel(
 
     public NewForm Form { get; private set; } = new();
 
+    /// <summary>The sport of the team the new practice is for; empty where it has none.</summary>
+    public string Sport => Teams.FirstOrDefault(team => team.Id == Form.Team)?.Sport ?? "";
+
     public DateOnly Today { get; private set; }
 
     public string? Hindrance { get; private set; }
