@@ -14,21 +14,21 @@ test("a card from nothing: gates and a house rule, read, tried, saved, put in a 
     await page.getByRole("link", { name: "New card" }).first().click();
     await page.getByLabel("Name", { exact: true }).first().fill("Heron gates");
     await page.getByLabel("Purpose").fill("Three spots, each to be earned.");
-    await page.getByRole("button", { name: "Gates: spots to clear" }).click();
+    await page.getByRole("button", { name: "Add gates: spots to clear" }).click();
     await page.getByLabel("Gates, in order").fill("left, middle");
     await page.getByLabel("Makes", { exact: true }).fill("2");
     await page.getByLabel("of goes").fill("3");
     await page.getByRole("button", { name: "Add a house rule" }).click();
     const rule = page.getByRole("group", { name: /House rule rule/ });
     await rule.getByLabel("Name").fill("lost");
-    await rule.getByLabel("What differs").fill("A window lost");
-    await rule.getByLabel("The schools").fill("retry = the same spot again\nfirst = back to the first spot");
+    await rule.getByLabel("What it decides").fill("A window lost");
+    await rule.getByLabel("The options").fill("retry = the same spot again\nfirst = back to the first spot");
     await page.getByRole("button", { name: "Add an ending" }).click();
     const renamed = page.getByRole("group", { name: "House rule lost" });
-    await renamed.getByLabel("The usual one").selectOption("first");
+    await renamed.getByLabel("The default").selectOption("first");
     await page.getByRole("group", { name: "Ending 1" }).getByLabel("At", { exact: true }).fill("90");
     await page.getByRole("group", { name: "Ending 1" }).getByLabel("of", { exact: true }).selectOption("seconds");
-    await page.getByLabel("Lost", { exact: true }).selectOption("$lost");
+    await page.getByLabel("When failed", { exact: true }).selectOption("$lost");
   });
 
   await test.step("its sentence follows as one types", async () => {

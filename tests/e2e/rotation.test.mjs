@@ -87,8 +87,8 @@ test("a circuit of four through all its changes: every name finds its place", as
   for (const [index, id] of stations.entries()) {
     await page.locator(`#station-${index}`).selectOption(id);
   }
-  await page.getByLabel("Minutes at each", { exact: true }).fill("0.1");
-  await page.getByLabel("Seconds to change").fill("4");
+  await page.getByLabel("Minutes at each station", { exact: true }).fill("0.1");
+  await page.getByLabel("Change-over, seconds").fill("4");
   await expect(page.locator("#circuit-grid")).toContainText("36 seconds in all");
   await page.getByRole("button", { name: "Add to the plan" }).click();
   await page.goto("/plan/1");

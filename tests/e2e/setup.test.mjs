@@ -10,14 +10,14 @@ test("a drill is paced out in one's own paces, its rep is played, and its card i
 
   await test.step("the stride is walked once; from then on the walk is told in it", async () => {
     await page.getByRole("link", { name: /Walk your own once/ }).click();
-    await page.getByLabel("How long it is").fill("20");
-    await page.getByLabel("How many paces it took").fill("8");
-    await page.getByRole("button", { name: "That is my pace" }).click();
+    await page.getByLabel("Length").fill("20");
+    await page.getByLabel("Paces it took").fill("8");
+    await page.getByRole("button", { name: "Save my pace" }).click();
     await expect(page.getByRole("alert")).toContainText("Nobody's pace is that long or short.");
-    await page.getByLabel("How many paces it took").fill("25");
-    await page.getByRole("button", { name: "That is my pace" }).click();
-    await page.getByLabel("Tell distances in").selectOption("paces");
-    await page.getByRole("button", { name: "Count in that" }).click();
+    await page.getByLabel("Paces it took").fill("25");
+    await page.getByRole("button", { name: "Save my pace" }).click();
+    await page.getByLabel("Show distances in").selectOption("paces");
+    await page.getByRole("button", { name: "Use this unit" }).click();
     await page.getByRole("link", { name: "Back to the set-up" }).click();
     await expect(legs.first()).toContainText("six paces and half a foot (5 m)");
     await expect(page.getByText("In your own paces of 80 cm")).toBeVisible();

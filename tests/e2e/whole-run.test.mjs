@@ -187,7 +187,7 @@ test("a clicker's keys are learnt by pressing them, and the other thumb is kept"
   await page.locator("#this-screen-open").click();
   const dialog = page.getByRole("dialog", { name: "This screen" });
   for (const [action, key] of [
-    ["First button of who is chosen", "PageDown"],
+    ["First button of the chosen one", "PageDown"],
     ["Choose the next one", "PageUp"],
     ["Stop to teach", "F5"],
   ]) {

@@ -38,7 +38,7 @@ internal static class ApiDescription
             Title = "Keep Tally",
             Version = "1",
             Description =
-                "How a clicker, a timing gate, a sensor, a speed reader, a horn or a scoreboard takes part in a practice. A head coach makes the key of a device under People. What cannot be done is answered as application/problem+json with its place and fix.",
+                "How a clicker, a timing gate, a sensor, a speed reader, a horn or a scoreboard takes part in a practice. A head coach makes the key of a device under People. Errors are application/problem+json with place and mend (the fix).",
         };
         // A reader knows where it is reached.
         document.Servers = [];

@@ -53,6 +53,36 @@ public sealed class EditorTests(Installation home) : IClassFixture<Installation>
         Assert.Equal("One\nTwo", ((IHtmlTextAreaElement)again.QuerySelector("[name='lines:cues']")!).Value);
     }
 
+    /// <summary>What is chosen decides which fields there are, at once and with everything written kept.</summary>
+    [Theory]
+    [InlineData("match", true, "turnOver", "next")]
+    [InlineData("turns", false, "next", "turnOver")]
+    [InlineData("together", false, "win", "next")]
+    public async Task Sides_and_effects_follow_how_a_stage_is_played(string play, bool sides, string offered, string not)
+    {
+        var visitor = home.Visit();
+        var page = await visitor.OpenAsync("/drills/edit");
+        Assert.NotNull(page.QuerySelector("select[name='text:stages[0].play'][hx-post*=Change][hx-trigger=change]"));
+
+        using var answer = await visitor.PostAsync(
+            page,
+            "#card-form",
+            "/drills/edit?handler=Change",
+            ("text:name", "Heron"),
+            ("text:stages[0].play", play)
+        );
+        var drawn = await Visitor.ParsedAsync(answer);
+        var effects = drawn
+            .QuerySelectorAll("[type=checkbox][name='marks:stages[0].outcomes[0].does']")
+            .Select(each => ((IHtmlInputElement)each).Value)
+            .ToArray();
+
+        Assert.Equal("Heron", ((IHtmlInputElement)drawn.QuerySelector("[name='text:name']")!).Value);
+        Assert.Equal(sides, drawn.QuerySelector("[name='commas:stages[0].sides']") is not null);
+        Assert.Contains(offered, effects);
+        Assert.DoesNotContain(not, effects);
+    }
+
     [Theory]
     [InlineData("set stages[0].ladder names", "[name='commas:stages[0].ladder.rungs']")]
     [InlineData("set stages[0].ladder distances", "[name='number:stages[0].ladder.rungs.start']")]

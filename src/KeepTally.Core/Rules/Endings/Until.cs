@@ -12,7 +12,7 @@ public sealed record Until(IReadOnlyList<Ending> Endings) : StageRule
     internal static StageRuleKind KindOf(IReadOnlyList<EndingKind> kinds) =>
         new(
             property: "until",
-            label: "When it is over",
+            label: "Endings",
             template: $$"""[{"{{kinds[0].Property}}":{{kinds[0].Template}}}]""",
             schema: Schema.List(Schema.Named("ending")),
             read: stage => new Until(stage.List("until", place => Read(place, kinds)))

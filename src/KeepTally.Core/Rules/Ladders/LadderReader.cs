@@ -15,10 +15,10 @@ internal static class LadderReader
 
     private static readonly Choices<WindowStop> Stops = new(
         "stop",
-        ("none", WindowStop.None, "after all of it"),
-        ("fail", WindowStop.Fail, "as soon as it is lost"),
-        ("pass", WindowStop.Pass, "as soon as it is won"),
-        ("both", WindowStop.Both, "as soon as it is won or lost")
+        ("none", WindowStop.None, "after all its goes"),
+        ("fail", WindowStop.Fail, "as soon as it can no longer be passed"),
+        ("pass", WindowStop.Pass, "as soon as it is passed"),
+        ("both", WindowStop.Both, "as soon as it is decided")
     );
 
     internal static IReadOnlyList<Choices> Choices { get; } = [Fails, Stops];

@@ -19,7 +19,7 @@ public sealed record RepeatLimits(IReadOnlyList<Limit> All) : StageRule
     public static StageRuleKind Kind { get; } =
         new(
             property: "limits",
-            label: "What may not come twice",
+            label: "Limit on repeats",
             template: """[{"tag":"finish","within":1,"breach":"void"}]""",
             schema: Schema.List(Schema.Named("limit")),
             read: Read

@@ -21,7 +21,7 @@ public sealed record Ranking(IReadOnlyList<Measure> Measures) : StageRule
         var by = By(kinds);
         return new StageRuleKind(
             property: "measure",
-            label: "Who is ahead",
+            label: "Ranking",
             template: """[{"by":"successes","better":"high"}]""",
             schema: Schema.List(Schema.Named("measure")),
             read: stage => Read(stage, by)

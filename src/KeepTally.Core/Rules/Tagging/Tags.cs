@@ -11,7 +11,7 @@ public sealed record Tags(IReadOnlyList<TagKind> Kinds) : StageRule
     public static StageRuleKind Kind { get; } =
         new(
             property: "tags",
-            label: "What else each tap says",
+            label: "Tags",
             template: """{"finish":{"label":"Finish","values":{"high":"High","low":"Low"}}}""",
             schema: Schema.Map(Schema.Named("tag")),
             read: Read

@@ -29,9 +29,9 @@ internal static class DeviceRoutes
         device
             .MapGet("/now", NowAsync)
             .Produces<DeviceNow>()
-            .WithSummary("How practice stands")
+            .WithSummary("The practice now")
             .WithDescription(
-                "The drill under way of the device's team, its clock, what is to be heard in the next minute and a half, and every sheet with names, scores and what can be tapped. A scoreboard asks once a second, or whenever the stream of the practice tells of something; a horn sounds the signals at now + in milliseconds."
+                "The drill under way of the device's team: its clock, the signals of the next minute and a half, and every sheet with names, scores and buttons. A scoreboard asks once a second, or after every event on the stream of the practice. A horn sounds each signal at now + in milliseconds."
             );
         device
             .MapPost("/says", SaysAsync)
@@ -39,9 +39,9 @@ internal static class DeviceRoutes
             .ProducesProblem(StatusCodes.Status404NotFound)
             .ProducesProblem(StatusCodes.Status409Conflict)
             .ProducesProblem(StatusCodes.Status422UnprocessableEntity)
-            .WithSummary("Something happened")
+            .WithSummary("Send what the device noticed")
             .WithDescription(
-                "A clicker says {\"press\": 1}, a make-or-miss sensor {\"result\": \"success\"}, a timing gate {\"value\": 4.31}, a speed reader {\"value\": 71}, a foot switch {\"clock\": \"stop\"}. It is on the disk before it is answered. With a number n it may be sent again until it is answered, and counts once."
+                "A clicker sends {\"press\": 1}, a make-or-miss sensor {\"result\": \"success\"}, a timing gate {\"value\": 4.31}, a speed reader {\"value\": 71}, a foot switch {\"clock\": \"stop\"}. The answer comes when the event is on the disk. An event with a number n counts once, so a device can send it until it gets an answer."
             );
     }
 

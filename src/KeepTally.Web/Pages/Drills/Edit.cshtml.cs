@@ -87,8 +87,8 @@ public sealed class EditModel(DrillBook book, CardWriter writer) : PageModel
         return Page();
     }
 
-    /// <summary>A button of the form: something is added, removed or moved.</summary>
-    public async Task<IActionResult> OnPostChangeAsync(string? id, string act, CancellationToken cancellationToken)
+    /// <summary>A button of the form: something is added, removed or moved. Without one the form is drawn again as it is now.</summary>
+    public async Task<IActionResult> OnPostChangeAsync(string? id, string? act, CancellationToken cancellationToken)
     {
         if (!await TakeFormAsync(id, act, cancellationToken))
         {

@@ -30,6 +30,9 @@ public sealed class CardFieldTagHelper : TagHelper
 
     public string Hint { get; set; } = "";
 
+    /// <summary>The address that draws the form again: what is chosen here decides which fields there are. Empty where it does not.</summary>
+    public string Redraws { get; set; } = "";
+
     /// <summary>More choices of a pick, such as the sides or places of the card.</summary>
     public IReadOnlyList<string> More { get; set; } = [];
 
@@ -159,6 +162,14 @@ public sealed class CardFieldTagHelper : TagHelper
         Name(select);
         select.Attributes["id"] = Id;
         select.AddCssClass("form-select");
+        if (Redraws.Length > 0)
+        {
+            select.Attributes["hx-post"] = Redraws;
+            select.Attributes["hx-trigger"] = "change";
+            select.Attributes["hx-target"] = "#card-form";
+            select.Attributes["hx-swap"] = "outerHTML";
+        }
+
         var rules = Path.StartsWith("stages", StringComparison.Ordinal) && Kind == "pick" ? editor.Keys("options") : [];
         var closed = Picks.Of(Pick);
         // What the card leaves out stays left out until another choice is made.
