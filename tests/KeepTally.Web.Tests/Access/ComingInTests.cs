@@ -167,7 +167,11 @@ public sealed class ComingInTests
         var page = await kim.OpenAsync(new Uri(link).PathAndQuery);
         using var chosen = await kim.SendAsync(page, "form", "/invite", ("password", "lantern mossy badger oar"));
         Assert.Equal(HttpStatusCode.Redirect, chosen.StatusCode);
-        Assert.Contains("already used", await TextAsync(home.VisitAsNobody(), new Uri(link).PathAndQuery), StringComparison.Ordinal);
+        Assert.Contains(
+            "already used",
+            await TextAsync(home.VisitAsNobody(), new Uri(link).PathAndQuery),
+            StringComparison.Ordinal
+        );
         Assert.Equal(HttpStatusCode.Redirect, (await SignInAsync(kim, "Kim", "lantern mossy badger oar")).StatusCode);
 
         Assert.Equal(HttpStatusCode.OK, await StatusAsync(kim, "/squad"));
