@@ -172,7 +172,7 @@ internal static partial class Bridge
             ? RunPresenter.Describe(new SheetId(sheet), live, read.Value)
             : "";
 
-    /// <summary>Whom the script means: an empty text and none are nobody.</summary>
+    /// <summary>Reads a unit id from the script; an empty text means none.</summary>
     private static PlayerId? Player(string? id) => string.IsNullOrEmpty(id) ? null : new PlayerId(id);
 
     /// <summary>The instant the script means: it counts milliseconds from the run's origin, with a fraction.</summary>

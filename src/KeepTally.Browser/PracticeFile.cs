@@ -16,7 +16,7 @@ internal sealed record PracticeFile(
     IReadOnlyList<LoadFile>? Loads = null
 );
 
-/// <summary>What a player may do of a kind today.</summary>
+/// <summary>The load a player may still take of a kind today.</summary>
 /// <param name="Before">How many there were today in other practices.</param>
 internal sealed record LoadFile(string Player, string Kind, int Before, int Most, bool Rests);
 

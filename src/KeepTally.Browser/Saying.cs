@@ -11,7 +11,7 @@ using KeepTally.Screen;
 
 namespace KeepTally.Browser;
 
-/// <summary>What a coach does, made events: each answers with what came of it.</summary>
+/// <summary>Turns a coach's commands into events; each returns its result.</summary>
 internal static partial class Bridge
 {
     /// <summary>Takes a touch of the pad and says why it did what it did.</summary>

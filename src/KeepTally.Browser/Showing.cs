@@ -7,10 +7,10 @@ using KeepTally.Screen;
 
 namespace KeepTally.Browser;
 
-/// <summary>What is to be shown and heard at a moment.</summary>
+/// <summary>Returns what to show and sound at a moment.</summary>
 internal static partial class Bridge
 {
-    /// <summary>What of a tap can be put right; an empty text where nothing can.</summary>
+    /// <summary>Returns the properties of a tap that can be corrected; an empty text where none can.</summary>
     [JSExport]
     internal static string Amendable(string sheet, string device, int n) =>
         AmendPresenter.Of(Practice, new SheetId(sheet), new EventId(new DeviceId(device), n)) is { } view
@@ -22,12 +22,12 @@ internal static partial class Bridge
     internal static string OwnCounts(double now) =>
         JsonSerializer.Serialize(OwnCountPresenter.Of(Practice, Moment(now)), ViewJson.Default.OwnCountsView);
 
-    /// <summary>Who is on the drill under way and who may come in.</summary>
+    /// <summary>Returns the players of the drill under way and those who may come in.</summary>
     [JSExport]
     internal static string Who(double now) =>
         JsonSerializer.Serialize(WhoPresenter.Of(Practice, Moment(now)), ViewJson.Default.WhoView);
 
-    /// <summary>What is looked for all practice long: how often it was seen, and of whom.</summary>
+    /// <summary>Returns the habits of the practice: how often each was seen, and of which player.</summary>
     [JSExport]
     internal static string Habits() =>
         JsonSerializer.Serialize(HabitPresenter.Of(Practice, _habits), ViewJson.Default.IReadOnlyListHabitView);
@@ -57,7 +57,7 @@ internal static partial class Bridge
     [JSExport]
     internal static string View(double now) => JsonSerializer.Serialize(_face!.At(Moment(now)), ViewJson.Default.PracticeView);
 
-    /// <summary>What is left of the interval, from 0 to 1, for every frame; -1 where the clock reads differently than at the last.</summary>
+    /// <summary>Returns the share of the interval that is left, from 0 to 1, for every frame; -1 where the clock's text has changed.</summary>
     [JSExport]
     internal static double Pulse(double now) => _pulse!.At(Moment(now));
 
@@ -85,7 +85,7 @@ internal static partial class Bridge
         return "";
     }
 
-    /// <summary>What is to be heard later than <paramref name="from"/> and not later than <paramref name="to"/>, while the clock runs.</summary>
+    /// <summary>Returns the signals after <paramref name="from"/> and up to <paramref name="to"/>, while the clock runs.</summary>
     [JSExport]
     internal static string Signals(double from, double to)
     {

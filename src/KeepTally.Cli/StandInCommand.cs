@@ -70,7 +70,7 @@ internal static class StandInCommand
         );
     }
 
-    /// <summary>What it answers as JSON; told in one line where it cannot be asked or refuses.</summary>
+    /// <summary>Returns the answer as JSON; one line of error where the server cannot be reached or refuses.</summary>
     private static JsonElement Ask(HttpClient http, Func<Task<HttpResponseMessage>> send)
     {
         try

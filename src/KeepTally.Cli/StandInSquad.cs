@@ -9,7 +9,7 @@ internal sealed class StandInSquad(double skill, SeededDraw draw)
 {
     private const int Parts = 10_000;
 
-    /// <summary>What is said of every sheet at work, one thing a sheet.</summary>
+    /// <summary>The state of every sheet at work.</summary>
     internal IEnumerable<Dictionary<string, object>> Rep(JsonElement now)
     {
         if (

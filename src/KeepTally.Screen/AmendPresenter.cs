@@ -51,7 +51,7 @@ public static class AmendPresenter
         );
     }
 
-    /// <summary>Whose it may have been: those of the sheet first, then those of the other groups.</summary>
+    /// <summary>The units a tap may belong to: those of the sheet first, then those of the other groups.</summary>
     private static PickView[] UnitsOf(IReadOnlyList<RunSheet> sheets, SheetId id, PlayerId? unit)
     {
         PickView[] picks =

@@ -13,7 +13,7 @@ namespace KeepTally.Screen;
 /// <summary>Puts who is where, and who goes where next, onto boards that players read from afar.</summary>
 public static class BoardPresenter
 {
-    /// <summary>So many boards have room for two rows each, to be read from the back of a hall.</summary>
+    /// <summary>The number of boards that have room for two rows each, readable from the back of a hall.</summary>
     private const int Roomy = 2;
 
     public static IReadOnlyList<BoardView> Of(LivePractice practice, Instant at)

@@ -37,7 +37,7 @@ internal static class CircuitPresenter
             ? $"{stop.Stop!.Value.Station + 1} {stop.Name}"
             : Rest;
 
-    /// <summary>Who goes round with the group from now on; who may not do what is done at a station goes along all the same.</summary>
+    /// <summary>The players who rotate with the group from now on; one who may not do a station's drill comes along, too.</summary>
     private static string NamesOf(LiveRun run, IEnumerable<RunSheet> stops, int round)
     {
         var left = stops.Where(each => each.Stop!.Value.Round >= round).DefaultIfEmpty(stops.Last());

@@ -11,7 +11,7 @@ public sealed class ClockPulse(LivePractice practice)
 {
     private ClockReading _last;
 
-    /// <summary>What is left of the interval, from 0 to 1; -1 where the words of the clock have changed, or all drills are over.</summary>
+    /// <summary>The share of the interval that is left, from 0 to 1; -1 where the clock's text has changed, or all drills are over.</summary>
     public double At(Instant at)
     {
         var block = practice.Current;

@@ -59,7 +59,7 @@ internal static class EventLines
             _ => null,
         };
 
-    /// <summary>What became of a tap; for a turn who has it since.</summary>
+    /// <summary>The result of a tap; for a turn, the unit that has it since.</summary>
     internal static string NoteOf(Sheet live, RunEvent runEvent, EventResult result) =>
         (runEvent, result.Kind) switch
         {

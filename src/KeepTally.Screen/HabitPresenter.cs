@@ -3,7 +3,7 @@ using KeepTally.Core.Live;
 
 namespace KeepTally.Screen;
 
-/// <summary>What is looked for all practice long: how often it was seen so far, and of whom.</summary>
+/// <summary>The habits of the practice: how often each was seen so far, and of which player.</summary>
 public static class HabitPresenter
 {
     /// <summary>Each habit with everyone of the drill under way, and how often it was seen of them.</summary>

@@ -35,7 +35,7 @@ internal sealed class PadPresenter(RunSheet sheet)
     private (int Earlier, int Count, string Words) _games = (0, -1, "");
     private SheetView? _shown;
 
-    /// <summary>What a row is made from: where it is the same, so is the row.</summary>
+    /// <summary>The input of a row: where it is equal, so is the row.</summary>
     private readonly record struct Key(
         PlayerId Unit,
         UnitSnapshot Glance,
@@ -99,7 +99,7 @@ internal sealed class PadPresenter(RunSheet sheet)
         );
     }
 
-    /// <summary>Who is tapped and who is where follows from the places alone: looked at anew when a player has moved.</summary>
+    /// <summary>The units of the pad and their places, which follow from the floor alone; computed again when a player has moved.</summary>
     private void LookWhoStands(bool willMove, ClockPass pass, Instant at)
     {
         var (floor, roster) = (_live.Floor, _live.Score.Roster);

@@ -12,7 +12,7 @@ public sealed class PlaceBoard
 {
     public const double Width = 120;
 
-    /// <summary>Who has no place stands in a strip of this name.</summary>
+    /// <summary>The name of the strip for players without a place.</summary>
     public const string Waiting = "waiting";
 
     private const double Gap = 3;

@@ -23,7 +23,7 @@ internal static class Prompt
             }.Where(words => words.Length > 0)
         );
 
-    /// <summary>What came of a drill that was ended: "Minute trios: Ada first with 11 points."; empty where it has no result.</summary>
+    /// <summary>The result of a drill that ended: "Minute trios: Ada first with 11 points."; empty where it has no result.</summary>
     internal static string Outcome(LiveRun run, Instant at) =>
         run.IsStarted && Result(run, at) is { Length: > 0 } result ? $"{run.Name}: {result}" : "";
 
@@ -32,7 +32,7 @@ internal static class Prompt
     private static string WithResult(LiveRun run, Instant at, string words) =>
         Result(run, at) is { Length: > 0 } result ? $"{result} {words}" : words;
 
-    /// <summary>What the coach has pinned, while there is time to say it: before the start, in the count-in, at the change.</summary>
+    /// <summary>The pinned cue while there is time to say it: before the start, in the count-in, at the change-over.</summary>
     private static string Cue(LiveRun run, Instant at)
     {
         var rests = run.ClockAt(at)?.Interval.Kind is IntervalKind.CountIn or IntervalKind.Change or IntervalKind.Break;
@@ -106,7 +106,7 @@ internal static class Prompt
         sheet.Stage.Outcomes.Count > 0
         && (sheet.Score.Turn is { } turn ? !sheet.Score.SnapshotOf(turn, at).Done : !sheet.Score.IsDoneAt(at));
 
-    /// <summary>Whose turn comes when the rest is over.</summary>
+    /// <summary>The unit whose turn comes when the rest is over.</summary>
     private static string Then(LiveRun run, Instant at)
     {
         var next = run.OpenAt(at)

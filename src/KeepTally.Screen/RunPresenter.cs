@@ -60,7 +60,7 @@ public sealed class RunPresenter(LivePractice practice, IReadOnlyList<string> ha
     /// <summary>A drill ended by mistake can be gone back to until the next one has begun.</summary>
     private bool CanGoBack(int current) => current > 0 && (current >= practice.Runs.Count || !practice.Runs[current].IsStarted);
 
-    /// <summary>What came of the drill that was ended last before another, until that one begins.</summary>
+    /// <summary>The result of the drill that ended last, until the next one begins.</summary>
     private string ResultBefore(int current, Instant at) =>
         practice.Runs.Take(current).LastOrDefault(run => run.IsEnded && run.IsStarted && !run.IsPause) is { } before
             ? Prompt.Outcome(before, at)

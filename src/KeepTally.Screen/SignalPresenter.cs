@@ -5,10 +5,10 @@ using KeepTally.Core.Words;
 
 namespace KeepTally.Screen;
 
-/// <summary>What is to be heard of a drill while its clock runs on as it does now.</summary>
+/// <summary>The signals of a drill while its clock runs on as it does now.</summary>
 public static class SignalPresenter
 {
-    /// <summary>What is to be heard later than one moment and not later than another, in its order; nothing while the clock stands.</summary>
+    /// <summary>The signals after one moment and up to another, in order; none while the clock stands.</summary>
     /// <param name="calls">Where the coach has the time left called at moments of their own; null for the card's.</param>
     public static IReadOnlyList<SignalView> Of(LiveRun run, Instant from, Instant to, IReadOnlyList<Duration>? calls = null)
     {

@@ -73,7 +73,7 @@ internal static class SpotRows
         }
     }
 
-    /// <summary>So many spots in a row that the rows are as even as can be.</summary>
+    /// <summary>The number of spots in a row, so that the rows are as even as possible.</summary>
     private static int Even(int spots)
     {
         var rows = Math.Max(1, (spots + Most - 1) / Most);

@@ -4,7 +4,7 @@ using KeepTally.Core.Tallies;
 
 namespace KeepTally.Screen;
 
-/// <summary>What a tap led to that is worth a sound of its own.</summary>
+/// <summary>The consequence of a tap that has a sound of its own.</summary>
 public static class TapMark
 {
     /// <summary>win, best, gate, out, late or an empty text: the first of them that came about.</summary>

@@ -48,7 +48,7 @@ public sealed record RunView(
     string NotReached
 );
 
-/// <summary>What two devices have said at nearly the same moment; the later of the two is what is taken back where it was one.</summary>
+/// <summary>The same tap from two devices at nearly the same moment; the later one is undone where it was one tap.</summary>
 public sealed record DuplicateTapView(string Sheet, string Device, int N, string Text);
 
 /// <summary>A player who may have won the duel under way.</summary>
@@ -153,7 +153,7 @@ public sealed record BibView(
     string Arrow
 );
 
-/// <summary>Who is on a drill, and who may come in.</summary>
+/// <summary>The players of a drill, and those who may come in.</summary>
 public sealed record WhoView(IReadOnlyList<GroupView> Groups, IReadOnlyList<BenchView> Bench);
 
 /// <param name="Sheet">The sheet on which a player who joins the group comes in.</param>
@@ -226,7 +226,7 @@ public sealed record TapView(string Sheet, string Device, int N, string Text, bo
     public string Ask { get; init; } = "";
 }
 
-/// <summary>What of a tap can be put right.</summary>
+/// <summary>The properties of a tap that can be corrected.</summary>
 /// <param name="Text">The tap as it reads now.</param>
 /// <param name="Late">It does not count because it came late, and can be counted by hand.</param>
 /// <param name="Units">Whose it may have been; none where it can be nobody else's.</param>

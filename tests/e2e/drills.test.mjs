@@ -124,6 +124,24 @@ test("a card from nothing: gates and a house rule, read, tried, saved, put in a 
   });
 });
 
+test("what is typed while the editor draws its form again is kept", async ({ page }) => {
+  await page.goto("/drills/edit");
+  await page.route("**/drills/edit?handler=Change", async (route) => {
+    await new Promise((done) => setTimeout(done, 400));
+    await route.continue();
+  });
+  await page.getByLabel("Play", { exact: true }).selectOption("match");
+  await page.getByLabel("Purpose").fill("Typed meanwhile");
+  await expect(page.getByLabel("Sides", { exact: true })).toBeVisible();
+  await expect(page.getByLabel("Purpose")).toHaveValue("Typed meanwhile");
+
+  await page.getByRole("button", { name: "Add an ending" }).click();
+  await page.getByLabel("Sides", { exact: true }).fill("blue, white");
+  await expect(page.getByRole("group", { name: "Ending 1" })).toBeVisible();
+  await expect(page.getByRole("group", { name: "Ending 2" })).toHaveCount(0);
+  await expect(page.getByLabel("Sides", { exact: true })).toHaveValue("blue, white");
+});
+
 test("a broken card is imported, its errors are read, it is mended and taken", async ({ page }) => {
   await page.goto("/drills/import");
   const card = {

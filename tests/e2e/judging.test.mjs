@@ -60,7 +60,7 @@ test("a past tap is put right at a desk, and the results say what it was", async
 
 test("a player who comes near the day's limit is told of before the practice and while it runs", async ({ page }) => {
   await page.goto("/squad/loads");
-  const limits = page.getByRole("textbox", { name: /A line each/ });
+  const limits = page.getByRole("textbox", { name: /One line each/ });
   await limits.fill("throw 5-18: many");
   await page.getByRole("button", { name: "Save" }).click();
   await expect(page.getByRole("alert")).toContainText("line 1");

@@ -188,18 +188,18 @@ test("a tap on a name marks absent and the groups follow", async ({ page }) => {
   await expect(screen.drill.getByText("Ada Fenwick")).toHaveCount(0);
 });
 
-test("a player is added, found wanting, and mended", async ({ page }) => {
+test("a player is added, found wanting, and corrected", async ({ page }) => {
   await page.goto("/squad");
   await page.getByLabel("Number").fill("9999");
-  await page.getByRole("button", { name: "Add" }).click();
+  await page.getByRole("button", { name: "Add", exact: true }).click();
   await expect(page.getByText("Write a name.")).toBeVisible();
   await expect(page.getByText("A number is from 0 to 999.")).toBeVisible();
   await page.getByLabel("Name", { exact: true }).fill("Zoe Fern");
   await page.getByLabel("Number").fill("21");
-  await page.getByRole("button", { name: "Add" }).click();
+  await page.getByRole("button", { name: "Add", exact: true }).click();
   await page.getByRole("link", { name: "Edit Zoe Fern" }).click();
   await page.getByLabel("Plays").fill("pivot, left wing");
-  await page.getByRole("button", { name: "Save" }).click();
+  await page.getByRole("button", { name: "Save", exact: true }).click();
   await expect(page.getByRole("row", { name: /Zoe Fern/ })).toContainText("pivot, left wing");
 });
 

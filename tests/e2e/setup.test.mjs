@@ -9,7 +9,7 @@ test("a drill is paced out in one's own paces, its rep is played, and its card i
   await expect(legs.first()).toContainText("paces");
 
   await test.step("the stride is walked once; from then on the walk is told in it", async () => {
-    await page.getByRole("link", { name: /Walk your own once/ }).click();
+    await page.getByRole("link", { name: /Measure your own pace/ }).click();
     await page.getByLabel("Length").fill("20");
     await page.getByLabel("Paces it took").fill("8");
     await page.getByRole("button", { name: "Save my pace" }).click();

@@ -17,7 +17,7 @@ public enum AskOrder
 /// <param name="AtRandom">In an order nobody can foresee, the same for the same seed; else in turn.</param>
 public sealed record Asks(IReadOnlyList<string> Moves, bool AtRandom)
 {
-    /// <summary>What is called for after so many goes.</summary>
+    /// <summary>Returns the move called for after a number of goes.</summary>
     /// <param name="seed">The seed of the run.</param>
     /// <param name="whom">Whose calls they are, so that pairs and groups are not called alike: sheet and unit by their ids, <c>sheet/unit</c>.</param>
     public string After(int goes, int seed, string whom) =>

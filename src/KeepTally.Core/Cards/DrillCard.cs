@@ -11,10 +11,10 @@ public sealed record DrillCard
     /// <summary>A short id, unique in a book.</summary>
     public required string Id { get; init; }
 
-    /// <summary>What it is called.</summary>
+    /// <summary>The name.</summary>
     public required string Name { get; init; }
 
-    /// <summary>What it is for, in a sentence.</summary>
+    /// <summary>The purpose in one sentence.</summary>
     public required string Purpose { get; init; }
 
     /// <summary>The sports it is of.</summary>
@@ -35,7 +35,7 @@ public sealed record DrillCard
     /// <summary>Usual length of one rep, in seconds.</summary>
     public required double SecondsPerRep { get; init; }
 
-    /// <summary>What to bring.</summary>
+    /// <summary>The equipment.</summary>
     public required IReadOnlyList<Equipment> Equipment { get; init; }
 
     /// <summary>Coaches a group needs; 0 where players run it themselves.</summary>
@@ -44,25 +44,25 @@ public sealed record DrillCard
     /// <summary>How it is set up and run, step by step.</summary>
     public required IReadOnlyList<string> SetUp { get; init; }
 
-    /// <summary>What the coach says in it.</summary>
+    /// <summary>The cues of the coach.</summary>
     public required IReadOnlyList<string> Cues { get; init; }
 
-    /// <summary>What commonly goes wrong.</summary>
+    /// <summary>The common faults.</summary>
     public required IReadOnlyList<string> Faults { get; init; }
 
     /// <summary>Ways someone can be hurt in it.</summary>
     public required IReadOnlyList<Caution> Cautions { get; init; }
 
-    /// <summary>What makes it easier, one form in each entry.</summary>
+    /// <summary>Easier forms, one in each entry.</summary>
     public required IReadOnlyList<string> Easier { get; init; }
 
-    /// <summary>What makes it harder, one form in each entry.</summary>
+    /// <summary>Harder forms, one in each entry.</summary>
     public required IReadOnlyList<string> Harder { get; init; }
 
     /// <summary>The id of the card this one is a variant of, or null.</summary>
     public required string? VariantOf { get; init; }
 
-    /// <summary>What counts toward a player's load, or null.</summary>
+    /// <summary>The load it puts on a player, or null.</summary>
     public required Load? Load { get; init; }
 
     /// <summary>The rules on which coaches differ, by name.</summary>
@@ -84,23 +84,23 @@ public readonly record struct GroupSize(int Min, int Best, int Max);
 /// <summary>Something to bring, counted per drill, group or player.</summary>
 public sealed record Equipment(string Item, int Count, EquipmentPer Per);
 
-/// <summary>What equipment is counted by.</summary>
+/// <summary>The way equipment is counted.</summary>
 public enum EquipmentPer
 {
-    /// <summary>So many in all.</summary>
+    /// <summary>A number in all.</summary>
     Drill,
 
-    /// <summary>So many for each group.</summary>
+    /// <summary>A number for each group.</summary>
     Group,
 
-    /// <summary>So many for each player.</summary>
+    /// <summary>A number for each player.</summary>
     Player,
 }
 
 /// <summary>A way someone can be hurt in this drill, and the words that go with it.</summary>
 public sealed record Caution(string Kind, string Text);
 
-/// <summary>What counts toward a player's load: a throw for every attempt, or for every tap.</summary>
+/// <summary>The load of a drill: a throw, say, for every attempt or for every tap.</summary>
 public sealed record Load(string Kind, string Per);
 
 /// <summary>A rule on which coaches differ: the schools, in plain words, and the one taken unless another is chosen.</summary>

@@ -6,7 +6,7 @@ namespace KeepTally.Core.Cards;
 /// </summary>
 public interface IStageRule;
 
-/// <summary>What an outcome does besides scoring. Source: docs/formats.md, section 1, "Outcome".</summary>
+/// <summary>An effect of an outcome besides points. Source: docs/formats.md, section 1, "Outcome".</summary>
 public interface IEffect
 {
     /// <summary>How the card writes it.</summary>

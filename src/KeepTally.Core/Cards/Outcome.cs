@@ -36,7 +36,7 @@ public enum OutcomeResult
 /// <summary>Points for one recipient of an outcome.</summary>
 public sealed record Award(Recipient To, double Points);
 
-/// <summary>Who gets points: the unit tapped, every other unit of the sheet, or one unit by id.</summary>
+/// <summary>A recipient of points: the unit tapped, every other unit of the sheet, or one unit by id.</summary>
 public abstract record Recipient
 {
     private Recipient() { }

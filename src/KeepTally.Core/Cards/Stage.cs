@@ -8,10 +8,10 @@ public sealed record Stage
 {
     private readonly IStageRule[] _rules = [];
 
-    /// <summary>What the stage is called.</summary>
+    /// <summary>The name of the stage.</summary>
     public required string Name { get; init; }
 
-    /// <summary>Who carries a score.</summary>
+    /// <summary>The kind of unit that carries a score.</summary>
     public required Scorer Scores { get; init; }
 
     /// <summary>How its units play.</summary>
@@ -20,7 +20,7 @@ public sealed record Stage
     /// <summary>The ids of the sides; empty where there are none.</summary>
     public required IReadOnlyList<string> Sides { get; init; }
 
-    /// <summary>What can be tapped, in the order of the buttons.</summary>
+    /// <summary>The outcomes, in the order of the buttons.</summary>
     public required IReadOnlyList<Outcome> Outcomes { get; init; }
 
     /// <summary>Its rules of scoring, in the order in which they are told and judged; see the folders of <c>Rules/</c>.</summary>
@@ -36,22 +36,22 @@ public sealed record Stage
     /// <summary>Its clock, or null where it has none.</summary>
     public ClockPlan? Clock { get; init; }
 
-    /// <summary>Who does what, one role in each entry.</summary>
+    /// <summary>The roles, one in each entry.</summary>
     public IReadOnlyList<string> Roles { get; init; } = [];
 
-    /// <summary>What is said before the rep it is needed in.</summary>
+    /// <summary>The reminders before a rep.</summary>
     public IReadOnlyList<string> Reminders { get; init; } = [];
 
-    /// <summary>What the coach asks for, one thing after another; null where nothing is.</summary>
+    /// <summary>The moves the coach calls for; null where there are none.</summary>
     public Asks? Asks { get; init; }
 
     /// <summary>Where players stand; empty where everyone is together.</summary>
     public IReadOnlyList<Place> Places { get; init; } = [];
 
-    /// <summary>Who goes where when places move on.</summary>
+    /// <summary>The moves of a rotation.</summary>
     public IReadOnlyList<Move> Moves { get; init; } = [];
 
-    /// <summary>What makes places move on, or null where the coach does.</summary>
+    /// <summary>The trigger of a rotation, or null where the coach turns the places.</summary>
     public RotateOn? Rotate { get; init; }
 
     /// <summary>How it is played with other numbers on each side, from few to many; empty where it is played in one way only.</summary>
@@ -73,7 +73,7 @@ public sealed record Stage
     }
 }
 
-/// <summary>Who carries a score on a sheet of this stage.</summary>
+/// <summary>The kind of unit that carries a score on a sheet of this stage.</summary>
 public enum Scorer
 {
     /// <summary>Each player alone.</summary>

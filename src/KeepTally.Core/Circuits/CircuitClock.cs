@@ -17,7 +17,7 @@ public static class CircuitClock
     /// <summary>Whether the clock of a stop stands since the work of its round is over.</summary>
     public static bool HasStood(EventLog log) => log.Holds(Stands);
 
-    /// <summary>What is called for by a moment and is not on the stop's sheet yet.</summary>
+    /// <summary>Returns the clock events due by a moment that the stop's sheet does not have yet.</summary>
     /// <param name="clock">The clock of the circuit.</param>
     /// <param name="timeline">Its timeline.</param>
     /// <param name="log">The log of the stop's sheet.</param>

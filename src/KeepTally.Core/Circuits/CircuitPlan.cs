@@ -29,6 +29,6 @@ public sealed record CircuitPlan(
 /// <param name="Stage">The stage of the card that is done here, from 0.</param>
 public sealed record CircuitStation(DrillCard Card, string CardJson, int Stage)
 {
-    /// <summary>What it is called: its drill, and the part of it where there are several.</summary>
+    /// <summary>The name of the stop: its drill, and the part of it where there are several.</summary>
     public string Name => Card.Stages.Count > 1 ? $"{Card.Name}: {Card.Stages[Stage].Name}" : Card.Name;
 }

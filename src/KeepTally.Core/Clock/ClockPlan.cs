@@ -16,10 +16,10 @@ public sealed record ClockPlan(
     Duration? Rep
 )
 {
-    /// <summary>What the clock of a rep begins with.</summary>
+    /// <summary>The event that starts the clock of a rep.</summary>
     public RepStart RepFrom { get; init; }
 
-    /// <summary>What coaches have added to intervals, or removed; every other one is as the card has it.</summary>
+    /// <summary>The seconds that coaches added to or removed from intervals; every other one is as on the card.</summary>
     public IReadOnlyDictionary<(IntervalKind Kind, int Round), Duration> Added { get; init; } =
         new Dictionary<(IntervalKind, int), Duration>();
 
@@ -35,7 +35,7 @@ public sealed record ClockPlan(
             ? rest.Length + Added.GetValueOrDefault((IntervalKind.Break, round))
             : Duration.Zero;
 
-    /// <summary>What the clock reads when the work of a round, from 1, is over.</summary>
+    /// <summary>The clock time at which the work of a round, from 1, is over.</summary>
     public ClockTime WorkEnd(int round)
     {
         var end =
@@ -153,7 +153,7 @@ public sealed record ClockPlan(
         WorkEnd(Rounds) - ClockTime.Zero + (BreakAfter is { } rest && rest.Round >= Rounds ? BreakOf(rest.Round) : Duration.Zero);
 }
 
-/// <summary>What the clock of a rep begins with.</summary>
+/// <summary>The event that starts the clock of a rep.</summary>
 public enum RepStart
 {
     /// <summary>The work, and anew every counted tap.</summary>

@@ -10,7 +10,7 @@ public readonly record struct Interval(IntervalKind Kind, int Round, ClockTime S
     public Duration Length => End - Start;
 }
 
-/// <summary>What an interval is for.</summary>
+/// <summary>The kind of an interval.</summary>
 public enum IntervalKind
 {
     /// <summary>Before the first work.</summary>
@@ -34,7 +34,7 @@ public enum IntervalKind
 /// <param name="Interval">The interval that begins, or in which the call falls.</param>
 public readonly record struct Signal(ClockTime At, SignalKind Kind, Duration Left, Interval Interval);
 
-/// <summary>What is to be heard.</summary>
+/// <summary>A signal to sound.</summary>
 public enum SignalKind
 {
     /// <summary>Work begins.</summary>
@@ -43,7 +43,7 @@ public enum SignalKind
     /// <summary>Work, or a rest, is over.</summary>
     Horn,
 
-    /// <summary>So much is left.</summary>
+    /// <summary>The time left.</summary>
     Call,
 
     /// <summary>The signal at a random moment of the work.</summary>

@@ -65,7 +65,7 @@ public sealed class RunClock
         return true;
     }
 
-    /// <summary>What it reads at an instant that is not before the last pause or resume.</summary>
+    /// <summary>Returns the clock time at an instant, not before the last pause or resume.</summary>
     public ClockTime At(Instant at)
     {
         if (!IsStarted)

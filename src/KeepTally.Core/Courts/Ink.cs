@@ -50,7 +50,7 @@ internal static class Ink
         );
     }
 
-    /// <summary>What stands at the left end, at both ends of a floor of that length and width (turned half round).</summary>
+    /// <summary>Returns the markings of the left end at both ends of a floor of that length and width, turned by 180 degrees.</summary>
     internal static IEnumerable<Marking> BothEnds(double length, double width, params IEnumerable<Marking>[] left)
     {
         return left.SelectMany(each => each).SelectMany(mark => new[] { mark, Turned(mark) });

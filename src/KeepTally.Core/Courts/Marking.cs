@@ -2,7 +2,7 @@ using KeepTally.Core.Measures;
 
 namespace KeepTally.Core.Courts;
 
-/// <summary>What is painted on a floor, in metres from its lower left corner.</summary>
+/// <summary>A painted line, arc or area, in metres from the lower left corner of the floor.</summary>
 public abstract record Marking
 {
     private Marking() { }

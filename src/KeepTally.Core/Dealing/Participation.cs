@@ -2,7 +2,7 @@ using KeepTally.Core.Cards;
 
 namespace KeepTally.Core.Dealing;
 
-/// <summary>Who may take part in a drill: not whom a restriction keeps from throwing in one that loads the throwing arm, or from contact.</summary>
+/// <summary>Decides who may take part in a drill. A restriction keeps a player from drills with throwing load or contact.</summary>
 public static class Participation
 {
     private static readonly string[] Contact = ["contact", "collision"];
@@ -20,7 +20,7 @@ public static class Participation
     private static bool Touches(DrillCard card) => card.Cautions.Any(caution => Contact.Contains(caution.Kind));
 }
 
-/// <summary>What a player may not do today. Why is nobody's business here.</summary>
+/// <summary>A restriction of a player today, without its reason.</summary>
 [Flags]
 public enum Restrictions
 {

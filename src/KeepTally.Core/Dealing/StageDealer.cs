@@ -77,7 +77,7 @@ public static class StageDealer
     public static IReadOnlyList<DealtSheet> Deal(DrillCard card, int stageIndex, IReadOnlyList<Member> players, int groups) =>
         Sheets(card, stageIndex, Groups(card.Stages[stageIndex], players, groups, Listed).Require());
 
-    /// <summary>What a stage's groups are called, in the order of <see cref="Groups"/>.</summary>
+    /// <summary>The names of a stage's groups, in the order of <see cref="Groups"/>.</summary>
     public static string NameOf(Stage stage, int index, int count)
     {
         var sides = SidesOf(stage);

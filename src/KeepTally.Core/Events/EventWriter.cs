@@ -169,7 +169,7 @@ public static class EventWriter
         }
     }
 
-    /// <summary>What is not so is left out.</summary>
+    /// <summary>A property that is false is left out.</summary>
     private static void Only(Utf8JsonWriter json, string name, bool value)
     {
         if (value)

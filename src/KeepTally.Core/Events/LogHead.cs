@@ -35,7 +35,7 @@ public sealed record LogHead(
         ?? id.Value;
 }
 
-/// <summary>Who carries a score on a sheet.</summary>
+/// <summary>A unit of a sheet.</summary>
 /// <param name="Players">Who makes up a group or a side at the start; empty where the unit is a player.</param>
 /// <param name="Number">The shirt number, where the unit is a player who has one.</param>
 public sealed record Unit(PlayerId Id, string Name, IReadOnlyList<Member> Players, int? Number = null)

@@ -34,10 +34,10 @@ public abstract record RunEvent(EventId Id, Instant At)
         double? Value
     ) : RunEvent(Id, At)
     {
-        /// <summary>What a watch read lap by lap, in the unit of <c>Value</c>; null where it was not told so.</summary>
+        /// <summary>The lap times in the unit of <c>Value</c>; null where there are none.</summary>
         public IReadOnlyList<double>? Laps { get; init; }
 
-        /// <summary>It counts though it came late: a coach says so afterwards, by an <see cref="Amend"/>.</summary>
+        /// <summary>Whether it counts although it was late, by an <see cref="Amend"/>.</summary>
         public bool CountsLate { get; init; }
     }
 
@@ -99,7 +99,7 @@ public abstract record RunEvent(EventId Id, Instant At)
     /// <summary>Something written down, about <paramref name="Unit"/> or about the drill.</summary>
     public sealed record Note(EventId Id, Instant At, string Text, PlayerId? Unit) : RunEvent(Id, At)
     {
-        /// <summary>It is about the whole practice, whatever is being done.</summary>
+        /// <summary>Whether it is about the whole practice.</summary>
         public bool OfPractice { get; init; }
     }
 
@@ -129,7 +129,7 @@ public abstract record RunEvent(EventId Id, Instant At)
     /// <param name="Round">The round of the clock, from 1.</param>
     public sealed record OwnCount(EventId Id, Instant At, PlayerId Unit, int Count, int Round) : RunEvent(Id, At);
 
-    /// <summary>What is to be said before the next rep, to <paramref name="Unit"/> or to all; no words take it away.</summary>
+    /// <summary>A cue for the next rep, for <paramref name="Unit"/> or for all; an empty text removes it.</summary>
     public sealed record Cue(EventId Id, Instant At, string Text, PlayerId? Unit) : RunEvent(Id, At);
 
     /// <summary><paramref name="Out"/> leaves, <paramref name="In"/> joins; two who are both on change places.</summary>

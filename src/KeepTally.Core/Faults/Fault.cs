@@ -6,7 +6,7 @@ namespace KeepTally.Core.Faults;
 /// <param name="Fix">What to write instead.</param>
 public sealed record Fault(string Path, string Problem, string Fix)
 {
-    /// <summary>What it keeps from being done: the same fault, told of something larger.</summary>
+    /// <summary>The same fault, reported for the larger thing it prevents.</summary>
     /// <param name="larger">What cannot be done for it, in one plain clause.</param>
     public Fault For(string larger) => this with { Problem = $"{larger} ({Place}{Problem})" };
 
@@ -20,7 +20,7 @@ public sealed record Fault(string Path, string Problem, string Fix)
     /// <summary>The place, ready to stand before what is wrong there; empty for the whole.</summary>
     public string Place => Path.Length == 0 ? "" : $"{Path}: ";
 
-    /// <summary>What is wrong and what to do, as two sentences for the screen.</summary>
+    /// <summary>The problem and the fix as two sentences for the screen.</summary>
     public string Told => $"{Sentence(Problem)} {Sentence(Fix)}";
 
     private static string Sentence(string clause) => $"{char.ToUpperInvariant(clause[0])}{clause[1..].TrimEnd('.')}.";

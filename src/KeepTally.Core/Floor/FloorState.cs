@@ -68,7 +68,7 @@ public sealed class FloorState
     /// <summary>The same floor, that goes its own way from here.</summary>
     internal FloorState Copy() => new(this);
 
-    /// <summary>Who stands where now.</summary>
+    /// <summary>The places of the players now.</summary>
     public Placement Now { get; private set; }
 
     /// <summary>
@@ -170,7 +170,7 @@ public sealed class FloorState
     /// <summary>Everyone who has stood at a place so far.</summary>
     public IReadOnlyCollection<PlayerId> Stood => _jobs.Players;
 
-    /// <summary>What a player has done at each job by a moment of the clock; the go under way counts.</summary>
+    /// <summary>Returns the jobs of a player by a clock time; the go under way counts.</summary>
     public IReadOnlyList<JobTime> JobsOf(PlayerId player, ClockTime now) => _jobs.Of(player, now);
 
     /// <summary>Takes an event with what the sheet made of it.</summary>

@@ -5,7 +5,7 @@ using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Floor;
 
-/// <summary>Who had which job and for how long, kept as people move.</summary>
+/// <summary>The jobs of all players with their times, updated as players move.</summary>
 /// <param name="plan">The clock of the stage, or null: without one all time that runs is work.</param>
 internal sealed class JobLog(ClockPlan? plan)
 {
@@ -79,7 +79,7 @@ internal sealed class JobLog(ClockPlan? plan)
         }
     }
 
-    /// <summary>What a player has done by a moment, job by job in the order they came to them.</summary>
+    /// <summary>Returns the jobs of a player by a moment, in the order they came to them.</summary>
     internal IReadOnlyList<JobTime> Of(PlayerId player, ClockTime now)
     {
         var jobs = _done.GetValueOrDefault(player) ?? [];

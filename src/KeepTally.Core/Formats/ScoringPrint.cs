@@ -15,7 +15,7 @@ public static class ScoringPrint
     /// <summary>Properties of the stage and its outcomes that hold wording only.</summary>
     private static readonly string[] Wording = ["name", "label", "said", "key", "roles", "reminders", "asks", "askOrder"];
 
-    /// <summary>What means the same written or left out, besides closed choices and what the rules say of themselves.</summary>
+    /// <summary>The defaults: properties that mean the same written or left out, besides closed choices and those of the rules.</summary>
     private static readonly (string Name, string Json)[] Defaults =
     [
         ("scores", "false"),

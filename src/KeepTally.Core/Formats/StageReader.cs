@@ -55,7 +55,7 @@ internal static class StageReader
         return stage;
     }
 
-    /// <summary>Who has a job is one player in one spot, and carries a score.</summary>
+    /// <summary>Checks that a job is a spot of one player, and that players score.</summary>
     private static void HoldJobs(JsonPlace place, Stage stage)
     {
         foreach (var (outcome, written) in stage.Outcomes.Zip(place.Find("outcomes")?.Items().ToArray() ?? []))

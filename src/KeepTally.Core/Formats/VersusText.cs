@@ -9,7 +9,7 @@ namespace KeepTally.Core.Formats;
 /// </summary>
 public static class VersusText
 {
-    /// <summary>What of a way of playing belongs to the stage; the rest belongs to the card.</summary>
+    /// <summary>The properties of a way of playing that belong to the stage; the others belong to the card.</summary>
     private static readonly string[] OfStage = ["name", "places", "moves"];
 
     /// <param name="json">The text of a card that reads.</param>

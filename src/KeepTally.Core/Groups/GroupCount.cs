@@ -2,11 +2,11 @@ using KeepTally.Core.Cards;
 
 namespace KeepTally.Core.Groups;
 
-/// <summary>What there is to practise with; null where it does not matter.</summary>
+/// <summary>The balls, courts and coaches there are; null where a number does not matter.</summary>
 /// <param name="Courts">Courts, goals or corners: a place for a group.</param>
 public sealed record Resources(int? Balls, int? Courts, int? Coaches);
 
-/// <summary>What keeps the groups from being more.</summary>
+/// <summary>The limit that keeps the number of groups down.</summary>
 public enum GroupBound
 {
     /// <summary>There are no more players for another group.</summary>

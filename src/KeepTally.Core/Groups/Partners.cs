@@ -3,7 +3,7 @@ using KeepTally.Core.Identity;
 
 namespace KeepTally.Core.Groups;
 
-/// <summary>Who was with whom: what fresh partners are found by.</summary>
+/// <summary>How often players were in one group: the base for fresh partners.</summary>
 public static class Partners
 {
     /// <summary>Remembers that everyone in a group was with everyone else of it.</summary>
@@ -18,7 +18,7 @@ public static class Partners
         }
     }
 
-    /// <summary>Who scores alone was together with everyone on the sheet; who scores with others, with those.</summary>
+    /// <summary>A player who scores alone was together with everyone on the sheet; one who scores in a group, with that group.</summary>
     public static IEnumerable<IReadOnlyList<PlayerId>> Of(LogHead head) =>
         head.Units.Any(unit => unit.Players.Count > 0)
             ? head.Units.Select(unit => unit.Players.Select(player => player.Id).ToArray())

@@ -1,6 +1,6 @@
 namespace KeepTally.Core.Groups;
 
-/// <summary>What makes one split better than another, and the exchanges that make it better still.</summary>
+/// <summary>The cost of a split, and the exchanges that lower it.</summary>
 internal static class SplitCost
 {
     internal static int Met(IReadOnlyList<IReadOnlyList<SplitPlayer>> groups, IReadOnlyDictionary<Pair, int> met) =>
@@ -65,7 +65,7 @@ internal static class SplitCost
         }
     }
 
-    /// <summary>What the way cares about most, then what it cares about next.</summary>
+    /// <summary>The costs of a split in order of weight.</summary>
     private static (double First, double Next) Of(List<SplitPlayer>[] groups, SplitRequest request) =>
         request.Way switch
         {

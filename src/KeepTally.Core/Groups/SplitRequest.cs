@@ -40,7 +40,7 @@ public readonly record struct Pair
     public PlayerId Other { get; }
 }
 
-/// <summary>What a coach asks of a split.</summary>
+/// <summary>The ways to split players into groups.</summary>
 /// <param name="Apart">Pairs that must not be in one group.</param>
 /// <param name="Together">Pairs that must be.</param>
 /// <param name="Met">How often pairs were in one group lately.</param>

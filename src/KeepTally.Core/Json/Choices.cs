@@ -41,7 +41,7 @@ public sealed class Choices<T> : Choices
     /// <inheritdoc/>
     public override IReadOnlyList<(string Word, string Label)> All { get; }
 
-    /// <summary>What is in force where the choice is left out.</summary>
+    /// <summary>The default.</summary>
     public T Usual => _meanings[0].Meaning;
 
     /// <summary>The meaning of a word; a fault, and the usual one, where it is none of these.</summary>

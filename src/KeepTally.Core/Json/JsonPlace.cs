@@ -61,7 +61,7 @@ internal readonly struct JsonPlace
         }
     }
 
-    /// <summary>What stands here beside the properties named, where the format leaves others open; anything but an object is a fault.</summary>
+    /// <summary>Returns the properties besides those named, where the format allows others; anything but an object is a fault.</summary>
     internal IReadOnlyList<Fault> Beside(params ReadOnlySpan<string> known)
     {
         if (!IsObject)

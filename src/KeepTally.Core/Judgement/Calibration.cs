@@ -1,6 +1,6 @@
 namespace KeepTally.Core.Judgement;
 
-/// <summary>What was foreseen of one thing that could happen or not, and whether it did.</summary>
+/// <summary>A forecast of one event, and whether it happened.</summary>
 /// <param name="Foreseen">The chance it was given, from 0 to 1.</param>
 public readonly record struct Forecast(double Foreseen, bool Happened);
 
@@ -14,7 +14,7 @@ public readonly record struct Forecast(double Foreseen, bool Happened);
 /// <param name="Happened">How many of them happened.</param>
 public sealed record CalibrationBin(double Low, double High, double Foreseen, Share Happened)
 {
-    /// <summary>What happened may well be what was foreseen: it lies within the bounds of the share.</summary>
+    /// <summary>Whether the outcome agrees with the forecast: it lies within the likely range.</summary>
     public bool Agrees => Foreseen >= Happened.Bounds.Low && Foreseen <= Happened.Bounds.High;
 }
 

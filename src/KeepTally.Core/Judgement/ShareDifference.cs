@@ -11,7 +11,7 @@ public readonly record struct ShareDifference(Share First, Share Second)
     /// <summary>The first less the second.</summary>
     public double Value => First.Value - Second.Value;
 
-    /// <summary>What the true difference may be, in nineteen of twenty cases.</summary>
+    /// <summary>The likely range of the true difference (95 %).</summary>
     /// <remarks>
     /// R. G. Newcombe, "Interval estimation for the difference between independent proportions: comparison of eleven methods",
     /// Statistics in Medicine 17 (1998), method 10.

@@ -11,7 +11,7 @@ public sealed record Trend(double PerWeek, Bounds Bounds, double First, double L
     /// <summary>Through fewer a line says nothing.</summary>
     public const int Least = 4;
 
-    /// <summary>It goes up or down, and not by chance alone.</summary>
+    /// <summary>Whether it goes up or down, and not by chance alone.</summary>
     public bool IsChange => !Bounds.Contains(0);
 
     /// <summary>

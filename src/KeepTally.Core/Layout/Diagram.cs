@@ -13,7 +13,7 @@ namespace KeepTally.Core.Layout;
 /// <param name="Steps">What happens when in one rep, in order; the ways of step 1 belong to the first.</param>
 public sealed record Diagram(Ground Floor, IReadOnlyList<Mark> Marks, IReadOnlyList<Way> Ways, IReadOnlyList<RepStep> Steps)
 {
-    /// <summary>What was read but not understood, each with its place and its fix: such a layout can be used, and this is told.</summary>
+    /// <summary>The parts that were read but not understood, each with its place and its fix. Such a layout can be used, with a notice.</summary>
     public IReadOnlyList<Fault> PassedOver { get; init; } = [];
 
     /// <summary>Everything in metres, by a coach's stride.</summary>

@@ -10,10 +10,10 @@ namespace KeepTally.Core.Layout;
 /// <param name="Width">The same of the width.</param>
 public sealed record Ground(Court? Court, CourtPart Part, Measure? Length, Measure? Width)
 {
-    /// <summary>What a drill has room in where nothing is said, in metres.</summary>
+    /// <summary>The default size of a floor, in metres.</summary>
     public const double UsualLength = 20;
 
-    /// <summary>What a drill has room in where nothing is said, in metres.</summary>
+    /// <summary>The default size of a floor, in metres.</summary>
     public const double UsualWidth = 10;
 
     /// <summary>A plain rectangle, in metres.</summary>

@@ -6,7 +6,7 @@ namespace KeepTally.Core.Layout;
 /// <summary>The closed choices of a layout.</summary>
 public static class LayoutChoices
 {
-    /// <summary>What a mark stands for.</summary>
+    /// <summary>The kind of a mark.</summary>
     public static Choices<MarkKind> Kinds { get; } =
         new(
             "kind",

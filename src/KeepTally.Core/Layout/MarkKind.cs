@@ -1,6 +1,6 @@
 namespace KeepTally.Core.Layout;
 
-/// <summary>What a mark stands for.</summary>
+/// <summary>The kind of a mark.</summary>
 public enum MarkKind
 {
     /// <summary>A cone.</summary>

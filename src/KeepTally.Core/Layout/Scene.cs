@@ -7,7 +7,7 @@ namespace KeepTally.Core.Layout;
 /// <param name="Steps">What happens when.</param>
 public sealed record Scene(Surface Surface, IReadOnlyList<Placed> Marks, IReadOnlyList<Way> Ways, IReadOnlyList<RepStep> Steps)
 {
-    /// <summary>What stands on the floor, without the zones that hang in a goal.</summary>
+    /// <summary>The marks on the floor, without the zones that hang in a goal.</summary>
     public IEnumerable<Placed> OnFloor => Marks.Where(mark => mark.In.Length == 0);
 
     /// <summary>The mark of an id, or null.</summary>

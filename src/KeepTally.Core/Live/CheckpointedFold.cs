@@ -12,12 +12,12 @@ namespace KeepTally.Core.Live;
 /// </summary>
 internal sealed class CheckpointedFold
 {
-    /// <summary>So many events lie between two kept points.</summary>
+    /// <summary>The number of events between two checkpoints.</summary>
     private const int Between = 128;
 
     private readonly Func<Checkpoint> _empty;
 
-    /// <summary>What became of each event of the log, as far as it is folded, in its order.</summary>
+    /// <summary>The result of each event of the log, as far as it is folded, in order.</summary>
     private readonly List<EventResult> _verdicts = [];
     private readonly List<Checkpoint> _kept = [];
     private Checkpoint _now;
@@ -41,7 +41,7 @@ internal sealed class CheckpointedFold
 
     internal RunEvent.End? Ended => _now.Ended;
 
-    /// <summary>What the clock read when the last rep began by a counted tap or by a whistle; null before the first.</summary>
+    /// <summary>The clock time at which the last rep began, by a counted tap or a whistle; null before the first.</summary>
     internal ClockTime? RepFrom => _now.RepFrom;
 
     /// <summary>How many events of the log it has taken.</summary>
@@ -50,7 +50,7 @@ internal sealed class CheckpointedFold
     /// <summary>Grows with every change, so that what was worked out from it can be kept until then.</summary>
     internal int Version { get; private set; }
 
-    /// <summary>What became of the event at a position of the log that was folded.</summary>
+    /// <summary>The result of the event at a folded position of the log.</summary>
     internal EventResult ResultAt(int position) => _verdicts[position];
 
     /// <summary>The log reads differently from a position on: the fold goes back to before it.</summary>

@@ -14,7 +14,7 @@ namespace KeepTally.Core.Live;
 /// </summary>
 internal sealed class ClockPassing(Stage stage, Timeline? timeline)
 {
-    /// <summary>What the clock calls for by a moment and is not in the log yet.</summary>
+    /// <summary>Returns the clock events due by a moment that the log does not have yet.</summary>
     internal IEnumerable<RunEvent> Due(Score score, EventLog log, ClockTime elapsed)
     {
         foreach (var (round, moment) in timeline?.RoundsOver(elapsed) ?? [])
@@ -38,7 +38,7 @@ internal sealed class ClockPassing(Stage stage, Timeline? timeline)
         }
     }
 
-    /// <summary>What it will do when the rest under way is over, where that was not done by hand already.</summary>
+    /// <summary>Returns the change at the end of the rest under way, unless it was made by hand already.</summary>
     internal ClockPass AfterRest(Score score, FloorState floor, Instant at)
     {
         if (IntervalAt(score, at) is not { Kind: IntervalKind.Change or IntervalKind.Break } rest)
@@ -75,7 +75,7 @@ internal sealed class ClockPassing(Stage stage, Timeline? timeline)
         stage.Rotate is { On: RotateTrigger.Round } rotate && !FloorState.AsksWhoWon(stage) && round % rotate.Every == 0;
 }
 
-/// <summary>What the clock passes on when a rest is over.</summary>
+/// <summary>A change that the clock makes when a rest is over.</summary>
 /// <param name="Moves">Places move on.</param>
 /// <param name="Turns">The turn passes.</param>
 public readonly record struct ClockPass(bool Moves, bool Turns);

@@ -19,11 +19,11 @@ public sealed class CoachList
     private CoachList(string place, string noun, int least, params string[] usual) =>
         (_place, _noun, _least, Usual) = (place, noun, least, usual);
 
-    /// <summary>What a drill is stopped for to teach.</summary>
+    /// <summary>The reasons for a teaching stop.</summary>
     public static CoachList StopReasons { get; } =
         new("reasons", "reasons", 1, "spacing", "timing", "technique", "effort", "urgency", "safety");
 
-    /// <summary>What is counted all practice long, whatever is played; nothing until a coach asks for it.</summary>
+    /// <summary>The habits counted all practice; empty until a coach asks for some.</summary>
     public static CoachList Habits { get; } = new("habits", "habits", 0);
 
     /// <summary>The list a team begins with.</summary>

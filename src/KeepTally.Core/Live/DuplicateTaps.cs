@@ -12,7 +12,7 @@ public static class DuplicateTaps
     /// <summary>Two people who tap the same thing are seldom further apart.</summary>
     private static readonly Duration Close = Duration.FromSeconds(3);
 
-    /// <summary>It is asked about for so long; after that both stand unasked.</summary>
+    /// <summary>How long a duplicate is asked about; after that both stay.</summary>
     private static readonly Duration Asked = Duration.FromSeconds(60);
 
     private const int LookedBack = 40;

@@ -44,7 +44,7 @@ public sealed record LastBall(Instant At, IReadOnlyList<PlayerId> Units)
         return had.SequenceEqual(Tapped(live)) ? null : new LastBall(moment, had);
     }
 
-    /// <summary>Who had the round in the place of a unit that is tapped now.</summary>
+    /// <summary>Returns the unit that had the round before the unit that is tapped now.</summary>
     internal PlayerId? InPlaceOf(Sheet live, PlayerId? unit)
     {
         var now = Tapped(live);

@@ -29,13 +29,13 @@ public sealed partial class LivePractice(DeviceId device, IReadOnlyList<LiveRun>
     /// <summary>Devices whose taps are this coach's own, too: this screen before it was loaded again.</summary>
     public IReadOnlySet<DeviceId> Earlier { get; init; } = new HashSet<DeviceId>();
 
-    /// <summary>What players may not do today, of those who may not do everything.</summary>
+    /// <summary>The restrictions of players today, for those who have any.</summary>
     public IReadOnlyDictionary<PlayerId, Restrictions> Limits { get; init; } = new Dictionary<PlayerId, Restrictions>();
 
-    /// <summary>What players may do of a kind today, where a limit is known for them.</summary>
+    /// <summary>The load allowance of players today, where a limit is known.</summary>
     public IReadOnlyList<LoadAllowance> Loads { get; init; } = [];
 
-    /// <summary>What its timing sheet leaves over at the end; below nought where that does not fit.</summary>
+    /// <summary>The slack of the timing sheet; negative where it does not fit.</summary>
     public Duration Spare { get; init; }
 
     /// <summary>How often something looked for all practice long was seen so far, of any player and of the team.</summary>

@@ -15,7 +15,7 @@ namespace KeepTally.Core.Live;
 /// <param name="planned">How long the timing sheet gives it, or null.</param>
 public sealed class LiveRun(string name, IReadOnlyList<RunSheet> sheets, Duration? planned = null)
 {
-    /// <summary>What the drill is called.</summary>
+    /// <summary>The name of the drill.</summary>
     public string Name { get; } = name;
 
     /// <summary>Its sheets, in their order.</summary>
@@ -30,7 +30,7 @@ public sealed class LiveRun(string name, IReadOnlyList<RunSheet> sheets, Duratio
     /// <summary>When it was begun; null before.</summary>
     public Instant? Began => Clocks.Min(sheet => sheet.Score.FirstBegan);
 
-    /// <summary>It is a break or a talk: nothing is counted in it.</summary>
+    /// <summary>Whether it is a break or a talk, in which nothing is counted.</summary>
     public bool IsPause { get; } = sheets.Count > 0 && sheets[0].Sheet.Card.Id == PauseCard.Id;
 
     /// <summary>By how much it has outrun what it was given, pauses and teaching stops counted; null while it has not.</summary>
@@ -51,7 +51,7 @@ public sealed class LiveRun(string name, IReadOnlyList<RunSheet> sheets, Duratio
     public string NameOf(PlayerId player) =>
         Sheets.Select(each => each.Sheet.Head.NameOf(player)).FirstOrDefault(name => name != player.Value, player.Value);
 
-    /// <summary>What any player on its sheets or benches is called in passing.</summary>
+    /// <summary>The call name of any player on its sheets or benches.</summary>
     public string CallNameOf(PlayerId player) =>
         Sheets.FirstOrDefault(each => each.Sheet.Head.NameOf(player) != player.Value)?.Sheet.CallNameOf(player) ?? player.Value;
 
@@ -133,7 +133,7 @@ public sealed class LiveRun(string name, IReadOnlyList<RunSheet> sheets, Duratio
                     .Select(lane => lane.OrderBy(each => each.Stop!.Value.Round).ToArray()),
             ];
 
-    /// <summary>What the clock calls for by a moment and is not in the log yet, on every sheet.</summary>
+    /// <summary>Returns the clock events due by a moment that the logs do not have yet, for every sheet.</summary>
     public IEnumerable<SheetEvent> Due(Instant at) =>
         Sheets.SelectMany(each =>
             (each.Stop is { } stop ? DueAt(each.Sheet, stop, at) : [])
@@ -168,7 +168,7 @@ public sealed class LiveRun(string name, IReadOnlyList<RunSheet> sheets, Duratio
     /// <summary>Whether a command to the clock does something on one of its sheets at a moment.</summary>
     public bool Can(RunCommand word, Instant at) => Sheets.Any(each => ClockCommands.Can(word, this, each, at));
 
-    /// <summary>What the circuit's clock calls for at a stop; nothing once the coach has ended the circuit.</summary>
+    /// <summary>Returns the events of the circuit's clock at a stop; none once the coach has ended the circuit.</summary>
     private IEnumerable<RunEvent> DueAt(Sheet sheet, CircuitStop stop, Instant at) =>
         Circuit!.Sheet is { Ended: null, Timeline: { } timeline } circuit
             ? CircuitClock.Due(circuit.Score.Clock, timeline, sheet.Log, stop.Round, at)

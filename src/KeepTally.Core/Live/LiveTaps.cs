@@ -6,7 +6,7 @@ using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Live;
 
-/// <summary>What is said on one sheet: taps, and what puts them right; turns, notes, cues, counts, what was seen.</summary>
+/// <summary>Commands on one sheet: taps, corrections, turns, notes, cues, counts and habits.</summary>
 public sealed partial class LivePractice
 {
     /// <summary>A tap on a sheet.</summary>
@@ -163,7 +163,7 @@ public sealed partial class LivePractice
         return null;
     }
 
-    /// <summary>What a unit says itself that it had, in the round that is under way or was last.</summary>
+    /// <summary>Records a unit's own count for the round that is under way or was last.</summary>
     public Fault? Count(SheetId sheet, PlayerId unit, int count, Instant now, out IReadOnlyList<SheetEvent> appended)
     {
         appended = [];
@@ -197,7 +197,7 @@ public sealed partial class LivePractice
         return null;
     }
 
-    /// <summary>Whom a tap of a job's outcome means: the player who has the job.</summary>
+    /// <summary>Resolves a tap of a job's outcome to the player who has the job.</summary>
     private static PlayerId? JobHolder(Sheet live, string? outcome) =>
         live.Stage.Outcomes.FirstOrDefault(each => each.Id == outcome)?.Job is { } job ? live.HolderOf(job) : null;
 
@@ -262,7 +262,7 @@ public sealed partial class LivePractice
         return null;
     }
 
-    /// <summary>What was tapped for the team just now and is named after counts once: the tap without a name is taken back.</summary>
+    /// <summary>A tap for the team that is named shortly after counts once: the tap without a name is undone.</summary>
     private SheetEvent[] Unnamed(LiveRun run, string habit, Instant now)
     {
         var first = run.Sheets[0];

@@ -13,7 +13,7 @@ public sealed class LoadWatch(LivePractice practice)
 
     private readonly Dictionary<(SheetId Sheet, PlayerId Player), (int Version, int Count)> _counted = [];
 
-    /// <summary>Who is near the limit, over it, or should rest, with how many there were today by now.</summary>
+    /// <summary>Returns the players near the limit, over it, or due a rest, with their count today.</summary>
     public IReadOnlyList<(LoadAllowance Allowance, int Count)> At(Instant at) =>
         practice.Loads.Count == 0
             ? []

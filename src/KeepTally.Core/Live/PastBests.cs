@@ -49,7 +49,7 @@ public sealed record PastBests(IReadOnlyDictionary<PlayerId, double> Own, double
         stage.Measures[0].Better == Better.High ? value > other : value < other;
 }
 
-/// <summary>What a result is against those before it.</summary>
+/// <summary>How a result compares with those before it.</summary>
 public enum BestKind
 {
     /// <summary>No better than before.</summary>

@@ -1,6 +1,6 @@
 namespace KeepTally.Core.Live;
 
-/// <summary>What a coach can say to a drill as a whole.</summary>
+/// <summary>A command to a drill as a whole.</summary>
 public enum RunCommand
 {
     /// <summary>The clock begins to run.</summary>

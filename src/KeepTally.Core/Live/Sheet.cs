@@ -59,22 +59,22 @@ public sealed class Sheet
     /// <summary>The score, folded from the events so far.</summary>
     public Score Score => Now.Score;
 
-    /// <summary>Who stands where, folded from the events so far.</summary>
+    /// <summary>The places of players, folded from the events so far.</summary>
     public FloorState Floor => Now.Floor;
 
     /// <summary>Grows with every change to what is folded: as long as it is the same, everything but the clock is.</summary>
     public int Version => Now.Version;
 
-    /// <summary>What a unit is called in passing: a player by call name, a group or a side by all of its name.</summary>
+    /// <summary>The short name of a unit: a player's call name, a group's or side's full name.</summary>
     public string CallNameOf(PlayerId id) => _callNames.TryGetValue(id, out var name) ? name : Head.NameOf(id);
 
-    /// <summary>What a player has done at each job by a moment.</summary>
+    /// <summary>Returns the jobs of a player by a moment, with times and reps.</summary>
     public IReadOnlyList<JobTime> JobsOf(PlayerId player, Instant at) => Floor.JobsOf(player, Score.ClockTimeAt(at));
 
     /// <summary>Everyone who carries a score on the sheet, who came in later and who went off too.</summary>
     public IReadOnlyList<Unit> Units => Score.Units;
 
-    /// <summary>Those of them who are on the sheet now.</summary>
+    /// <summary>The units that are on the sheet now.</summary>
     public IReadOnlyList<Unit> UnitsOn =>
         Stage.Scores == Scorer.Player ? [.. Units.Where(unit => Score.Roster.Has(unit.Id))] : Units;
 
@@ -120,7 +120,7 @@ public sealed class Sheet
     public Instant Stamp(Instant now) =>
         Log.Count == 0 ? Instant.Max(Instant.Origin, now) : Instant.Max(now, Log.LastAt + Duration.Millisecond);
 
-    /// <summary>What the clock will pass on by itself when the rest under way is over; nothing outside of a rest.</summary>
+    /// <summary>Returns the change that the clock will make when the rest under way is over; none outside of a rest.</summary>
     public ClockPass AfterRest(Instant at) => Score.IsDoneAt(at) ? default : Passing.AfterRest(Score, Floor, at);
 
     /// <summary>The last ball of the round before, while it can still be counted; else null.</summary>
@@ -163,10 +163,10 @@ public sealed class Sheet
     public int RoundAt(Instant at) =>
         Timeline is { } timeline && Score.Clock.IsStarted ? Math.Max(1, timeline.At(Score.ClockTimeAt(at)).Round) : 1;
 
-    /// <summary>What is to be said before the next rep, to one unit or, with null, to all; null where nothing is pinned.</summary>
+    /// <summary>The cue for the next rep, for one unit or, with null, for all; null where none is pinned.</summary>
     public string? CueFor(PlayerId? unit) => Score.Cues.For(unit);
 
-    /// <summary>What a unit is asked for next; null where nothing is called, or all is over. In a match one call is for all sides.</summary>
+    /// <summary>The move called for a unit next; null where none is called, or all is over. In a match one call is for all sides.</summary>
     /// <param name="sheet">What this sheet is known by: groups and pairs are called apart.</param>
     public string? AskedOf(SheetId sheet, PlayerId unit, Instant at) =>
         Stage.Asks is not { } asks || Score.IsDoneAt(at) ? null
@@ -200,20 +200,20 @@ public sealed class Sheet
         return Duration.Max(Duration.Zero, began + rep - elapsed);
     }
 
-    /// <summary>What a unit may not say again now, by the limits of the stage.</summary>
+    /// <summary>The tag values that a unit must not repeat now, by the limits of the stage.</summary>
     public IEnumerable<(string Tag, string Value)> Barred(PlayerId unit) => Score.Barred(unit);
 
-    /// <summary>What a unit's next tap says besides its outcome until the coach says otherwise.</summary>
+    /// <summary>The tags of a unit's next tap until the coach picks others.</summary>
     public IEnumerable<(string Tag, string Value)> Standing(PlayerId unit) => Score.Standing(unit);
 
-    /// <summary>Who an outcome that belongs to a job is counted for now; null where nobody has the job.</summary>
+    /// <summary>The player for whom an outcome of a job counts now; null where nobody has the job.</summary>
     public PlayerId? HolderOf(string job) => Floor.Now.At(job) is [var player, ..] && Score.Roster.Has(player) ? player : null;
 
-    /// <summary>What became of a standing event; null where it does not stand.</summary>
+    /// <summary>The result of an event that stands; null where it does not.</summary>
     public EventResult? ResultOf(EventId id) =>
         Log.Find(id) is { } runEvent && !Log.IsUndone(id) ? Now.ResultAt(Log.PositionOf(runEvent)) : null;
 
-    /// <summary>What became of the event at a position of the log.</summary>
+    /// <summary>The result of the event at a position of the log.</summary>
     public EventResult ResultAt(int position) => Now.ResultAt(position);
 
     /// <summary>How the sheet stands at a moment. Asked again for the same moment, the answer is at hand.</summary>
@@ -227,7 +227,7 @@ public sealed class Sheet
         return looked.Report;
     }
 
-    /// <summary>Who has won or is first on this sheet alone, at a moment.</summary>
+    /// <summary>The verdict of this sheet alone, at a moment.</summary>
     public Verdict VerdictAt(Instant at)
     {
         var report = ReportAt(at);

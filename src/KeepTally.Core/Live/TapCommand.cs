@@ -2,7 +2,7 @@ using KeepTally.Core.Identity;
 
 namespace KeepTally.Core.Live;
 
-/// <summary>What a thumb touched: whom, what, where it went, what else it says, and the number it carries, with the laps it is made of.</summary>
+/// <summary>A tap as pressed: unit, outcome, zone, tags, and the reading with its laps.</summary>
 public sealed record TapCommand(
     PlayerId? Unit,
     string? Outcome,
@@ -12,7 +12,7 @@ public sealed record TapCommand(
     IReadOnlyList<double>? Laps = null
 );
 
-/// <summary>What of a tap is put right; what is left out stays.</summary>
+/// <summary>A correction of a tap; a property that is left out stays.</summary>
 /// <param name="Counts">Whether it counts though it was late.</param>
 public sealed record TapAmendment(
     PlayerId? Unit = null,

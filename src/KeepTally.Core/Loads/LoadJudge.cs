@@ -16,7 +16,7 @@ public abstract record LoadWarning(DateOnly Day)
 /// <summary>Holds what a player did against a limit.</summary>
 public static class LoadJudge
 {
-    /// <summary>What was over the limit, and where rest was cut short; by day, the latest first.</summary>
+    /// <summary>The days over the limit or with too little rest, the latest first.</summary>
     /// <param name="days">How many on each day, in any order, each day once.</param>
     public static IReadOnlyList<LoadWarning> OfPast(LoadLimit limit, IEnumerable<(DateOnly Day, int Count)> days)
     {

@@ -1,6 +1,6 @@
 namespace KeepTally.Core.Loads;
 
-/// <summary>What a player of an age may do in a day, and how many days of rest that asks for.</summary>
+/// <summary>The most a player of an age may do in a day, and the days of rest after it.</summary>
 /// <param name="FromAge">The youngest it is for, in whole years.</param>
 /// <param name="ToAge">The oldest.</param>
 /// <param name="PerDay">So many in a day at the most.</param>

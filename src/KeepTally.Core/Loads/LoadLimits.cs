@@ -3,7 +3,7 @@ namespace KeepTally.Core.Loads;
 /// <summary>Published limits of load for the young. They are of no league: a league's own rules and medical people come first.</summary>
 public static class LoadLimits
 {
-    /// <summary>What the figures of <see cref="Throws"/> are from.</summary>
+    /// <summary>The source of the figures of <see cref="Throws"/>.</summary>
     public const string SourceOfThrows =
         "Guidelines for youth and adolescent pitchers, USA Baseball and Major League Baseball, 2014; from memory";
 

@@ -16,7 +16,7 @@ public sealed record LoadTable(IReadOnlyList<LoadRow> Rows, bool IsOwn)
     private const int MostOfDay = 10_000;
     private const int MostRest = 30;
 
-    /// <summary>What is published, as far as it is known here.</summary>
+    /// <summary>The published limits known here.</summary>
     public static LoadTable Published { get; } =
         new([.. LoadLimits.Throws.Select(limit => new LoadRow("throw", limit))], IsOwn: false);
 

@@ -1,6 +1,6 @@
 namespace KeepTally.Core.Measures;
 
-/// <summary>What a coach counts distances in.</summary>
+/// <summary>A unit of length.</summary>
 public enum LengthUnit
 {
     /// <summary>Metres.</summary>

@@ -27,7 +27,7 @@ public readonly record struct Measure(double Amount, LengthUnit Unit)
     /// <summary>Nought.</summary>
     public static Measure Zero => default;
 
-    /// <summary>So many metres.</summary>
+    /// <summary>Creates a measure from metres.</summary>
     public static Measure OfMetres(double metres) => new(metres, LengthUnit.Metres);
 
     /// <summary>How long one of a unit is, in metres.</summary>

@@ -35,7 +35,7 @@ internal static class PassedOver
         );
     }
 
-    /// <summary>Who is not done and comes to a spot next: out of the lines that feed it, then out of any line, from waiting, and last from the other spots.</summary>
+    /// <summary>Returns the next player for a spot who is not done: from the lines that feed it, then from any line, from waiting, and last from the other spots.</summary>
     private static (List<PlayerId> List, PlayerId Player)? NextFor(
         Place spot,
         Place[] scoring,

@@ -35,7 +35,7 @@ public enum PlaceKind
     Line,
 }
 
-/// <summary>Who goes from where to where when the places move on.</summary>
+/// <summary>A move between two places in a rotation.</summary>
 /// <param name="When">For a move from a line to a spot, when it is made.</param>
 public sealed record Move(string From, string To, MoveWho Who, MoveWhen When = MoveWhen.Room);
 
@@ -49,30 +49,30 @@ public enum MoveWhen
     Empty,
 }
 
-/// <summary>Whom a move moves.</summary>
+/// <summary>The players that a move takes.</summary>
 public enum MoveWho
 {
     /// <summary>Everyone who stands there.</summary>
     All,
 
-    /// <summary>Who stands first.</summary>
+    /// <summary>The player who stands first.</summary>
     First,
 
-    /// <summary>Who has won.</summary>
+    /// <summary>The winner.</summary>
     Winner,
 
-    /// <summary>Who has lost.</summary>
+    /// <summary>The loser.</summary>
     Loser,
 
-    /// <summary>Who was tapped.</summary>
+    /// <summary>The unit tapped.</summary>
     Actor,
 }
 
-/// <summary>What makes the places move on, and every how many of it.</summary>
+/// <summary>The trigger of a rotation, and after how many of them.</summary>
 /// <param name="TurnRound">After so many rotations the moves go the other way, after so many more as before; null where they never turn.</param>
 public sealed record RotateOn(RotateTrigger On, int Every, int? TurnRound = null);
 
-/// <summary>What makes places move on.</summary>
+/// <summary>The trigger of a rotation.</summary>
 public enum RotateTrigger
 {
     /// <summary>The end of a round of work.</summary>

@@ -2,7 +2,7 @@ using KeepTally.Core.Identity;
 
 namespace KeepTally.Core.Places;
 
-/// <summary>Who stands where. Players are ids; a line's head is its first. Nobody is in two places.</summary>
+/// <summary>Which player stands where. Players are ids; a line's head is its first. Nobody is in two places.</summary>
 public sealed class Placement
 {
     private readonly IReadOnlyList<Place> _places;

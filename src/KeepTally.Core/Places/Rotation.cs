@@ -5,7 +5,7 @@ namespace KeepTally.Core.Places;
 /// <summary>The one rule by which places move on. Source: docs/formats.md, section 4.</summary>
 public static class Rotation
 {
-    /// <summary>Whom a rotation may ask for by what they did.</summary>
+    /// <summary>The winner, loser and actor of a rotation.</summary>
     /// <param name="SideOf">Where sides play, the side of a player: a tap that names a side names its players; else null.</param>
     public readonly record struct Named(
         PlayerId? Winner,

@@ -1,6 +1,6 @@
 namespace KeepTally.Core.Planning;
 
-/// <summary>What the time of sheets goes to: minutes by skill, and minutes by effort.</summary>
+/// <summary>The minutes of sheets by skill and by effort.</summary>
 /// <param name="Skills">Minutes each skill is trained, the most first; a drill of several skills shares its minutes among them.</param>
 /// <param name="Efforts">Minutes at each effort, 1 to 5.</param>
 public sealed record Balance(IReadOnlyList<(string Skill, double Minutes)> Skills, IReadOnlyList<double> Efforts)

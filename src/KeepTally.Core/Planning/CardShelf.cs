@@ -36,7 +36,7 @@ public sealed class CardShelf(Func<string, IReadOnlyDictionary<string, string>, 
     internal static DrillCard Played(DrillCard card, int stage, int players, int groups, int? most = null) =>
         VersusChoice.Played(card, stage, VersusChoice.Spread(card.Stages[stage], players, groups, most));
 
-    /// <summary>What a line is called: its drill, or its own name; a circuit by its size.</summary>
+    /// <summary>The name of a line: its drill, or its own name; a circuit by its size.</summary>
     public string NameOf(PlanBlock block) =>
         block switch
         {

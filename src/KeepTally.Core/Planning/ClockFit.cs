@@ -11,7 +11,7 @@ namespace KeepTally.Core.Planning;
 /// </summary>
 public static class ClockFit
 {
-    /// <summary>What a block may have left for walking and explaining before it is worth a word.</summary>
+    /// <summary>The spare time of a block, for walking and explaining, that is not worth a warning.</summary>
     private static readonly Duration Leeway = Duration.FromMinutes(1);
 
     /// <summary>By how much a clock may outrun its block before it is worth a word: counting in.</summary>

@@ -2,7 +2,7 @@ using KeepTally.Core.Faults;
 
 namespace KeepTally.Core.Planning;
 
-/// <summary>What a coach does to a line with one press.</summary>
+/// <summary>An edit of a line with one press.</summary>
 public enum LineAct
 {
     /// <summary>Half a minute less.</summary>

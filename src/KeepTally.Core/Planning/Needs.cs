@@ -2,12 +2,12 @@ using KeepTally.Core.Cards;
 
 namespace KeepTally.Core.Planning;
 
-/// <summary>What a line of the sheet needs: things to carry, by name, and coaches. Source: docs/formats.md, section 5.</summary>
+/// <summary>The needs of a line: equipment by name, and coaches. Source: docs/formats.md, section 5.</summary>
 public sealed record Needs(IReadOnlyDictionary<string, int> Items, int Coaches)
 {
     private static readonly Needs Nothing = new(new SortedDictionary<string, int>(StringComparer.Ordinal), 0);
 
-    /// <summary>What a line needs; what runs together is added up. A card that is not known needs nothing.</summary>
+    /// <summary>The needs of a line; stations that run together are added up. An unknown card needs nothing.</summary>
     public static Needs Of(PlanBlock block, int players, CardShelf shelf) =>
         block switch
         {
@@ -21,7 +21,7 @@ public sealed record Needs(IReadOnlyDictionary<string, int> Items, int Coaches)
             _ => throw new InvalidOperationException("A line no sheet knows."),
         };
 
-    /// <summary>What a drill needs in so many groups.</summary>
+    /// <summary>The needs of a drill in a number of groups.</summary>
     public static Needs OfDrill(DrillCard card, int players, int groups) =>
         new(
             Counted(
@@ -38,7 +38,7 @@ public sealed record Needs(IReadOnlyDictionary<string, int> Items, int Coaches)
             card.Coaches * groups
         );
 
-    /// <summary>What to carry for a whole practice: of each thing as many as the line that needs most of it.</summary>
+    /// <summary>The equipment for a whole practice: of each item as many as the line that needs most of it.</summary>
     public static IReadOnlyDictionary<string, int> Carried(Plan plan, CardShelf shelf)
     {
         var most = new SortedDictionary<string, int>(StringComparer.Ordinal);
@@ -50,7 +50,7 @@ public sealed record Needs(IReadOnlyDictionary<string, int> Items, int Coaches)
         return most;
     }
 
-    /// <summary>What is missing of it, by name; nothing where the plan does not say what there is.</summary>
+    /// <summary>The missing equipment by name; empty where the plan does not list equipment.</summary>
     public IEnumerable<Shortage> Short(IReadOnlyDictionary<string, int>? have) =>
         have is null
             ? []

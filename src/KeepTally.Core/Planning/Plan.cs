@@ -6,7 +6,7 @@ namespace KeepTally.Core.Planning;
 /// </summary>
 public sealed record Plan
 {
-    /// <summary>What the practice is called; may be empty.</summary>
+    /// <summary>The title of the practice; may be empty.</summary>
     public string Title { get; init; } = "";
 
     /// <summary>The day, or null for a sheet of no day, as a template is.</summary>
@@ -33,10 +33,10 @@ public sealed record Plan
     /// <summary>How many of each thing there are; null where that is not judged. What is not named is not there.</summary>
     public IReadOnlyDictionary<string, int>? Equipment { get; init; }
 
-    /// <summary>What nothing on the sheet should go beyond.</summary>
+    /// <summary>The limits of the sheet.</summary>
     public Caps Caps { get; init; } = Caps.Usual;
 
-    /// <summary>What is done, in order.</summary>
+    /// <summary>The blocks, in order.</summary>
     public required IReadOnlyList<PlanBlock> Blocks { get; init; }
 
     /// <summary>Drills to fall back on, by card.</summary>
@@ -49,7 +49,7 @@ public sealed record Plan
     public double LongestWait => Caps.WaitSeconds ?? Caps.UsualWaitSeconds;
 }
 
-/// <summary>What nothing on a sheet should go beyond; what is null is as usual.</summary>
+/// <summary>The limits of a sheet; null means the default.</summary>
 /// <param name="DrillMinutes">The longest drill, in minutes.</param>
 /// <param name="WaitSeconds">The longest wait between two goes, in seconds.</param>
 /// <param name="GroupSize">The largest group.</param>

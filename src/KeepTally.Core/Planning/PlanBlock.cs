@@ -11,7 +11,7 @@ public abstract record PlanBlock
     /// <summary>Seconds before it: walking, setting up.</summary>
     public double ChangeSeconds { get; init; }
 
-    /// <summary>Who takes it; at a circuit, who takes which station, in their order.</summary>
+    /// <summary>The coaches who take it; at a circuit of each station, in order.</summary>
     public IReadOnlyList<string> Takes { get; init; } = [];
 
     /// <summary>Seconds of the line itself, for so many groups as it has.</summary>

@@ -5,7 +5,7 @@ using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Planning;
 
-/// <summary>What does not fit on a sheet, in the order of docs/formats.md, section 5.</summary>
+/// <summary>The warnings of a sheet, in the order of docs/formats.md, section 5.</summary>
 internal static class PlanCheck
 {
     /// <summary>Minutes of effort of 3 or more that go without a break.</summary>

@@ -2,7 +2,7 @@ using KeepTally.Core.Cards;
 
 namespace KeepTally.Core.Planning;
 
-/// <summary>What can be done to a sheet by hand; each makes another sheet.</summary>
+/// <summary>The edits of a timing sheet; each returns another sheet.</summary>
 public static class PlanEdits
 {
     /// <summary>The step by which lines are made longer or shorter, in minutes.</summary>

@@ -197,7 +197,7 @@ public sealed class PlanFixes(Plan plan, CardShelf shelf, IReadOnlyList<string> 
         ));
     }
 
-    /// <summary>What lacks something for all stations at once has enough for one after the other.</summary>
+    /// <summary>Equipment that is short for all stations at once is enough for one after the other.</summary>
     private IEnumerable<IEnumerable<Fix>> InTurn(PlanWarning warning)
     {
         var index = warning.Block!.Value;

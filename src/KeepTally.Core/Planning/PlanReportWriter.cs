@@ -33,7 +33,7 @@ public static class PlanReportWriter
             json.WriteEndObject();
         });
 
-    /// <summary>What the kind of a line is called in the format.</summary>
+    /// <summary>The word of the format for the kind of a line.</summary>
     internal static string KindOf(PlanBlock block) =>
         block switch
         {
@@ -44,7 +44,7 @@ public static class PlanReportWriter
             _ => throw new InvalidOperationException("A line no sheet knows."),
         };
 
-    /// <summary>What a warning is called in the format.</summary>
+    /// <summary>The word of the format for a warning.</summary>
     public static string WordFor(WarningCode code) =>
         code switch
         {

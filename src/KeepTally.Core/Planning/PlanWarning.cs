@@ -17,7 +17,7 @@ public sealed record PlanWarning(
     int? Have = null
 );
 
-/// <summary>What a sheet is warned of.</summary>
+/// <summary>A warning of a timing sheet.</summary>
 public enum WarningCode
 {
     /// <summary>A drill is longer than players of this age stay with it.</summary>

@@ -185,7 +185,7 @@ internal sealed class SheetDraft
             + (double)each.Share;
     }
 
-    /// <summary>So many stations as the squad can man, of what can be done side by side.</summary>
+    /// <summary>Stations as many as the squad can fill, of drills that can be done side by side.</summary>
     private void AddCircuit()
     {
         for (var stations = 4; stations >= 3; stations--)

@@ -50,7 +50,7 @@ public sealed class SheetOffers
         new(SheetReasons.NameOf(draft.Kind), draft.Plan, SheetReasons.Of(_wish, draft), draft.Warnings);
 }
 
-/// <summary>What kind of sheet is worked out.</summary>
+/// <summary>The kinds of suggested sheets.</summary>
 internal enum SheetKind
 {
     /// <summary>One drill after the other, what was wanted first.</summary>
@@ -59,6 +59,6 @@ internal enum SheetKind
     /// <summary>A circuit in the middle.</summary>
     WithCircuit,
 
-    /// <summary>What has not been practised for longest, and a game to end with.</summary>
+    /// <summary>The skills not practised for longest, and a game at the end.</summary>
     LongestUnpractised,
 }

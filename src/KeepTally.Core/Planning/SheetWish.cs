@@ -2,7 +2,7 @@ using KeepTally.Core.Cards;
 
 namespace KeepTally.Core.Planning;
 
-/// <summary>What a whole sheet is to be worked out from.</summary>
+/// <summary>The input for suggested sheets.</summary>
 /// <param name="Frame">The sheet as far as it stands: its time, who is there and what with, and the lines that stand in any case, first.</param>
 /// <param name="Book">The drills there are.</param>
 /// <param name="Skills">The skills wanted most; may be empty.</param>

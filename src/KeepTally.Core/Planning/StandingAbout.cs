@@ -4,7 +4,7 @@ using KeepTally.Core.Text;
 
 namespace KeepTally.Core.Planning;
 
-/// <summary>What would keep more players of a line busy: another line, another ball, other places.</summary>
+/// <summary>Suggests how to keep more players of a line busy: another line, another ball, other places.</summary>
 public static class StandingAbout
 {
     private const int MoreGroups = 4;
@@ -66,7 +66,7 @@ public static class StandingAbout
         }
     }
 
-    /// <summary>Those who would wait do something else meanwhile, and change round.</summary>
+    /// <summary>Waiting players do another drill meanwhile, and swap.</summary>
     private static IEnumerable<BusyChange> OtherPlaces(
         Plan plan,
         int index,

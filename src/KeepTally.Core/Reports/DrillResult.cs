@@ -51,10 +51,10 @@ public sealed record DrillResult(
     IReadOnlyList<string> PutRight
 )
 {
-    /// <summary>What the timing sheet gave the whole drill; null where it did not say.</summary>
+    /// <summary>The planned time of the whole drill; null where none was planned.</summary>
     public Duration? Planned { get; init; }
 
-    /// <summary>What the whole drill took by the wall clock.</summary>
+    /// <summary>The wall-clock time of the whole drill.</summary>
     public Duration Took { get; init; }
 
     /// <summary>Its practice is still on, and it may be begun yet or go on: what stands here is how it stands so far.</summary>
@@ -70,10 +70,10 @@ public sealed record DrillResult(
     public Share Goes =>
         CountsMisses ? Share.Sum(Rows.Select(row => new Share(row.Report.Successes, row.Report.Attempts))) : default;
 
-    /// <summary>What does not come off is tapped, too.</summary>
+    /// <summary>Whether misses are tapped, too.</summary>
     public bool CountsMisses => Stage.Targets is not null || Stage.Outcomes.Any(outcome => outcome.Result == OutcomeResult.Failure);
 
-    /// <summary>Who won, drew or was first.</summary>
+    /// <summary>The verdict: who won, drew or was first.</summary>
     public Verdict Verdict => Verdict.Of(Stage, Rows, StillOn);
 
     /// <summary>How often each outcome was tapped, over all.</summary>
@@ -82,7 +82,7 @@ public sealed record DrillResult(
             .GroupBy(count => count.Key, StringComparer.Ordinal)
             .ToDictionary(count => count.Key, count => count.Sum(each => each.Value), StringComparer.Ordinal);
 
-    /// <summary>What outcomes cost that take all points away, over all sheets.</summary>
+    /// <summary>The points lost by outcomes that reset the score, over all sheets.</summary>
     public IReadOnlyDictionary<string, double> Costs { get; init; } = new Dictionary<string, double>();
 
     /// <summary>How each unit did at the moves that were called for, sheet by sheet in the order of <see cref="Sheets"/>.</summary>
@@ -119,7 +119,7 @@ public sealed record DrillResult(
     /// <summary>The result that stands for its drill where there are several, as of a circuit.</summary>
     public bool IsFirst => Station is null or 0;
 
-    /// <summary>What it is called: the card, its part where it has several, and its station in a circuit.</summary>
+    /// <summary>The name: the card, its part where it has several, and its station in a circuit.</summary>
     public string Title =>
         Card.Name
         + (Card.Stages.Count > 1 && Stage.Name.Length > 0 ? $": {Stage.Name}" : "")
@@ -128,7 +128,7 @@ public sealed record DrillResult(
     /// <summary>There are other rules to score it by: a house rule of the card, or a number that decides.</summary>
     public bool HasOtherRules => Card.Options.Count > 0 || Stage.Ladder is not null || Stage.Until.Count > 0;
 
-    /// <summary>What tells it from the other results of a practice.</summary>
+    /// <summary>A key that is unique among the results of a practice.</summary>
     public string Key => Station is { } station ? $"{RunId}-{station}" : $"{RunId}";
 
     /// <summary>Nothing of a break; a drill; of a circuit each station by itself, in the order of going, over all the groups that came to it.</summary>
@@ -209,7 +209,7 @@ public sealed record DrillResult(
     private static IReadOnlyList<FreezeReport> StopsOf(KeptRun run) =>
         run.Sheets.Select(sheet => sheet.Outcome.Report.Freezes).MaxBy(stops => stops.Sum(stop => stop.Count)) ?? [];
 
-    /// <summary>What was seen while a drill was run, by habit and by player, whichever sheet it was said on.</summary>
+    /// <summary>The habits seen during a drill, by habit and player, on any of its sheets.</summary>
     private static IReadOnlyList<SeenRow> HabitsOf(KeptRun run) =>
         [
             .. run

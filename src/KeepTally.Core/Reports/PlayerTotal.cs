@@ -7,7 +7,7 @@ using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Reports;
 
-/// <summary>What one player did in all: over a practice, or over several.</summary>
+/// <summary>The totals of one player over one or more practices.</summary>
 /// <param name="Own">Goes that were tapped for this player alone, and how many were made.</param>
 /// <param name="Loads">Throws and the like by their kind, from goes tapped for this player.</param>
 /// <param name="Busy">How long they were busy (<see cref="BusyLog"/>).</param>

@@ -6,7 +6,7 @@ using KeepTally.Core.Words;
 
 namespace KeepTally.Core.Reports;
 
-/// <summary>What a practice was, on one page.</summary>
+/// <summary>A practice on one page.</summary>
 /// <param name="Drills">The results, drill by drill.</param>
 /// <param name="Players">What each player did in all.</param>
 /// <param name="Planned">What the timing sheet gave all that was begun, breaks too; null where it did not say of all of it.</param>
@@ -23,16 +23,16 @@ public sealed record PracticeReport(
     Duration Breaks
 )
 {
-    /// <summary>It is not over: what stands here is how it stands so far.</summary>
+    /// <summary>Whether it is still on: the figures are those so far.</summary>
     public bool StillOn => Drills.Any(drill => drill.StillOn);
 
     /// <summary>The teaching stops of the whole practice.</summary>
     public IReadOnlyList<FreezeReport> Stops => StopWords.Together(Firsts.SelectMany(drill => drill.Stops));
 
-    /// <summary>What was looked for all practice long, a line each.</summary>
+    /// <summary>The habits of the practice, one line each.</summary>
     public IReadOnlyList<string> Habits => SeenRow.Lines(Firsts.SelectMany(drill => drill.Habits));
 
-    /// <summary>What was written down about the whole practice.</summary>
+    /// <summary>The notes about the whole practice.</summary>
     public IReadOnlyList<NoteRow> Notes => [.. Firsts.SelectMany(drill => drill.Notes).Where(note => note.OfPractice)];
 
     /// <summary>All goes of the practice, of groups and sides too.</summary>

@@ -94,7 +94,7 @@ public static class ReportText
     /// <summary>"75 % made (30 of 40)".</summary>
     private static string Made(Share goes) => $"{ShareWords.Percent(goes.Value)} made ({ShareWords.Plain(goes)})";
 
-    /// <summary>What a drill is called in a report.</summary>
+    /// <summary>The name of a drill in a report.</summary>
     public static string NameOf(DrillResult drill) => drill.Title;
 
     /// <summary>A drill, a sentence each.</summary>
@@ -139,7 +139,7 @@ public static class ReportText
         return string.Join(' ', parts.Where(part => part.Length > 0));
     }
 
-    /// <summary>What came of a drill besides goes: who was first, the par, readings, errors in order of harm, steps of a ladder.</summary>
+    /// <summary>The results of a drill besides goes: verdict, par, readings, errors in order of harm, steps of a ladder.</summary>
     public static IEnumerable<string> Came(DrillResult drill)
     {
         if (VerdictWords.Of(drill.Verdict) is { Length: > 0 } best)
@@ -193,7 +193,7 @@ public static class ReportText
         return string.Join("; ", parts.Where(part => part.Length > 0)) is { Length: > 0 } told ? told : "took part";
     }
 
-    /// <summary>What was written down, the practice first.</summary>
+    /// <summary>The notes, those about the practice first.</summary>
     public static IReadOnlyList<string> Notes(PracticeReport report) =>
         [
             .. report.Notes.Select(note => note.Text),
@@ -206,7 +206,7 @@ public static class ReportText
                 ),
         ];
 
-    /// <summary>What was read, over all: the best, the mean, and how far apart; empty where nothing was.</summary>
+    /// <summary>The readings: best, mean and spread; empty where there were none.</summary>
     public static string Readings(DrillResult drill)
     {
         var read = drill.Rows.Select(row => row.Report.Readings).Where(each => each.Count > 0).ToArray();

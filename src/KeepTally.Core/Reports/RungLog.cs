@@ -4,7 +4,7 @@ using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Reports;
 
-/// <summary>What a step of a ladder took, by everybody who was at it.</summary>
+/// <summary>The goes and the time that one step of a ladder took, over all units.</summary>
 /// <param name="Rung">From 0.</param>
 /// <param name="Name">As it is called: "12 ft", "the corner".</param>
 /// <param name="Goes">Goes at it.</param>

@@ -51,7 +51,7 @@ public sealed record ScoredSheet(
             Called = CalledLog.Of(live, id),
         };
 
-    /// <summary>What a coach wrote down, and of whom.</summary>
+    /// <summary>The notes of the coach, and whom they are about.</summary>
     private static NoteRow[] NotesOf(Sheet live) =>
         [
             .. Standing(live)
@@ -77,7 +77,7 @@ public sealed record ScoredSheet(
     private static IEnumerable<RunEvent> Standing(Sheet live) =>
         Enumerable.Range(0, live.Log.Count).Where(live.Log.StandsAt).Select(live.Log.ReadAt);
 
-    /// <summary>What everyone did where places move on; nothing of a sheet that was never started.</summary>
+    /// <summary>The jobs of every player where places move on; empty for a sheet that was never started.</summary>
     private static JobRow[] JobsOf(Sheet live) =>
         live.Stage.Moves.Count == 0 || !live.Score.Clock.IsStarted
             ? []
@@ -99,6 +99,6 @@ public sealed record ScoredSheet(
 /// <param name="OfPractice">It is about the whole practice.</param>
 public sealed record NoteRow(string? Player, string Text, string When, bool OfPractice);
 
-/// <summary>What a player did at each job of a drill, in words.</summary>
+/// <summary>The jobs of a player in a drill, in words.</summary>
 /// <param name="Sheet">The name of the group or court; empty where there was only one.</param>
 public sealed record JobRow(string Sheet, string Player, string Jobs);

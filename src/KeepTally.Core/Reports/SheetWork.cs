@@ -22,10 +22,10 @@ public sealed record SheetWork(
     IReadOnlyList<RungWork> Rungs
 )
 {
-    /// <summary>What it took by the wall clock; nought where it was never begun.</summary>
+    /// <summary>The wall-clock time it took; zero where it was never started.</summary>
     public Duration Took => Began is { } began && Over > began ? Over - began : Duration.Zero;
 
-    /// <summary>Who was done by the drill's own rules, in the first game, and after how much running time.</summary>
+    /// <summary>The units that finished by the drill's own rules in the first game, with their running times.</summary>
     public IReadOnlyDictionary<PlayerId, Duration> PlayedOut { get; init; } = new Dictionary<PlayerId, Duration>();
 
     /// <summary>
@@ -71,6 +71,6 @@ public sealed record SheetWork(
 /// <summary>How long a player was busy, of how long in all while the work ran.</summary>
 public sealed record PlayerWork(PlayerId Player, Duration Busy, Duration There)
 {
-    /// <summary>What they did at each place, by its name.</summary>
+    /// <summary>The player's time and reps at each place, by its name.</summary>
     public IReadOnlyList<JobTime> Jobs { get; init; } = [];
 }

@@ -2,7 +2,7 @@ using KeepTally.Core.Rules;
 
 namespace KeepTally.Core.Rulebook;
 
-/// <summary>What a rule still lacks before it can be one of a set: found when the set is made, not when a coach meets it.</summary>
+/// <summary>Finds the parts that a rule lacks, when a set is made and not when a coach meets it.</summary>
 internal static class RuleCheck
 {
     /// <summary>Each missing part in one sentence; none where the set is whole.</summary>

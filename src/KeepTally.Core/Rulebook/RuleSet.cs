@@ -23,7 +23,7 @@ public sealed class RuleSet
     /// <summary>The rules of a stage, in the order in which they are judged and told.</summary>
     public IReadOnlyList<StageRuleKind> Stage { get; }
 
-    /// <summary>What an outcome can do, in the order of the format.</summary>
+    /// <summary>The effects of an outcome, in the order of the format.</summary>
     public IReadOnlyList<Effect> Effects { get; }
 
     internal Choices<Effect> EffectChoices { get; }

@@ -29,12 +29,12 @@ public abstract record StageRule : IStageRule
     /// <summary>Whether it tells after each tap how far its unit has come, so that runs need not be told.</summary>
     internal virtual bool TellsClimb => false;
 
-    /// <summary>Who judges it on one sheet, or null where taps are nothing to it.</summary>
+    /// <summary>Returns the judge of one sheet, or null where the rule ignores taps.</summary>
     internal virtual TapJudge? Judge(Stage stage) => null;
 
     /// <summary>Where the ball of a tap went, in words, told before the points; empty where that is nothing to the rule.</summary>
     internal virtual string TellBall(in TapStory tap) => "";
 
-    /// <summary>What a tap did by this rule, in words, told after the points; empty where it did nothing.</summary>
+    /// <summary>Returns the effect of a tap by this rule in words, said after the points; empty where there was none.</summary>
     internal virtual string TellProgress(in TapStory tap) => "";
 }

@@ -24,16 +24,16 @@ public sealed class StageRuleKind
     /// <summary>The property of the stage that holds the rule.</summary>
     public string Property { get; }
 
-    /// <summary>What the editor calls it.</summary>
+    /// <summary>The label in the editor.</summary>
     public string Label { get; }
 
-    /// <summary>What the editor begins it as: the JSON text of the property's value.</summary>
+    /// <summary>The template of the editor: the JSON text of the property's value.</summary>
     public string Template { get; }
 
-    /// <summary>What the property may hold.</summary>
+    /// <summary>The schema of the property.</summary>
     public Schema Schema { get; }
 
-    /// <summary>What is offered to begin it or a part of it as, by name: JSON texts.</summary>
+    /// <summary>Templates for the rule or a part of it, by name: JSON texts.</summary>
     public IReadOnlyDictionary<string, string> Parts { get; init; }
 
     /// <summary>Its closed choices.</summary>

@@ -12,7 +12,7 @@ internal abstract class TapJudge
     /// <summary>Where its states are kept in each <see cref="UnitTally"/>; -1 where it has none.</summary>
     internal int Slot { get; set; } = -1;
 
-    /// <summary>What it remembers of a unit before any tap, or null where it remembers nothing.</summary>
+    /// <summary>The state of a unit before any tap, or null where the judge keeps none.</summary>
     internal virtual IRuleState? NewState() => null;
 }
 
@@ -24,7 +24,7 @@ internal readonly record struct CountedTap(RunEvent.Tap Event, int Zone, int Cou
 /// <summary>Judges first whether a tap may stand as it is.</summary>
 internal interface IBreachJudge
 {
-    /// <summary>What the tap breaches, or null.</summary>
+    /// <summary>The breach of the tap, or null.</summary>
     IBreach? Breached(UnitTally unit, RunEvent.Tap tap);
 }
 

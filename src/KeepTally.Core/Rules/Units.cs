@@ -2,7 +2,7 @@ using KeepTally.Core.Cards;
 
 namespace KeepTally.Core.Rules;
 
-/// <summary>What those who carry a score are called.</summary>
+/// <summary>The words for the units of a stage: players, groups or sides.</summary>
 internal static class Units
 {
     /// <summary>"player", "group" or "side".</summary>

@@ -4,7 +4,7 @@ using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Scoring;
 
-/// <summary>What a coach's word to the clock makes of it. Source: docs/formats.md, section 2, <c>add</c>, <c>skip</c>, <c>rounds</c>.</summary>
+/// <summary>Applies a coach's change to the clock. Source: docs/formats.md, section 2, <c>add</c>, <c>skip</c>, <c>rounds</c>.</summary>
 internal static class ClockChange
 {
     /// <summary>The clock from then on; the same one where the word does nothing, as a skip of what is over already.</summary>

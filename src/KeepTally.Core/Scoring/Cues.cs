@@ -3,7 +3,7 @@ using KeepTally.Core.Identity;
 
 namespace KeepTally.Core.Scoring;
 
-/// <summary>What is pinned to be said before the next rep. A change makes another one, and leaves the old one as it was.</summary>
+/// <summary>The cues pinned for the next rep. Immutable: a change returns another one.</summary>
 /// <param name="All">To everybody; empty where nothing is.</param>
 /// <param name="Own">To one unit alone.</param>
 public sealed record Cues(string All, IReadOnlyDictionary<PlayerId, string> Own)
@@ -11,7 +11,7 @@ public sealed record Cues(string All, IReadOnlyDictionary<PlayerId, string> Own)
     /// <summary>Nothing is pinned.</summary>
     public static Cues None { get; } = new("", new Dictionary<PlayerId, string>());
 
-    /// <summary>What is pinned for a unit, or with null for all; null where nothing is.</summary>
+    /// <summary>The cue for a unit, or with null for all; null where none is pinned.</summary>
     public string? For(PlayerId? unit)
     {
         var pinned = unit is { } one ? Own.GetValueOrDefault(one) : All;

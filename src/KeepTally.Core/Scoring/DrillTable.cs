@@ -12,7 +12,7 @@ namespace KeepTally.Core.Scoring;
 /// <param name="Begun">Whether it was started at all.</param>
 public sealed record DrillSheet(string Name, LogHead Head, IReadOnlyList<Unit> Units, bool Begun, ScoreReport Report)
 {
-    /// <summary>What it is known by where it is kept; empty where it is not.</summary>
+    /// <summary>The id of the stored sheet; empty where it is not stored.</summary>
     public string Id { get; init; } = "";
 
     /// <summary>More than one game was played on it.</summary>
@@ -25,7 +25,7 @@ public sealed record DrillSheet(string Name, LogHead Head, IReadOnlyList<Unit> U
 /// <param name="Report">What it did, over all games where there were several.</param>
 public sealed record DrillRow(int? Rank, Stage Stage, DrillSheet Sheet, Unit Unit, UnitReport Report)
 {
-    /// <summary>Who played for it, and when, game by game; nobody where its sheet was never reached.</summary>
+    /// <summary>The players of the unit and their times, game by game; empty where the sheet was never reached.</summary>
     public IReadOnlyList<IReadOnlyList<Stay>> StaysByGame { get; } =
     [
         .. Sheet.Report.Games.Select(game =>
@@ -36,7 +36,7 @@ public sealed record DrillRow(int? Rank, Stage Stage, DrillSheet Sheet, Unit Uni
     /// <summary>Games of its sheet that it won; null where only one was played.</summary>
     public int? GamesWon => Sheet.IsSeries ? Sheet.Report.Games.Count(game => game.Winner == Unit.Id) : null;
 
-    /// <summary>It has won: the match, more games than none, or by an outcome that wins at once.</summary>
+    /// <summary>Whether it has won: the match, most games, or by an outcome that wins at once.</summary>
     public bool IsWinner =>
         GamesWon is { } games
             ? games > 0
@@ -94,7 +94,7 @@ public static class DrillTable
         return [.. ranked, .. rows.Where(row => !IsRanked(row)).OrderBy(row => !row.Played)];
     }
 
-    /// <summary>What ranks the rows: the card's measures, or where nobody was tapped and some counted themselves, those counts.</summary>
+    /// <summary>The measures that rank the rows: the card's, or own counts where nobody was tapped and some were reported.</summary>
     internal static IReadOnlyList<Measure> MeasuresOf(Stage stage, IReadOnlyList<DrillRow> rows) =>
         stage.RankedBy(
             rows.Any(row => row.Report.Counts.Any(count => count.Value > 0)),

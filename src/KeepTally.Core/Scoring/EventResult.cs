@@ -3,7 +3,7 @@ using KeepTally.Core.Rules;
 
 namespace KeepTally.Core.Scoring;
 
-/// <summary>What became of an event on a sheet.</summary>
+/// <summary>The result of an event on a sheet.</summary>
 /// <param name="Unit">For a tap that was counted, late or void the index of its unit, for a turn that of whose it became; or -1.</param>
 /// <param name="Attempt">For a counted tap: true a success, false a failure, null neither.</param>
 /// <param name="TurnPassed">Whether the turn went to another unit.</param>
@@ -35,7 +35,7 @@ public readonly record struct EventResult(
     internal static EventResult Superseded => new(EventResultKind.Superseded, -1, null, null);
 }
 
-/// <summary>What became of an event.</summary>
+/// <summary>The kind of result of an event.</summary>
 public enum EventResultKind
 {
     /// <summary>Not a tap; it did what it does.</summary>
@@ -50,9 +50,9 @@ public enum EventResultKind
     /// <summary>Kept, and counted as void; nothing else.</summary>
     Void,
 
-    /// <summary>What it called for had been done already, by hand or by another device; nothing else.</summary>
+    /// <summary>Its effect had happened already, by hand or by another device.</summary>
     Superseded,
 
-    /// <summary>It cannot stand on this sheet.</summary>
+    /// <summary>It is refused on this sheet.</summary>
     Refused,
 }

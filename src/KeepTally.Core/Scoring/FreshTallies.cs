@@ -28,7 +28,7 @@ internal sealed class FreshTallies(Stage stage, LogHead head, Judges judges)
         UnitTally New(PlayerId player) => OfNewcomer(player, address);
     }
 
-    /// <summary>Who was never on the sheet before.</summary>
+    /// <summary>Players who were never on the sheet before.</summary>
     internal UnitTally OfNewcomer(PlayerId player, TapAddress address) =>
         Of(new Unit(player, head.NameOf(player), []), address.Units.Add(player));
 

@@ -26,7 +26,7 @@ internal sealed class GameLog
     /// <summary>The sides have the ends that they did not begin with.</summary>
     internal bool EndsChanged { get; private set; }
 
-    /// <summary>What the clock of the last of them read when it was over.</summary>
+    /// <summary>The clock time at which the last of them ended.</summary>
     internal ClockTime LastOver { get; private set; }
 
     /// <summary>How many rounds their clocks had, all games together.</summary>

@@ -5,7 +5,7 @@ using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Scoring;
 
-/// <summary>What a unit has done over all games of a sheet.</summary>
+/// <summary>The totals of a unit over all games of a sheet.</summary>
 public static class GameTotals
 {
     /// <summary>

@@ -2,7 +2,7 @@ using KeepTally.Core.Identity;
 
 namespace KeepTally.Core.Scoring;
 
-/// <summary>What is looked for all practice long, whatever is being played: how often each was seen, of whom.</summary>
+/// <summary>Counts the habits of a practice: how often each was seen, and of which player.</summary>
 internal sealed class HabitLog
 {
     private readonly List<HabitReport> _seen;

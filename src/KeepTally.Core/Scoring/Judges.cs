@@ -34,7 +34,7 @@ internal sealed class Judges
     internal static Judges Of(Stage stage) =>
         new([.. stage.Rules.OfType<StageRule>().Select(rule => rule.Judge(stage)).OfType<TapJudge>()]);
 
-    /// <summary>What the judges remember of a unit before any tap.</summary>
+    /// <summary>The states of a unit before any tap, one for each judge.</summary>
     internal IRuleState[] NewStates() => Array.ConvertAll(_states, judge => judge.NewState()!);
 
     /// <summary>The first breach a judge finds, or null.</summary>
@@ -94,7 +94,7 @@ internal sealed class Judges
         return done;
     }
 
-    /// <summary>What a unit may not say again now.</summary>
+    /// <summary>The tag values that a unit must not repeat now.</summary>
     internal IEnumerable<(string Tag, string Value)> Barred(UnitTally unit) =>
         _breaches.OfType<LimitJudge>().SelectMany(judge => judge.Barred(unit));
 }

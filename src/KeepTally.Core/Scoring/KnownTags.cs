@@ -4,7 +4,7 @@ using KeepTally.Core.Rules.Tagging;
 
 namespace KeepTally.Core.Scoring;
 
-/// <summary>What a tap of a stage may say besides its outcome: the tags that it lists, and those that its limits look at.</summary>
+/// <summary>The tags that a tap of a stage may carry: those it lists, and those its limits use.</summary>
 public static class KnownTags
 {
     /// <summary>Each tag with its values; none where any value will do.</summary>

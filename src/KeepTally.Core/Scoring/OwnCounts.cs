@@ -3,7 +3,7 @@ using KeepTally.Core.Tallies;
 
 namespace KeepTally.Core.Scoring;
 
-/// <summary>What units have said themselves that they had, round by round; the last word for a round stands.</summary>
+/// <summary>The counts that units reported themselves, round by round; the last report for a round counts.</summary>
 internal sealed class OwnCounts
 {
     private readonly Dictionary<(int Unit, int Round), int> _said;
@@ -21,6 +21,6 @@ internal sealed class OwnCounts
         unit.OwnCount = (unit.OwnCount ?? 0) - before + said.Count;
     }
 
-    /// <summary>What a unit said of a round; null where it said nothing.</summary>
+    /// <summary>The own count of a unit in a round; null where it reported none.</summary>
     internal int? Of(int unit, int round) => _said.TryGetValue((unit, round), out var count) ? count : null;
 }

@@ -42,7 +42,7 @@ public sealed class Roster
     /// <summary>How many players are on the sheet.</summary>
     public int Count => _units.Sum(unit => unit.Players.Count);
 
-    /// <summary>Who was on the sheet, in which unit and when, in the order in which they came. Nobody who was on for no time.</summary>
+    /// <summary>The stays of players on the sheet, in the order in which they came, without those of no length.</summary>
     public IReadOnlyList<Stay> Stays => _stays;
 
     /// <summary>Whether a player is on the sheet.</summary>

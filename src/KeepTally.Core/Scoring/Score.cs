@@ -35,7 +35,7 @@ public sealed partial class Score
     private RunClock _clock;
     private ClockTime? _movedByHand;
 
-    /// <summary>It was ended before it started: in its count-in, or before.</summary>
+    /// <summary>Whether it was ended before it started: in its count-in, or before.</summary>
     private bool _neverStarted;
 
     /// <summary>Whether the game had been played out when the coach ended the drill; null while that is not so.</summary>
@@ -98,7 +98,7 @@ public sealed partial class Score
     /// <summary>The stage it is kept by.</summary>
     public Stage Stage => _stage;
 
-    /// <summary>Who is on the sheet now, unit by unit.</summary>
+    /// <summary>The players on the sheet now, by unit.</summary>
     public Roster Roster { get; }
 
     /// <summary>Everyone who carries a score, who came in later and who went off too.</summary>
@@ -113,7 +113,7 @@ public sealed partial class Score
     /// <summary>The id of the unit whose turn it is; null where there are no turns.</summary>
     public PlayerId? Turn => UnitAt(_state.Turn);
 
-    /// <summary>Whose turn it will be when it passes by itself; null where there are no turns, or nobody else is left.</summary>
+    /// <summary>The unit that gets the turn next; null where there are no turns, or no other unit is left.</summary>
     public PlayerId? NextTurn => _state.NextTurn is >= 0 and var next && next != _state.Turn ? UnitAt(next) : null;
 
     /// <summary>The id of the unit a result names by its index; null where it names none.</summary>
@@ -122,11 +122,11 @@ public sealed partial class Score
     /// <summary>Why an event cannot stand on this sheet, whatever the state of play; null where it can.</summary>
     public Fault? Check(RunEvent runEvent) => _address.Check(runEvent);
 
-    /// <summary>What a unit may not say again now, by the limits of the stage.</summary>
+    /// <summary>The tag values that a unit must not repeat now, by the limits of the stage.</summary>
     public IEnumerable<(string Tag, string Value)> Barred(PlayerId unit) =>
         _address.Units.Of(unit) is >= 0 and var index ? _judges.Barred(_state.Units[index]) : [];
 
-    /// <summary>What a unit's next tap says besides its outcome until the coach says otherwise; never what it may not say.</summary>
+    /// <summary>The tags of a unit's next tap until the coach picks others; never a value that a limit bars.</summary>
     public IEnumerable<(string Tag, string Value)> Standing(PlayerId unit) =>
         _address.Units.Of(unit) is >= 0 and var index && _state.Units[index].StateOf<TagState>() is { } tags
             ? tags.Next(_stage.Tags).Except(_judges.Barred(_state.Units[index]))
@@ -359,7 +359,7 @@ public sealed partial class Score
     private UnitTally UnitOf(PlayerId player) =>
         _address.Units.Of(player) is >= 0 and var index ? _state.Units[index] : _fresh.OfNewcomer(player, _address);
 
-    /// <summary>What the clock alone has ended before this moment; in turns the turn itself waits to be passed.</summary>
+    /// <summary>Ends what the clock alone has ended before this moment; in turns the turn waits to be passed.</summary>
     private void CutByClock(Instant at)
     {
         if (_state.Done || _limit.Cut is not { } cut || !_clock.IsStarted)

@@ -44,13 +44,13 @@ public sealed partial class Score
             PlayedOut = _playedOut ?? IsPlayedOutAt(at),
         };
 
-    /// <summary>What a unit said itself that it had in a round of this game; null where it said nothing.</summary>
+    /// <summary>The own count of a unit in a round of this game; null where it reported none.</summary>
     public int? OwnCountOf(PlayerId unit, int round) => _own.Of(_address.Units.Of(unit), round);
 
-    /// <summary>What is pinned to be said before the next rep.</summary>
+    /// <summary>The cues pinned for the next rep.</summary>
     public Cues Cues => _cues;
 
-    /// <summary>What was looked for and seen so far.</summary>
+    /// <summary>The habits seen so far.</summary>
     public IReadOnlyList<HabitReport> Habits => _habits.Seen;
 
     /// <summary>The games that are over because another was begun, the first one first.</summary>
@@ -65,10 +65,10 @@ public sealed partial class Score
     /// <summary>Everyone who is done by what was said.</summary>
     internal IEnumerable<PlayerId> DoneByRules => _state.Units.Where(unit => unit.Done).Select(unit => unit.Unit.Id);
 
-    /// <summary>It is done for good, and not by what its clock alone reads.</summary>
+    /// <summary>Whether it is done for good, and not only by its clock.</summary>
     internal bool IsClosed => _state.Done;
 
-    /// <summary>What the clock read when the game before was over.</summary>
+    /// <summary>The clock time at which the game before ended.</summary>
     internal ClockTime GameBeforeOver => _games.LastOver;
 
     /// <summary>When the first game was started; null before.</summary>
@@ -83,7 +83,7 @@ public sealed partial class Score
     /// <summary>How the sheet stands at a moment, as far as words about one tap ask for it.</summary>
     public ScoreSnapshot Snapshot(Instant at) => ScoreReporter.Snapshot(_stage, _state, _limit, IsStartedAt(at), RunningAt(at));
 
-    /// <summary>What is told or shown of one unit at a moment.</summary>
+    /// <summary>The figures of one unit at a moment.</summary>
     public UnitSnapshot SnapshotOf(PlayerId unit, Instant at)
     {
         var tally = _state.Units[_address.Units.Of(unit)];
@@ -114,7 +114,7 @@ public sealed partial class Score
     /// <summary>Running time at a moment; once the sheet is done its clock stands where it was done.</summary>
     public RunningTime RunningTimeAt(Instant at) => _state.RunningAt(_limit, IsStartedAt(at), RunningAt(at));
 
-    /// <summary>What its clock reads at a moment; once the sheet is done it stands where it was done.</summary>
+    /// <summary>The clock time at a moment; once the sheet is done, the time at which it was done.</summary>
     public ClockTime ClockTimeAt(Instant at) => IsDoneAt(at) ? RunningTimeAt(at).On(_countIn) : _clock.At(at);
 
     /// <summary>The sheet starts when the count-in is over.</summary>

@@ -24,7 +24,7 @@ public sealed record ScoreReport(
     /// <summary>Games of the sheet before this one, the first one first; each was over because another was begun.</summary>
     public IReadOnlyList<ScoreReport> Earlier { get; init; } = [];
 
-    /// <summary>What was looked for and seen all practice long, while this sheet was kept.</summary>
+    /// <summary>The habits seen while this sheet was kept.</summary>
     public IReadOnlyList<HabitReport> Habits { get; init; } = [];
 
     /// <summary>A tap or an own count exists for the unit.</summary>
@@ -33,7 +33,7 @@ public sealed record ScoreReport(
     /// <summary>The outcome that won it at once, by its id; null where it was won otherwise, or not at all.</summary>
     public string? WonWith { get; init; }
 
-    /// <summary>It went on till its rules or its clock were done.</summary>
+    /// <summary>Whether it went on until its rules or its clock ended it.</summary>
     public bool PlayedOut { get; init; }
 
     /// <summary>Every game in turn; one that was begun and left before anything was tapped is none.</summary>
@@ -97,7 +97,7 @@ public sealed record UnitReport
     /// <summary>Whether it has done all there is to do.</summary>
     public required bool Done { get; init; }
 
-    /// <summary>It is done by what it did itself, and not by the clock, the coach, or another's win.</summary>
+    /// <summary>Whether the unit finished by its own goes, and not by the clock, the coach, or another's win.</summary>
     public required bool Finished { get; init; }
 
     /// <summary>The running time that is its own.</summary>
@@ -127,7 +127,7 @@ public sealed record UnitReport
     /// <summary>Something was counted for it, or it said a count itself.</summary>
     public bool HadGo => OwnCount is not null || Counts.Any(count => count.Value > 0);
 
-    /// <summary>What a measure reads of the unit, or null where there is nothing to read.</summary>
+    /// <summary>Returns the value of a measure for the unit, or null where it has none.</summary>
     public double? Value(MeasureKind by) => by.Value(Figures);
 
     /// <summary>The value that ranks the unit by a measure, or null where it has none: the least time is only of a unit that finished.</summary>

@@ -18,7 +18,7 @@ internal sealed class TapAddress
     private readonly NameIndex<string> _outcomeIds;
     private readonly NameIndex<string> _zones;
 
-    /// <summary>Who may come in but has not: a tap that names one of them is late, not wrong.</summary>
+    /// <summary>Bench players who have not come in: a tap that names one of them is late, not wrong.</summary>
     private readonly HashSet<PlayerId> _bench;
 
     internal TapAddress(Stage stage, LogHead head)

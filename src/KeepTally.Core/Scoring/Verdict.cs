@@ -20,7 +20,7 @@ public sealed record Verdict(
     bool IsOpen
 )
 {
-    /// <summary>Who won or is first; null where nobody is alone in front.</summary>
+    /// <summary>The winner or the first; null where no unit is alone in front.</summary>
     public DrillRow? First => Kind is VerdictKind.Won or VerdictKind.First ? Top[0] : null;
 
     /// <summary>A match on several courts is won on each by itself: the verdict of every court; else empty.</summary>
@@ -66,7 +66,7 @@ public sealed record Verdict(
     /// <summary>The verdict of one sheet by itself.</summary>
     public static Verdict OfSheet(Stage stage, DrillSheet sheet, bool open) => Of(stage, DrillTable.Rank(stage, [sheet]), open);
 
-    /// <summary>What parts the first from the next: the first measure by which they differ; null where none does.</summary>
+    /// <summary>The first measure by which the first and the next differ; null where none does.</summary>
     public Measure? Decider =>
         Ranked is [var first, var second, ..]
             ? Measures.FirstOrDefault(measure => first.Report.Value(measure) is { } value && value != second.Report.Value(measure))
@@ -75,16 +75,16 @@ public sealed record Verdict(
     private IReadOnlyList<Measure> Measures => DrillTable.MeasuresOf(Stage, Ranked);
 }
 
-/// <summary>What there is to say of who was first.</summary>
+/// <summary>The kinds of verdict.</summary>
 public enum VerdictKind
 {
     /// <summary>No scores are kept.</summary>
     NoScores,
 
-    /// <summary>It was not begun.</summary>
+    /// <summary>The drill was not started.</summary>
     NotBegun,
 
-    /// <summary>It was begun, and nobody had a go.</summary>
+    /// <summary>It was started, and nobody had a go.</summary>
     NobodyHadGo,
 
     /// <summary>There is only one who carries a score: nobody to be compared with.</summary>

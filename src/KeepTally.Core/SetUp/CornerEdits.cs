@@ -3,7 +3,7 @@ using KeepTally.Core.Measures;
 
 namespace KeepTally.Core.SetUp;
 
-/// <summary>What a coach does to the corners of a zone: each makes another layout, and leaves the old one as it was.</summary>
+/// <summary>The edits of the corners of a zone. Each returns another layout.</summary>
 public static class CornerEdits
 {
     /// <summary>The fewest corners a zone has.</summary>

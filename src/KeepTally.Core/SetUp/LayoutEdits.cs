@@ -3,12 +3,12 @@ using KeepTally.Core.Measures;
 
 namespace KeepTally.Core.SetUp;
 
-/// <summary>What a coach does to a layout: each makes another, and leaves the old one as it was.</summary>
+/// <summary>The edits of a layout. Each returns another layout.</summary>
 /// <param name="unit">What the coach counts in: what is moved snaps to it.</param>
 /// <param name="stride">Whose paces.</param>
 public sealed class LayoutEdits(LengthUnit unit, Stride stride)
 {
-    /// <summary>Whose paces distances are in.</summary>
+    /// <summary>The stride in which distances are given.</summary>
     public Stride Stride => stride;
 
     /// <summary>A mark nearer than this to where two lines meet is put there, in metres.</summary>

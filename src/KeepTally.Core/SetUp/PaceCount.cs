@@ -14,6 +14,6 @@ public readonly record struct PaceCount(int Paces, double Over)
         return new PaceCount(paces, metres - (paces * stride.Metres));
     }
 
-    /// <summary>What is over or short in half feet, rounded to the nearest; below nought where it is short.</summary>
+    /// <summary>The rest in half feet, rounded to the nearest; negative where it is short.</summary>
     public int HalfFeet => (int)Math.Round(Over / (Measure.Foot / 2), MidpointRounding.AwayFromZero);
 }

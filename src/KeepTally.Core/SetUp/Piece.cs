@@ -11,7 +11,7 @@ namespace KeepTally.Core.SetUp;
 /// <param name="Start">Where it begins.</param>
 public sealed record Piece(int Index, PieceKind Kind, string Mark, string Name, Spot Start);
 
-/// <summary>What takes part in a rep.</summary>
+/// <summary>A participant of a rep.</summary>
 public enum PieceKind
 {
     /// <summary>A person: a player, or a coach who plays.</summary>

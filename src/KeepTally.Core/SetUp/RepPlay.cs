@@ -50,7 +50,7 @@ public sealed record RepPlay(IReadOnlyList<Piece> Pieces, IReadOnlyList<Beat> Be
         return new RepPlay(pieces, beats);
     }
 
-    /// <summary>What a step is where nobody wrote it: "pass from feeder to shooter".</summary>
+    /// <summary>The text of a step where none was written: "pass from feeder to shooter".</summary>
     private static string InWords(Scene scene, int step) =>
         Text.Phrase.Sentence(
             string.Join(
@@ -109,7 +109,7 @@ public sealed record RepPlay(IReadOnlyList<Piece> Pieces, IReadOnlyList<Beat> Be
         }
     }
 
-    /// <summary>Who takes part, and which balls: all that are drawn, and those the ways cannot do without.</summary>
+    /// <summary>The participants and balls: all that are drawn, and those the paths need.</summary>
     private static List<Piece> Cast(Scene scene)
     {
         var pieces = new List<Piece>();

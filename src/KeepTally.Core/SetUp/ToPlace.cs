@@ -10,7 +10,7 @@ namespace KeepTally.Core.SetUp;
 /// <param name="At">Where it goes.</param>
 public sealed record ToPlace(string Thing, string Name, Spot At)
 {
-    /// <summary>What marks a corner of a zone or an end of a line: whatever flat thing is at hand.</summary>
+    /// <summary>A marker for a corner of a zone or an end of a line: any flat thing at hand.</summary>
     public const string Marker = "marker";
 
     /// <summary>Two things nearer than this stand for one, in metres.</summary>

@@ -46,7 +46,7 @@ public sealed class WalkWords(LengthUnit unit, Stride stride, string marker = To
             _ => throw new InvalidOperationException("A turn nobody knows."),
         } + DistanceWords.Both(stretch.Metres, unit, stride);
 
-    /// <summary>What corners are marked with is what the drill brings.</summary>
+    /// <summary>Corners are marked with what the drill brings.</summary>
     private string Thing(ToPlace place) => place.Thing == ToPlace.Marker ? marker : place.Thing;
 
     private string Put(ToPlace place)

@@ -44,7 +44,7 @@ internal readonly struct RunDraw
         return rally.Outcomes.Count - 1;
     }
 
-    /// <summary>What came of a unit's go.</summary>
+    /// <summary>The outcome drawn for a unit's go.</summary>
     internal string Of(IReadOnlyList<UnitSkill> units, int unit)
     {
         var (outcomes, left) = (units[unit].Outcomes, Next());
@@ -65,7 +65,7 @@ internal readonly struct RunDraw
         return outcomes[^1].Outcome;
     }
 
-    /// <summary>What was drawn, carried over from the share of this run to the chances as they stand.</summary>
+    /// <summary>Maps a draw from the share of this run to the current chances.</summary>
     private static double ByRecord(UnitSkill unit, double share, double drawn)
     {
         var made = 0.0;

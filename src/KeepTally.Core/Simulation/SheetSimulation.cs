@@ -28,7 +28,7 @@ public sealed record SheetSimulation(double Given, double OnTime, double Half)
     public static double Unfinished(double[] lasts, int units, double given) =>
         Enumerable.Range(0, lasts.Length).Count(run => LastOf(lasts, units, run) > given) / (double)lasts.Length;
 
-    /// <summary>Those side by side are tries of the same draw, far from each other.</summary>
+    /// <summary>The time of the slowest unit in a run. Units side by side take samples of one draw, far from each other.</summary>
     private static double LastOf(double[] lasts, int units, int run)
     {
         var last = 0.0;

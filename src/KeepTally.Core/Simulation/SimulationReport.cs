@@ -2,7 +2,7 @@ using KeepTally.Core.Identity;
 
 namespace KeepTally.Core.Simulation;
 
-/// <summary>What will come of a drill for these players. Source: docs/formats.md, section 7.</summary>
+/// <summary>The forecast of a drill for given players. Source: docs/formats.md, section 7.</summary>
 /// <param name="Runs">How often it was played.</param>
 /// <param name="Finished">The share of runs that met a condition other than the cap on reps: what ends it on its card, or the time.</param>
 /// <param name="PlayedOut">The share of runs that its own rules ended before the time was up.</param>
@@ -18,14 +18,14 @@ public sealed record SimulationReport(
     IReadOnlyList<UnitSimulation> Units
 );
 
-/// <summary>What came of a unit over many runs.</summary>
+/// <summary>The figures of a unit over many runs.</summary>
 /// <param name="Points">Its points at the end.</param>
 /// <param name="Cleared">Rungs it had cleared at the end.</param>
 /// <param name="Wins">The share of runs that it won.</param>
 /// <param name="ParMet">The share of runs in which it reached the par of the stage; nought where none is set.</param>
 public sealed record UnitSimulation(PlayerId Unit, Distribution Points, Distribution Cleared, double Wins, double ParMet)
 {
-    /// <summary>So many alike are held side by side for <see cref="Apart"/>.</summary>
+    /// <summary>The number of equal units compared for <see cref="Apart"/>.</summary>
     public const int Alike = 4;
 
     /// <summary>How far apart in points the best and the last of <see cref="Alike"/> of just this skill end, on the mean: by luck alone.</summary>

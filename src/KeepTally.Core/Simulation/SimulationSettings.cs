@@ -9,7 +9,7 @@ public sealed record SimulationSettings(Duration Pace)
     /// <summary>How often it is played, 1 or more.</summary>
     public int Runs { get; init; } = 20_000;
 
-    /// <summary>What chance is drawn from: the same seed, the same figures.</summary>
+    /// <summary>The seed of the draws: the same seed gives the same figures.</summary>
     public long Seed { get; init; } = 1;
 
     /// <summary>After so many reps a run that will not end is given up.</summary>

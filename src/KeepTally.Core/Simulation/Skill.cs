@@ -21,7 +21,7 @@ public abstract record Skill
     public sealed record Ball(IReadOnlyList<UnitSkill> Sides) : Skill;
 }
 
-/// <summary>What comes of a unit's go.</summary>
+/// <summary>The chances of each outcome of a unit's go.</summary>
 /// <param name="Unit">Whose it is.</param>
 /// <param name="Outcomes">What may come of it; the chances add up to one. Where zones are asked, <c>hit</c> and <c>miss</c>.</param>
 public sealed record UnitSkill(PlayerId Unit, IReadOnlyList<Likely> Outcomes)

@@ -15,7 +15,7 @@ public static class SkillReader
     /// <summary>Where zones are asked, that it went elsewhere.</summary>
     public const string Miss = "miss";
 
-    /// <summary>What a unit is called that stands alone.</summary>
+    /// <summary>The id of a unit that plays alone.</summary>
     public const string Alone = "player";
 
     /// <summary>Chances that add up to one within so much do.</summary>

@@ -2,7 +2,7 @@ using KeepTally.Core.Judgement;
 
 namespace KeepTally.Core.Simulation;
 
-/// <summary>What the true share behind a record may be: spread as wide as the bounds that are told of it.</summary>
+/// <summary>Draws the true share behind a record, spread as wide as its likely range.</summary>
 internal static class UnsureShare
 {
     /// <summary>The share that the true one is below with the chance <paramref name="below"/>.</summary>

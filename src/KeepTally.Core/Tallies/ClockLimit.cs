@@ -2,7 +2,7 @@ using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Tallies;
 
-/// <summary>What a stage, or a turn of it, may last, or null where there is none.</summary>
+/// <summary>The time limit of a stage or of a turn, or null where there is none.</summary>
 /// <param name="Cut">After this a tap is late.</param>
 /// <param name="Finish">After this the play under way still counts, until the end or the turn is called.</param>
 internal readonly record struct ClockLimit(Duration? Cut, Duration? Finish)

@@ -2,7 +2,7 @@ using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Tallies;
 
-/// <summary>What a unit can be ranked by, as plain figures.</summary>
+/// <summary>The figures by which a unit can be ranked.</summary>
 public readonly record struct Figures
 {
     /// <summary>Its points; they may be below nought.</summary>
@@ -23,7 +23,7 @@ public readonly record struct Figures
     /// <summary>The running time that is the unit's own.</summary>
     public required Duration Running { get; init; }
 
-    /// <summary>It is done by what it did itself, and not by the clock, the coach, or another's win.</summary>
+    /// <summary>Whether the unit finished by its own goes, and not by the clock, the coach, or another's win.</summary>
     public required bool Finished { get; init; }
 
     /// <summary>Its outs.</summary>

@@ -1,6 +1,6 @@
 namespace KeepTally.Core.Tallies;
 
-/// <summary>What one rule remembers of one unit while a sheet is folded.</summary>
+/// <summary>The state of one rule for one unit while a sheet is folded.</summary>
 internal interface IRuleState
 {
     /// <summary>The same state, that goes its own way from here.</summary>

@@ -13,7 +13,7 @@ public sealed record ScoreSnapshot(
     IReadOnlyList<UnitSnapshot> Units
 );
 
-/// <summary>What of a unit's tally is told or shown: where two of them are equal, so is every word about the unit.</summary>
+/// <summary>The shown part of a unit's tally: where two snapshots are equal, so is every word about the unit.</summary>
 public readonly record struct UnitSnapshot
 {
     /// <summary>Its points; they may be below nought.</summary>

@@ -5,12 +5,12 @@ using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Tallies;
 
-/// <summary>What stands on a sheet while it is folded: its units, whose turn it is, who has the ball, whether it is done.</summary>
+/// <summary>The state of a sheet while it is folded: units, turn, ball, and whether it is done.</summary>
 /// <param name="plan">The clock of the stage, or null.</param>
 /// <param name="turnsEach">How many turns each unit has; null where nothing says so.</param>
 internal sealed class ScoreState(UnitTally[] units, Play play, int ball, ClockPlan? plan, int? turnsEach = null)
 {
-    /// <summary>What coaches have added to the limit of the turn under way, or of all.</summary>
+    /// <summary>The seconds that coaches have added to the limit of the turn under way, or of the stage.</summary>
     private Duration _added;
 
     private int _left;

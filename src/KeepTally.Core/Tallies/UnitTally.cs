@@ -4,7 +4,7 @@ using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Tallies;
 
-/// <summary>What the rules have counted for one unit so far. Only the rules write here.</summary>
+/// <summary>The counts of one unit so far. Only the rules write here.</summary>
 internal sealed class UnitTally
 {
     private readonly IRuleState[] _states;
@@ -84,7 +84,7 @@ internal sealed class UnitTally
 
     internal bool Done { get; set; }
 
-    /// <summary>It is done by what it did itself, and not by the clock, the coach, or another's win.</summary>
+    /// <summary>Whether the unit finished by its own goes, and not by the clock, the coach, or another's win.</summary>
     internal bool Finished { get; set; }
 
     /// <summary>The unit's own time when it was done.</summary>
@@ -112,10 +112,10 @@ internal sealed class UnitTally
 
     internal Readings Readings { get; }
 
-    /// <summary>What the judge with a slot remembers of the unit.</summary>
+    /// <summary>The state of the judge with that slot for the unit.</summary>
     internal IRuleState State(int slot) => _states[slot];
 
-    /// <summary>What a rule remembers of the unit, or null where the stage has no such rule.</summary>
+    /// <summary>The state of a rule for the unit, or null where the stage has no such rule.</summary>
     internal T? StateOf<T>()
         where T : class, IRuleState
     {

@@ -21,7 +21,7 @@ internal static class ResultNames
     internal static string Goes(Stage stage, int count) =>
         Phrase.Of(count, Measured(stage) is { } outcome ? Phrase.Small(outcome.Label) : "go");
 
-    /// <summary>What uses a measured go up without being one: ", a foot over the line counted as one".</summary>
+    /// <summary>An outcome that uses a measured go up without being one: ", a foot over the line counted as one".</summary>
     internal static string AlsoGoes(Stage stage) =>
         Measured(stage) is not null && Labels(stage, OutcomeResult.Failure).Length > 0 ? $", {Failure(stage)} counted as one" : "";
 

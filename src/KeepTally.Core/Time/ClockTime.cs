@@ -10,10 +10,10 @@ namespace KeepTally.Core.Time;
 /// <param name="Milliseconds">Milliseconds since the press of start.</param>
 public readonly record struct ClockTime(long Milliseconds) : IComparable<ClockTime>
 {
-    /// <summary>What the clock reads as it starts.</summary>
+    /// <summary>The clock time at the start.</summary>
     public static ClockTime Zero => default;
 
-    /// <summary>What no clock ever reads: the end of what has no end.</summary>
+    /// <summary>A clock time that is never reached: the end of an interval without end.</summary>
     public static ClockTime Never => new(long.MaxValue);
 
     /// <summary>Running time of a sheet at this moment; none has run while the count-in lasts.</summary>
@@ -25,13 +25,13 @@ public readonly record struct ClockTime(long Milliseconds) : IComparable<ClockTi
     /// <inheritdoc/>
     public int CompareTo(ClockTime other) => Milliseconds.CompareTo(other.Milliseconds);
 
-    /// <summary>What ran from the second to the first.</summary>
+    /// <summary>The running time from the second to the first.</summary>
     public static Duration operator -(ClockTime later, ClockTime earlier) => new(later.Milliseconds - earlier.Milliseconds);
 
-    /// <summary>What the clock reads when so much more has run.</summary>
+    /// <summary>The clock time after a further running time.</summary>
     public static ClockTime operator +(ClockTime at, Duration span) => new(at.Milliseconds + span.Milliseconds);
 
-    /// <summary>What the clock read before so much had run.</summary>
+    /// <summary>The clock time before a running time.</summary>
     public static ClockTime operator -(ClockTime at, Duration span) => new(at.Milliseconds - span.Milliseconds);
 
     /// <summary>Whether it is the earlier.</summary>

@@ -41,7 +41,7 @@ public readonly record struct Duration(long Milliseconds) : IComparable<Duration
     /// <summary>Both, one after the other.</summary>
     public static Duration operator +(Duration one, Duration other) => new(one.Milliseconds + other.Milliseconds);
 
-    /// <summary>What is left of one when the other is removed.</summary>
+    /// <summary>The difference of two durations.</summary>
     public static Duration operator -(Duration one, Duration other) => new(one.Milliseconds - other.Milliseconds);
 
     /// <summary>The duration times a number.</summary>

@@ -18,7 +18,7 @@ public readonly record struct Instant(long Milliseconds) : IComparable<Instant>
     /// <inheritdoc/>
     public int CompareTo(Instant other) => Milliseconds.CompareTo(other.Milliseconds);
 
-    /// <summary>What passed from the second to the first.</summary>
+    /// <summary>The duration from the second to the first.</summary>
     public static Duration operator -(Instant later, Instant earlier) => new(later.Milliseconds - earlier.Milliseconds);
 
     /// <summary>The instant so much later.</summary>

@@ -15,7 +15,7 @@ public readonly record struct RunningTime(long Milliseconds) : IComparable<Runni
     /// <summary>The time that ran since play began.</summary>
     public Duration SinceStart => new(Milliseconds);
 
-    /// <summary>What the clock reads at this moment, after a count-in of so long.</summary>
+    /// <summary>The clock time at this moment, after a count-in of the given length.</summary>
     public ClockTime On(Duration countIn) => new(Milliseconds + countIn.Milliseconds);
 
     /// <summary>The later of two.</summary>
@@ -24,7 +24,7 @@ public readonly record struct RunningTime(long Milliseconds) : IComparable<Runni
     /// <inheritdoc/>
     public int CompareTo(RunningTime other) => Milliseconds.CompareTo(other.Milliseconds);
 
-    /// <summary>What ran from the second to the first.</summary>
+    /// <summary>The running time from the second to the first.</summary>
     public static Duration operator -(RunningTime later, RunningTime earlier) => new(later.Milliseconds - earlier.Milliseconds);
 
     /// <summary>When so much more has run.</summary>

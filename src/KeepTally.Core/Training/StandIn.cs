@@ -11,7 +11,7 @@ namespace KeepTally.Core.Training;
 /// <summary>A made-up player's go at a drill, by its own rules: who is at work, and what comes of it.</summary>
 public static class StandIn
 {
-    /// <summary>Those whose rep comes now: all who are tapped where all play at once, else whose turn it is, else one drawn.</summary>
+    /// <summary>The units whose rep comes now: all where all play at once, else the one whose turn it is, else one drawn.</summary>
     public static IReadOnlyList<PlayerId> AtWork(Sheet sheet, Instant now, SeededDraw draw)
     {
         var units = ScoringSlots.At(sheet.Stage, sheet.UnitsOn, sheet.Floor);
@@ -21,7 +21,7 @@ public static class StandIn
             : [units[(int)draw.Below(units.Count)]];
     }
 
-    /// <summary>What comes of a go, as it would be tapped; null where there is nothing left to do.</summary>
+    /// <summary>Draws the tap of a go; null where nothing is left to do.</summary>
     /// <param name="comesOff">Whether the try succeeds.</param>
     public static TapCommand? Go(Sheet sheet, PlayerId unit, bool comesOff, Instant now, SeededDraw draw)
     {

@@ -72,7 +72,7 @@ public static class ThumbScript
         return shown;
     }
 
-    /// <summary>What carries a figure is given one; which is not asked of the person training.</summary>
+    /// <summary>Adds a reading where an outcome carries one; the person training is not asked for it.</summary>
     private static TapCommand Read(Sheet sheet, TapCommand what, SeededDraw draw) =>
         sheet.Stage.Outcomes.FirstOrDefault(each => each.Id == what.Outcome)?.Reading is null
             ? what

@@ -4,7 +4,7 @@ using KeepTally.Core.Text;
 
 namespace KeepTally.Core.Words;
 
-/// <summary>What a sheet is played for, as it stands: "First to 11 with a lead of 2", "10 to 10: two clear now".</summary>
+/// <summary>The aim of a sheet as it stands: "First to 11 with a lead of 2", "10 to 10: two clear now".</summary>
 public static class AimWords
 {
     /// <summary>Empty where only the clock or the coach ends it.</summary>

@@ -4,7 +4,7 @@ using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Words;
 
-/// <summary>What the break of a clock is called.</summary>
+/// <summary>The name of the break of a clock.</summary>
 public static class BreakWords
 {
     /// <summary>Whether the break parts the play into two halves.</summary>

@@ -3,7 +3,7 @@ using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Words;
 
-/// <summary>What a voice says when the time left is called.</summary>
+/// <summary>The words of a voice that calls the time left.</summary>
 public static class CallWords
 {
     /// <summary>Below this the number alone: a whole sentence would take longer than the second it names.</summary>

@@ -13,7 +13,7 @@ namespace KeepTally.Core.Words;
 /// </summary>
 public static class CardDoubts
 {
-    /// <summary>What the minutes of a card may leave out: counting in, the last ball.</summary>
+    /// <summary>The time that the minutes of a card may leave out: counting in, the last ball.</summary>
     private static readonly Duration Leeway = Duration.FromMinutes(1);
 
     /// <summary>Each doubt with its place and its fix; none for most cards.</summary>

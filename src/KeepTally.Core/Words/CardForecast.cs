@@ -5,7 +5,7 @@ using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Words;
 
-/// <summary>What the rules of a card mean in minutes, for the coach who writes them, before the drill was ever played.</summary>
+/// <summary>The time that the rules of a card will take, for the coach who writes them before the drill was ever played.</summary>
 public static class CardForecast
 {
     private const int Runs = 300;

@@ -3,7 +3,7 @@ using KeepTally.Core.Text;
 
 namespace KeepTally.Core.Words;
 
-/// <summary>What belongs to a card as a whole, in plain words.</summary>
+/// <summary>The parts of a card as a whole, in plain words.</summary>
 public static class CardWords
 {
     /// <summary>The card's rules as lines of text: each stage in short, then rule by rule, then the house rules.</summary>

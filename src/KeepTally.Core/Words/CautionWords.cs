@@ -8,7 +8,7 @@ namespace KeepTally.Core.Words;
 /// </summary>
 public static class CautionWords
 {
-    /// <summary>What comes before every drill's own words.</summary>
+    /// <summary>The words that come before every drill's own.</summary>
     public const string First = "Your league's rules and medical people come first.";
 
     /// <summary>From this effort on heat is a danger by itself.</summary>

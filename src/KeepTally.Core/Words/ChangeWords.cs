@@ -3,7 +3,7 @@ using KeepTally.Core.Text;
 
 namespace KeepTally.Core.Words;
 
-/// <summary>What changed from one form of a card to the next, in words, for its history.</summary>
+/// <summary>The changes from one version of a card to the next, in words, for its history.</summary>
 public static class ChangeWords
 {
     /// <summary>Each change in one line; none where both say the same.</summary>

@@ -51,7 +51,7 @@ public static class FairWords
             ? $"{Who(players)}: {Uneven(stage.Places, fair)}, over {Phrase.Of(rotations, "change")}."
             : $"{Who(players)}: the places never come round to the start, so goes cannot be made even.";
 
-    /// <summary>What the rounds of the clock make of it, where they are no whole number of cycles.</summary>
+    /// <summary>The effect of the rounds of the clock, where they are not a whole number of cycles.</summary>
     private static string ByTheClock(Stage stage, Placement start, Fairness cycle, int rotations)
     {
         if (stage is not { Rotate: { On: RotateTrigger.Round } rotate, Clock: { Rounds: > 1 } clock })
@@ -68,7 +68,7 @@ public static class FairWords
             : $" In the {Phrase.Count(clock.Rounds)} rounds of the clock {uneven}.";
     }
 
-    /// <summary>Who does which job oftener than others; empty where nobody does.</summary>
+    /// <summary>The players who do a job more often than others; empty where none does.</summary>
     private static string Uneven(IEnumerable<Place> jobs, Fairness fair) =>
         Phrase.List([
             .. jobs.Select(place => place.Name)

@@ -5,7 +5,7 @@ using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Words;
 
-/// <summary>Who has had which job, told by time where a clock runs and by reps where none does.</summary>
+/// <summary>The jobs players had, by time where a clock runs and by reps where none does.</summary>
 public static class JobWords
 {
     /// <summary>"shooter 2:00, rebounder 1:00", or "shooter 12 reps"; empty for who has had no job.</summary>

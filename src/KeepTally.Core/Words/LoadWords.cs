@@ -7,7 +7,7 @@ namespace KeepTally.Core.Words;
 /// <summary>A player's load in sentences. They defer to leagues and to medical people, always.</summary>
 public static class LoadWords
 {
-    /// <summary>What goes with every word on load.</summary>
+    /// <summary>The caution that goes with every sentence on load.</summary>
     public const string Defers = "Your league's rules and medical people come first.";
 
     /// <param name="kind">What is counted, as <c>throw</c>.</param>

@@ -5,7 +5,7 @@ using KeepTally.Core.Text;
 
 namespace KeepTally.Core.Words;
 
-/// <summary>What taps are worth and what they do, in words.</summary>
+/// <summary>The points and effects of taps in words.</summary>
 internal static class OutcomeWords
 {
     /// <summary>"2 for a clean goal, 1 for any other goal, nothing for a miss"; empty where no outcome carries points.</summary>
@@ -35,7 +35,7 @@ internal static class OutcomeWords
         return string.Join(", ", parts);
     }
 
-    /// <summary>What succeeds where points are only ever taken away: "A hit is what counts."</summary>
+    /// <summary>The outcome that counts where points are only ever taken away: "A hit is what counts."</summary>
     internal static string Good(Stage stage)
     {
         string[] good =
@@ -52,7 +52,7 @@ internal static class OutcomeWords
         return good.Length == 0 || !onlyTakes ? "" : Phrase.Sentence($"{Phrase.List(good, "or")} is what counts");
     }
 
-    /// <summary>What is tapped where nothing carries points: "Counted: a make and a miss."</summary>
+    /// <summary>Names the outcomes where none carries points: "Counted: a make and a miss."</summary>
     internal static string Counted(Stage stage) =>
         stage.Outcomes.Count == 0 ? "" : "Counted: " + Phrase.List([.. stage.Outcomes.Select(Phrase.NameOf)]) + ".";
 
@@ -97,7 +97,7 @@ internal static class OutcomeWords
         }
     }
 
-    /// <summary>What the number of a reading is.</summary>
+    /// <summary>The meaning of the number of a reading.</summary>
     internal static string Reading(string unit) =>
         unit switch
         {

@@ -4,7 +4,7 @@ using KeepTally.Core.Text;
 
 namespace KeepTally.Core.Words;
 
-/// <summary>Who stands where and who goes where next, in words.</summary>
+/// <summary>The places and the next places of players, in words.</summary>
 internal static class PlaceWords
 {
     internal static IEnumerable<string> Of(Stage stage)

@@ -5,7 +5,7 @@ using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Words;
 
-/// <summary>Who played for a unit, and from when to when where it was not all the time.</summary>
+/// <summary>The players of a unit, with their times where it was not all the time.</summary>
 public static class PlayedWords
 {
     /// <summary>"Ada Fenwick", "Bea Marlowe (to 3:20)": everyone who played for a group or a side, nobody twice.</summary>

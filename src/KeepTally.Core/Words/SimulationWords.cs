@@ -10,7 +10,7 @@ using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Words;
 
-/// <summary>What will come of a drill, in sentences.</summary>
+/// <summary>The forecast of a drill in sentences.</summary>
 public static class SimulationWords
 {
     /// <summary>"7 of 10 runs"; "in hardly any run" and "in nearly every run" where tenths would claim too much.</summary>
@@ -21,7 +21,7 @@ public static class SimulationWords
         : share > 0.95 ? "in nearly every run"
         : $"in {Phrase.Figure(Math.Round(10 * share, MidpointRounding.AwayFromZero))} of 10 runs";
 
-    /// <summary>What is to be expected, a sentence each.</summary>
+    /// <summary>The expected results, one sentence each.</summary>
     /// <param name="given">The time there is for it; null where it does not matter.</param>
     public static IReadOnlyList<string> Of(Stage stage, SimulationReport fit, Duration? given)
     {
@@ -147,7 +147,7 @@ public static class SimulationWords
     public static bool Ends(Stage stage) =>
         stage.Until.Any(ending => ending is not TimeEnding) || stage.Ladder?.Rungs.Count is not null || stage.Targets is not null;
 
-    /// <summary>What would make a match even; empty where it is, or cannot be told.</summary>
+    /// <summary>The start that would make a match even; empty where it is even, or where none can be found.</summary>
     public static string Even(EvenStart? start) =>
         start is null
             ? ""

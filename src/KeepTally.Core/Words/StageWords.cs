@@ -123,7 +123,7 @@ public static class StageWords
     }
 }
 
-/// <summary>What a stage's rules say of one thing.</summary>
+/// <summary>The rules of a stage on one topic.</summary>
 /// <param name="Topic">What the sentences are about: Who, Scoring, Steps, Zones, Over, Clock, Places or Say first.</param>
 /// <param name="Sentences">What is to be said of it.</param>
 public sealed record RuleWords(string Topic, IReadOnlyList<string> Sentences);

@@ -23,7 +23,7 @@ public static class TapLine
         return (name is null ? outcome : $"{name} · {outcome}") + (more.Length > 0 ? $" ({more})" : "");
     }
 
-    /// <summary>That a tap counts by the coach's word alone, and how it read before it was put right; empty where neither.</summary>
+    /// <summary>Says that a tap counts by the coach's decision, and how it read before its correction; empty where neither.</summary>
     public static string PutRight(Sheet live, RunEvent.Tap tap) =>
         Joined(tap.CountsLate ? "late, counted by hand" : "", Was(live, tap));
 

@@ -131,7 +131,7 @@ public static class TapWords
         return string.Join(' ', parts);
     }
 
-    /// <summary>Whose line of the pad it is now, where the tap moved places on and another player stands where the points are made.</summary>
+    /// <summary>The line of the pad after the tap, where it moved the places and another player now scores.</summary>
     private static string Moved(Sheet sheet, int unit)
     {
         var byTap =

@@ -6,7 +6,7 @@ using KeepTally.Core.Text;
 
 namespace KeepTally.Core.Words;
 
-/// <summary>Who won, drew or was first, as one sentence that is the same wherever it is said.</summary>
+/// <summary>The verdict as one sentence, the same everywhere it is shown.</summary>
 public static class VerdictWords
 {
     private const int MostNamed = 3;
@@ -107,6 +107,6 @@ public static class VerdictWords
             : $" with {measure.By.Told(value)}";
     }
 
-    /// <summary>What the readings of a stage are in; empty where that is not said.</summary>
+    /// <summary>The unit of a stage's readings; empty where none is given.</summary>
     private static string Unit(Stage stage) => stage.Outcomes.FirstOrDefault(outcome => outcome.Reading is not null)?.Reading ?? "";
 }

@@ -2,7 +2,7 @@ using KeepTally.Core.Cards;
 
 namespace KeepTally.Store.Book;
 
-/// <summary>What a coach looks for in the book. What is left empty does not narrow the search.</summary>
+/// <summary>A search in the drill book. A property that is empty does not narrow it.</summary>
 /// <param name="Players">How many are here in one group.</param>
 /// <param name="Minutes">How long there is at most.</param>
 /// <param name="Effort">The hardest effort wanted, 1 to 5.</param>

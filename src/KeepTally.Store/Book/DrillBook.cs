@@ -8,7 +8,7 @@ namespace KeepTally.Store.Book;
 /// <summary>The drill book: every card with its versions, its history and when it was last run.</summary>
 public sealed class DrillBook(TallyDb db, CardCache cache)
 {
-    /// <summary>So many texts are asked for at once.</summary>
+    /// <summary>The number of texts read in one query.</summary>
     private const int MostAsked = 500;
 
     /// <summary>Every card that reads in its newest version, by name; those archived only where asked for.</summary>

@@ -6,7 +6,7 @@ namespace KeepTally.Store.Database;
 /// <summary>A disk that is full: what is said of it, and how much is needed.</summary>
 internal static class DiskSpace
 {
-    /// <summary>What a start and an evening of practice take, with room for the write-ahead log.</summary>
+    /// <summary>The disk space for a start and an evening of practice, with room for the write-ahead log.</summary>
     private const int NeededMegabytes = 50;
 
     /// <summary>"No space left on device" and "disk quota exceeded" (errno 28 and 122 on Linux).</summary>

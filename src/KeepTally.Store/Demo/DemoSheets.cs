@@ -9,7 +9,7 @@ internal static class DemoSheets
 
     private static readonly string[] Stations = ["corner-calls", "clean-or-not", "climb-the-net", "warm-hands"];
 
-    /// <summary>What the club has.</summary>
+    /// <summary>The equipment of the club.</summary>
     internal static IReadOnlyList<(string Item, int Count)> Gear { get; } =
     [("ball", 16), ("bib", 14), ("cone", 40), ("disc", 20), ("goal post", 4)];
 

@@ -92,7 +92,7 @@ public sealed class EventJournal(TallyDb db, JournalWriter writer, TextCache tex
     }
 }
 
-/// <summary>What events of a sheet are held against, and the practice it is of.</summary>
+/// <summary>The gate for events of a sheet, and its practice.</summary>
 /// <param name="Drill">What the drill is called.</param>
 /// <param name="Origin">The origin of its times.</param>
 /// <param name="Rules">An empty sheet of the right rules.</param>

@@ -4,7 +4,7 @@ using KeepTally.Store.Tables;
 
 namespace KeepTally.Store.Events;
 
-/// <summary>What the writer of the journal asks of it, on its own connection.</summary>
+/// <summary>The queries of the journal writer, on its own connection.</summary>
 internal sealed class JournalQuery(DbConnection connection)
 {
     /// <summary>The practice a sheet belongs to, or null where there is no such sheet.</summary>

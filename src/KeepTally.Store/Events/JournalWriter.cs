@@ -165,7 +165,7 @@ public sealed class JournalWriter : IDisposable
         return practice;
     }
 
-    /// <summary>What is on the disk now goes to every listener, practice by practice, each event with the one before it.</summary>
+    /// <summary>Passes events that are on the disk to every listener, practice by practice, each with the one before it.</summary>
     private void PassOn(List<Written> written)
     {
         foreach (var practice in written.GroupBy(each => each.Practice))

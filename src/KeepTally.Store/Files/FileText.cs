@@ -8,7 +8,7 @@ namespace KeepTally.Store.Files;
 /// </summary>
 public static class FileText
 {
-    /// <summary>What stands where a letter could not be read.</summary>
+    /// <summary>The replacement for a letter that could not be read.</summary>
     internal const char Broken = '\uFFFD';
 
     /// <summary>The ways of writing a person can say a file has, the usual one first.</summary>

@@ -10,10 +10,10 @@ public sealed class AuditLog(TallyDb db, TimeProvider clock)
     /// <summary>Lines are kept so long.</summary>
     public static readonly TimeSpan Kept = TimeSpan.FromDays(400);
 
-    /// <summary>What stands behind the name of a helper who joined by a code.</summary>
+    /// <summary>The suffix of the name of a helper who joined by a code.</summary>
     public const string ByCode = ", by code";
 
-    /// <summary>Who joined, once the name is not kept any more.</summary>
+    /// <summary>The name of a helper in the log once the real one is no longer kept.</summary>
     private const string HelperByCode = "A helper" + ByCode;
 
     private const int PageLength = 200;

@@ -43,7 +43,7 @@ public sealed record Caller(
     /// <summary>Whether they may write on a sheet of what they can see.</summary>
     public bool Keeps(string sheet) => Sheets.Count == 0 || Sheets.Contains(sheet);
 
-    /// <summary>What they are called in the record of who did what.</summary>
+    /// <summary>The name in the activity log.</summary>
     public string InRecord =>
         Kind switch
         {

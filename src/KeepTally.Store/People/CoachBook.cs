@@ -6,7 +6,7 @@ using Microsoft.EntityFrameworkCore;
 
 namespace KeepTally.Store.People;
 
-/// <summary>Who has an account, and what they may do.</summary>
+/// <summary>The accounts of coaches, and their rights.</summary>
 public sealed class CoachBook(TallyDb db, UserManager<Coach> users, CallerBook callers)
 {
     public const int LongestName = 60;

@@ -8,7 +8,7 @@ namespace KeepTally.Store.People;
 /// <summary>The doors of practices: codes to join by, links to boards, and who came in.</summary>
 public sealed class DoorBook(TallyDb db, CallerBook callers, TimeProvider clock)
 {
-    /// <summary>So long after the planned end those who joined are still in: practices run late, and taps go up late.</summary>
+    /// <summary>How long after the planned end helpers stay signed in: practices run late, and taps are sent late.</summary>
     private static readonly TimeSpan After = TimeSpan.FromHours(2);
 
     /// <summary>Names of those who joined are kept so long after it ended.</summary>
@@ -20,7 +20,7 @@ public sealed class DoorBook(TallyDb db, CallerBook callers, TimeProvider clock)
     public async Task<PracticeDoor?> OfAsync(int practice, CancellationToken cancellationToken = default) =>
         await db.Doors.AsNoTracking().SingleOrDefaultAsync(door => door.PracticeId == practice, cancellationToken);
 
-    /// <summary>Who joined a practice, in the order they came.</summary>
+    /// <summary>The helpers of a practice, in the order they joined.</summary>
     public Task<List<Joiner>> JoinersAsync(int practice, CancellationToken cancellationToken = default) =>
         db
             .Joiners.AsNoTracking()

@@ -10,7 +10,7 @@ namespace KeepTally.Store.People;
 /// </summary>
 public static class OwnSheets
 {
-    /// <summary>What a station of a circuit is called.</summary>
+    /// <summary>The name of a station of a circuit.</summary>
     public static string Station(int run, int station) => string.Create(CultureInfo.InvariantCulture, $"{run}/{station}");
 
     /// <summary>The sheets of it in a practice, for every caller; empty for all of them.</summary>

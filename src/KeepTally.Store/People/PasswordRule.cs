@@ -12,14 +12,14 @@ public sealed class PasswordRule : IPasswordValidator<Coach>
 {
     public const int Shortest = 15;
 
-    /// <summary>So long that nobody meets it, and short enough that none keeps the server busy.</summary>
+    /// <summary>The longest password: longer than anyone needs, short enough not to keep the server busy.</summary>
     public const int Longest = 256;
 
     internal const string Common = "CommonPassword";
     internal const string TooLong = "PasswordTooLong";
     internal const string HoldsName = "PasswordHoldsName";
 
-    /// <summary>So much of a password must be more than the name.</summary>
+    /// <summary>The number of characters that a password must have besides the name.</summary>
     private const int Own = 8;
 
     public Task<IdentityResult> ValidateAsync(UserManager<Coach> manager, Coach user, string? password) =>

@@ -5,7 +5,7 @@ using Microsoft.EntityFrameworkCore;
 
 namespace KeepTally.Store.Planning;
 
-/// <summary>What the club has to practise with.</summary>
+/// <summary>The equipment of the club.</summary>
 public sealed class GearBook(TallyDb db)
 {
     /// <summary>The longest name of a thing.</summary>

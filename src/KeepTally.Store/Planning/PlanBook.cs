@@ -186,7 +186,7 @@ public sealed class PlanBook(
         return await practices.SheetVersionAsync(practiceId, cancellationToken);
     }
 
-    /// <summary>What a new sheet takes of another: everything but who is there and what with.</summary>
+    /// <summary>The part of a sheet that a new one copies: everything but players and equipment.</summary>
     private static Plan Taken(Plan fresh, Plan from) =>
         fresh with
         {

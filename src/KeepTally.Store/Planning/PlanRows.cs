@@ -41,7 +41,7 @@ public static class PlanRows
     public static IReadOnlyList<string> Lines(string text) =>
         text.Split('\n', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries);
 
-    /// <summary>What is borrowed for a practice besides what the club has: of each thing how many more.</summary>
+    /// <summary>The borrowed equipment of a practice, by item.</summary>
     public static IReadOnlyDictionary<string, int> Borrowed(Practice practice) =>
         JsonSerializer.Deserialize<Dictionary<string, int>>(practice.BroughtJson)!;
 
@@ -52,7 +52,7 @@ public static class PlanRows
         return born.Length == 0 || year <= born[born.Length / 2] ? null : year - born[born.Length / 2];
     }
 
-    /// <summary>What the club has, balls as the coach counts them, and what is borrowed; null where what the club has is not written down.</summary>
+    /// <summary>The equipment of the club with the borrowed; null where the club's equipment is not recorded.</summary>
     private static Dictionary<string, int>? EquipmentOf(Practice practice, IReadOnlyList<Gear> gear)
     {
         if (gear.Count == 0)

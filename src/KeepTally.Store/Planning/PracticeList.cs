@@ -44,7 +44,7 @@ public sealed class PracticeList(TallyDb db, DrillBook book, TextCache texts, Ti
             .ToListAsync(cancellationToken);
     }
 
-    /// <summary>What a team's time went to in the four weeks before a practice: what was begun, and nothing that was only planned.</summary>
+    /// <summary>The time of a team in the four weeks before a practice, of started drills only.</summary>
     public async Task<Balance> LatelyAsync(Practice practice, CancellationToken cancellationToken = default)
     {
         var from = practice.Date.AddDays(-LatelyDays);

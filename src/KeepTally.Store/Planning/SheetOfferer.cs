@@ -73,7 +73,7 @@ public sealed class SheetOfferer(TallyDb db, PlanBook plans)
             ?? "";
     }
 
-    /// <summary>What stands in any case: the short drill of every practice.</summary>
+    /// <summary>The fixed part of a sheet: the short drill of every practice.</summary>
     private async Task<Plan> FrameAsync(OpenPlan open, CancellationToken cancellationToken)
     {
         var team = await db.Teams.AsNoTracking().SingleAsync(each => each.Id == open.Practice.TeamId, cancellationToken);

@@ -6,7 +6,7 @@ namespace KeepTally.Store.Planning;
 /// <summary>Which drills of the book are put forward first.</summary>
 internal static class SpareDrills
 {
-    /// <summary>Those of the sports of a sheet that its squad can do, never done or not done for longest first.</summary>
+    /// <summary>The drills of the sheet's sports that its squad can do, never done or not done for longest first.</summary>
     internal static IReadOnlyList<string> Of(Plan plan, IReadOnlyList<BookEntry> book, IReadOnlySet<string> sports) =>
         [
             .. book.Where(entry => !entry.Archived && entry.Card.Stages.Count == 1)

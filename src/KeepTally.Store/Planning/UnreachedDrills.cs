@@ -7,7 +7,7 @@ using Microsoft.EntityFrameworkCore;
 
 namespace KeepTally.Store.Planning;
 
-/// <summary>What was planned last time and never begun keeps for next time: it is offered when the next sheet is written.</summary>
+/// <summary>Drills that were planned last time and never started; they are offered for the next sheet.</summary>
 public sealed class UnreachedDrills(TallyDb db, PracticeBook practices, PlanBook plans, TimeProvider clock)
 {
     /// <summary>

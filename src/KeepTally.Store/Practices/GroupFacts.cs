@@ -9,7 +9,7 @@ using KeepTally.Store.Tables;
 
 namespace KeepTally.Store.Practices;
 
-/// <summary>What groups of a practice are made from.</summary>
+/// <summary>The facts that groups of a practice are made from.</summary>
 internal sealed class GroupFacts
 {
     private readonly Practice _practice;
@@ -50,7 +50,7 @@ internal sealed class GroupFacts
 
     internal Resources Means => new(_practice.Balls, _practice.Courts, _practice.Coaches);
 
-    /// <summary>Who is here and has no result to be made level by; nobody where groups are not made level.</summary>
+    /// <summary>The players who are here without a result to level by; empty where groups are not made level.</summary>
     internal IReadOnlyList<string> WithoutLevel =>
         _levels.Count == 0 ? [] : [.. Members.Where(player => !_levels.ContainsKey(player.Id)).Select(player => player.Name)];
 

@@ -182,7 +182,7 @@ public sealed class GroupPlan(SquadBook squad, PairBook pairs, PartnerMemory par
         ];
 }
 
-/// <summary>Who is in which group in each drill of a practice.</summary>
+/// <summary>The groups of each drill of a practice.</summary>
 /// <param name="Here">How many are here at all.</param>
 /// <param name="Settled">The groups settled for the whole practice, or null.</param>
 /// <param name="WithoutLevel">Who has no result to be made level by, where groups are made level.</param>

@@ -6,7 +6,7 @@ using Microsoft.EntityFrameworkCore;
 
 namespace KeepTally.Store.Practices;
 
-/// <summary>Who was with whom in the last practices.</summary>
+/// <summary>How often players were together in the last practices.</summary>
 public sealed class PartnerMemory(TallyDb db, TextCache texts)
 {
     /// <summary>Partners of so many practices back are remembered.</summary>

@@ -18,7 +18,7 @@ public sealed class ScoredRuns(TallyDb db, TextCache texts, IMemoryCache cache)
 {
     private static readonly MemoryCacheEntryOptions Lately = new() { SlidingExpiration = TimeSpan.FromHours(1), Size = 1 };
 
-    /// <summary>What an outcome stands on.</summary>
+    /// <summary>The cache key of a scored sheet: its id, its head and its last event.</summary>
     private readonly record struct Key(string Sheet, string Head, long Last);
 
     /// <summary>The runs of a practice, in the order of its blocks.</summary>
@@ -94,7 +94,7 @@ public sealed class ScoredRuns(TallyDb db, TextCache texts, IMemoryCache cache)
 /// <param name="Fault">Why it cannot be scored: its card no longer reads. Null where it can.</param>
 public sealed record ScoredRun(Run Run, IReadOnlyList<(SheetRow Row, ScoredSheet Outcome)> Sheets, Fault? Fault = null)
 {
-    /// <summary>What the timing sheet gave it; null where it did not say.</summary>
+    /// <summary>The planned time; null where none was planned.</summary>
     public Duration? Planned => Run.Block is { Minutes: > 0 } block ? Duration.FromMinutes(block.Minutes) : null;
 
     /// <summary>The same without where it is stored.</summary>

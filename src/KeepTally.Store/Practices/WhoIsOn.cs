@@ -3,7 +3,7 @@ using KeepTally.Store.Tables;
 
 namespace KeepTally.Store.Practices;
 
-/// <summary>Who is at a practice that runs: who came late is, who has left is not, whatever was written down before it began.</summary>
+/// <summary>The players at a running practice, latecomers included and leavers not, whatever the attendance said before.</summary>
 internal static class WhoIsOn
 {
     /// <summary>

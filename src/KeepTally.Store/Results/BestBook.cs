@@ -14,7 +14,7 @@ namespace KeepTally.Store.Results;
 /// <summary>The best results of earlier practices of a team, like only held against like: the same card, scored the same.</summary>
 public sealed class BestBook(TallyDb db, ScoredRuns outcomes)
 {
-    /// <summary>So many runs back of each card.</summary>
+    /// <summary>The number of runs looked back for each card.</summary>
     private const int RunsBack = 20;
 
     /// <summary>The bests for each sheet of a practice, by its id: a station of a circuit is its own drill.</summary>

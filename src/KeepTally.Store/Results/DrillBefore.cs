@@ -3,7 +3,7 @@ using KeepTally.Core.Words;
 
 namespace KeepTally.Store.Results;
 
-/// <summary>What a coach should remember of a drill before it is run again: what is usual for this squad, and what was written down.</summary>
+/// <summary>Reminders for a drill before it is run again: the usual figures of this squad, and the notes.</summary>
 /// <param name="Usual">What is usual, in a sentence or two; empty where nobody was tapped.</param>
 /// <param name="Notes">What was written down, the latest first.</param>
 public sealed record DrillBefore(string Usual, IReadOnlyList<DrillNote> Notes)

@@ -72,7 +72,7 @@ public sealed record DrillPast(DrillCard Card, Stage Stage, IReadOnlyList<DrillD
             .Where(unit => unit.Report.Counts.Any(count => count.Value > 0));
 }
 
-/// <summary>What one unit did in one practice.</summary>
+/// <summary>The results of one unit in one practice.</summary>
 public sealed record UnitResult(PastPractice Practice, string Name, UnitReport Report)
 {
     /// <summary>Its goes that were made, of all.</summary>
@@ -98,7 +98,7 @@ public sealed record DrillDay(PastPractice Practice, int Units, Share Share, dou
     }
 }
 
-/// <summary>What one player did in a drill, over all practices.</summary>
+/// <summary>The results of one player in a drill, over all practices.</summary>
 /// <param name="Days">Practice by practice, the oldest first.</param>
 /// <param name="Best">The best result; null where there is none.</param>
 public sealed record PlayerPast(
@@ -133,7 +133,7 @@ public sealed record PlayerPast(
         results.Select(result => result.Report.Value(stage.Measures[0])).OfType<double>();
 }
 
-/// <summary>What days of practice and values of a stage mean to judgement.</summary>
+/// <summary>Turns days of practice and values of a stage into shares and trends.</summary>
 internal static class PastJudgement
 {
     internal static Trend? OfDays(IEnumerable<(PastPractice Practice, Share Share)> days) =>

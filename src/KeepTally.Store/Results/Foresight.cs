@@ -79,7 +79,7 @@ public static class Foresight
         );
     }
 
-    /// <summary>Who had a go at all.</summary>
+    /// <summary>The units that had a go.</summary>
     private static IEnumerable<UnitReport> UnitsOf(PastSheet sheet) =>
         sheet.Outcome.Report.Games[0].Units.Where(unit => unit.Attempts > 0);
 }

@@ -9,7 +9,7 @@ namespace KeepTally.Store.Results;
 /// <summary>The limits of load the club goes by, and what they leave each player on a day.</summary>
 public sealed class LoadBook(TallyDb db, PastBook past)
 {
-    /// <summary>So long before a day rest can reach.</summary>
+    /// <summary>The number of days before a day that rest can reach.</summary>
     private const int DaysBack = 31;
 
     /// <summary>The club's own limits, else what is published.</summary>
@@ -38,7 +38,7 @@ public sealed class LoadBook(TallyDb db, PastBook past)
         return [];
     }
 
-    /// <summary>What players may do of some kinds on the day of a practice; whose year of birth is not known has no limit here.</summary>
+    /// <summary>The load that players may still take on the day of a practice; a player without a year of birth has no limit here.</summary>
     public async Task<IReadOnlyList<LoadAllowance>> AllowancesAsync(
         Practice practice,
         IReadOnlyList<string> kinds,

@@ -8,10 +8,10 @@ using Microsoft.EntityFrameworkCore;
 
 namespace KeepTally.Store.Results;
 
-/// <summary>What a team has done in the practices that were, sheet by sheet.</summary>
+/// <summary>The past practices of a team, sheet by sheet.</summary>
 public sealed class PastBook(TallyDb db, ScoredRuns outcomes)
 {
-    /// <summary>So many runs back.</summary>
+    /// <summary>The number of runs looked back.</summary>
     private const int RunsBack = 400;
 
     /// <summary>Every sheet that was begun, the oldest first; breaks and clocks of circuits are no drills.</summary>
@@ -71,6 +71,6 @@ public sealed record PastPractice(int Id, DateOnly Date, string Title);
 /// <param name="Scoring">Where it is the same, results can be compared.</param>
 public sealed record PastSheet(PastPractice Practice, int RunId, ScoredSheet Outcome, string Scoring)
 {
-    /// <summary>What the timing sheet gave the drill; null where it did not say, and at a station.</summary>
+    /// <summary>The planned time of the drill; null where none was planned, and at a station.</summary>
     public Duration? Planned { get; init; }
 }

@@ -7,7 +7,7 @@ using KeepTally.Core.Text;
 
 namespace KeepTally.Store.Results;
 
-/// <summary>What a <see cref="PlayerCount"/> counts.</summary>
+/// <summary>The kind of a <see cref="PlayerCount"/>.</summary>
 public enum PlayerCountKind
 {
     /// <summary>A zone the player was asked for.</summary>
@@ -24,7 +24,7 @@ public enum PlayerCountKind
 /// <param name="Of">How often it was asked for; null where it is only counted.</param>
 public sealed record PlayerCount(PlayerCountKind Kind, string Name, int Made, int? Of)
 {
-    /// <summary>What kind of row it is, in the plural, as a heading says it.</summary>
+    /// <summary>The kind of the row in the plural, for a heading.</summary>
     public string KindWords =>
         Kind switch
         {

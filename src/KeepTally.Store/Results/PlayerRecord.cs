@@ -5,7 +5,7 @@ using KeepTally.Core.Loads;
 
 namespace KeepTally.Store.Results;
 
-/// <summary>What one player did over time, of that player alone.</summary>
+/// <summary>The record of one player over time.</summary>
 /// <param name="Drills">Drills in which players score by themselves, one for each way of scoring, the latest first.</param>
 /// <param name="Practices">Practices the player was on a sheet in, the latest first.</param>
 /// <param name="Loads">What counts toward the player's load, day by day, the latest first.</param>
@@ -59,7 +59,7 @@ public sealed record PlayerRecord(
         sheet.Outcome.Report.Games.Any(game => game.Stays.Any(stay => stay.Player == player));
 }
 
-/// <summary>What a player did in a drill, in one way of scoring it.</summary>
+/// <summary>The results of a player in a drill, with one set of rules.</summary>
 /// <param name="Rest">All goes of the others of the squad in it.</param>
 public sealed record PlayerDrill(DrillCard Card, Stage Stage, PlayerPast Past, Share Rest)
 {
@@ -82,7 +82,7 @@ public sealed record PlayerDrill(DrillCard Card, Stage Stage, PlayerPast Past, S
             : null;
 }
 
-/// <summary>What a player's arm, legs or back had to bear on a day, as far as it was tapped for that player.</summary>
+/// <summary>The load of a player on a day, as far as it was tapped for that player.</summary>
 /// <param name="Kind">What is counted, as <c>throw</c>.</param>
 /// <param name="Count">How many.</param>
 public sealed record LoadDay(DateOnly Date, string Kind, int Count)

@@ -71,7 +71,7 @@ public sealed class PracticeImport(TallyDb db)
         return Result.Ok(practice.Id);
     }
 
-    /// <summary>What was said on a sheet, of who everybody is here. A group or a side keeps its id.</summary>
+    /// <summary>The events of a sheet with the ids that players have here. A group or a side keeps its id.</summary>
     private static IEnumerable<EventRow> EventsOf(string sheet, ArchivedSheet kept, Dictionary<PlayerId, PlayerId> who)
     {
         var groups = kept.Head.Units.Where(unit => unit.Players.Count > 0).Select(unit => unit.Id).ToHashSet();
@@ -80,7 +80,7 @@ public sealed class PracticeImport(TallyDb db)
         );
     }
 
-    /// <summary>Who everybody of it is here: two of one name are two.</summary>
+    /// <summary>The ids that its players have here: two of one name are two.</summary>
     private async Task<Dictionary<PlayerId, PlayerId>> PlayersAsync(
         int team,
         PracticeArchive archive,

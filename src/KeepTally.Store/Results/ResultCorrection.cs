@@ -68,7 +68,7 @@ public sealed class ResultCorrection(RunStore runs, EventJournal journal)
 /// <param name="Name">The group's letter; empty where there is one sheet alone.</param>
 public sealed record OpenCorrection(LivePractice Live, SheetId Sheet, string Name)
 {
-    /// <summary>What is on it.</summary>
+    /// <summary>Its contents.</summary>
     public Sheet Kept => Live.Find(Sheet)!;
 
     /// <summary>Everything tapped, the first one first, with whether it stands.</summary>

@@ -3,7 +3,7 @@ using KeepTally.Core.Formats;
 
 namespace KeepTally.Store.Results;
 
-/// <summary>What decides the score of a sheet: the card's scoring, its stage and its house rules. Only where they are the same are results compared.</summary>
+/// <summary>The key of comparable results: the card's scoring, its stage and its house rules.</summary>
 internal sealed class ScoringKeys
 {
     private readonly Dictionary<string, string> _prints = new(StringComparer.Ordinal);

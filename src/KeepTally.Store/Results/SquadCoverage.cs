@@ -4,7 +4,7 @@ using KeepTally.Core.Judgement;
 
 namespace KeepTally.Store.Results;
 
-/// <summary>What a squad has done and not done over some weeks, by skill; who always has the same job or the same partner.</summary>
+/// <summary>The coverage of a squad over some weeks: practices by skill, and players who always have the same job or partner.</summary>
 /// <param name="Weeks">The Mondays of the weeks looked at, the oldest first.</param>
 /// <param name="Skills">Each skill with its practices week by week, the one longest left alone first.</param>
 /// <param name="Players">In how many practices each player had each skill, in the order of the skills.</param>

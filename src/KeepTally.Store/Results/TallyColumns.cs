@@ -64,7 +64,7 @@ internal static class TallyColumns
         }
     }
 
-    /// <summary>What is tapped, by its id and its label; where zones are asked, whether they were hit, too.</summary>
+    /// <summary>The outcomes by id and label; where zones are asked, hit and miss, too.</summary>
     private static IEnumerable<(string Id, string Label)> Outcomes(Stage stage) =>
         stage
             .Outcomes.Select(outcome => (outcome.Id, outcome.Label))
@@ -81,7 +81,7 @@ internal static class TallyColumns
     private static int In(IReadOnlyList<KeyValuePair<string, int>> counts, string name) =>
         counts.FirstOrDefault(count => count.Key == name).Value;
 
-    /// <summary>What one stage counts in a column.</summary>
+    /// <summary>The count of one stage in a column.</summary>
     /// <param name="Kind">Outcomes come first, then zones, then tags.</param>
     private sealed record Cell(int Kind, Stage Stage, string Heading, Func<UnitReport, int> Count);
 }

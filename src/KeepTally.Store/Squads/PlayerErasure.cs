@@ -11,7 +11,7 @@ namespace KeepTally.Store.Squads;
 /// <summary>Erases a player on request: the results stay, and say nobody's name.</summary>
 public sealed class PlayerErasure(TallyDb db, IMemoryCache cache, LastErasure last, TimeProvider clock)
 {
-    /// <summary>What stands in results where the name stood.</summary>
+    /// <summary>The name that stands in results after an erasure.</summary>
     public const string Nameless = "Nameless";
 
     private const string NoteMark = "\"type\":\"note\"";

@@ -176,7 +176,7 @@ public sealed class SquadBook(TallyDb db, TenantScope scope)
     }
 }
 
-/// <summary>What is kept of a player.</summary>
+/// <summary>The data of a player.</summary>
 /// <param name="Positions">With semicolons between them.</param>
 public sealed record PlayerDetails(string Name, int? Number, int? BirthYear, string Positions, Hand? Hand, string Notes)
 {

@@ -135,7 +135,7 @@ public static class SquadCsv
             : null;
     }
 
-    /// <summary>What is wrong with the header row, or null.</summary>
+    /// <summary>The fault of the header row, or null.</summary>
     private static string? HeaderFault(string[] header)
     {
         var strange = header.Except(Header, StringComparer.OrdinalIgnoreCase).FirstOrDefault(name => name.Length > 0);
@@ -211,5 +211,5 @@ public sealed record SquadFault(int Line, string Reason)
         );
 }
 
-/// <summary>What a file would bring, before anything is taken.</summary>
+/// <summary>The preview of an import.</summary>
 public sealed record SquadPreview(IReadOnlyList<SquadRow> Rows, IReadOnlyList<SquadFault> Wrong);

@@ -67,7 +67,7 @@ public static partial class SquadNames
     [GeneratedRegex(@"^(?:#?(?<before>\d+)[.):]?\s*)?(?<name>.*?)(?:\s+#?(?<after>\d+))?$", RegexOptions.Singleline)]
     private static partial Regex Numbered();
 
-    /// <summary>What lists begin their lines with.</summary>
+    /// <summary>The marks with which lists begin their lines.</summary>
     [GeneratedRegex(@"^\s*[-*•–]\s*")]
     private static partial Regex Bullet();
 }

@@ -13,11 +13,11 @@ public sealed class AuditEntry
 
     public AuditAct Act { get; init; }
 
-    /// <summary>What it was done to, in plain words.</summary>
+    /// <summary>The object of the act, in plain words.</summary>
     public required string About { get; init; }
 }
 
-/// <summary>What is written down of people's doings.</summary>
+/// <summary>The kinds of entries in the activity log.</summary>
 public enum AuditAct
 {
     /// <summary>Signed in.</summary>

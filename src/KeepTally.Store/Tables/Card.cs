@@ -44,7 +44,7 @@ public sealed class CardChange
     /// <summary>Milliseconds since 1970 in UTC.</summary>
     public long At { get; init; }
 
-    /// <summary>What changed, one change a line.</summary>
+    /// <summary>The changes, one a line.</summary>
     public required string What { get; init; }
 
     public string Why { get; init; } = "";

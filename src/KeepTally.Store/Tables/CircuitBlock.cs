@@ -1,6 +1,6 @@
 namespace KeepTally.Store.Tables;
 
-/// <summary>What makes a block a circuit: its stations, and how groups go round them.</summary>
+/// <summary>The circuit of a block: its stations, and how groups go round them.</summary>
 public sealed class CircuitBlock
 {
     public int BlockId { get; init; }

@@ -15,7 +15,7 @@ public sealed class Coach : IdentityUser<int>
     /// <summary>How long their pace is, in metres; null until it was walked.</summary>
     public double? Pace { get; set; }
 
-    /// <summary>What they count distances in.</summary>
+    /// <summary>The unit in which they count distances.</summary>
     public LengthUnit CountsIn { get; set; }
 
     /// <summary>The teams of an assistant.</summary>

@@ -11,7 +11,7 @@ public sealed class PracticeDoor
     /// <summary>Until when the code and all who joined with it can come in: milliseconds since 1970 in UTC.</summary>
     public long Until { get; set; }
 
-    /// <summary>What stands in the link to the board; empty while there is none.</summary>
+    /// <summary>The secret in the link to the board; empty while there is none.</summary>
     public string BoardToken { get; set; } = "";
 }
 

@@ -25,10 +25,10 @@ public sealed class Player
     /// <summary>No longer in the squad; kept with the results.</summary>
     public bool Archived { get; set; }
 
-    /// <summary>Who this player is in logs and cards.</summary>
+    /// <summary>The id of this player in logs and cards.</summary>
     public PlayerId UnitId => UnitIdOf(Id);
 
-    /// <summary>Who the player with an id is in logs and cards: the one place where such names are made.</summary>
+    /// <summary>Makes the id of a player in logs and cards from the id of the row: the one place where it is made.</summary>
     public static PlayerId UnitIdOf(int id) => new($"p{id}");
 }
 

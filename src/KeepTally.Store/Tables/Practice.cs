@@ -23,7 +23,7 @@ public sealed class Practice
     /// <summary>How players fall into groups.</summary>
     public SplitWay Split { get; set; }
 
-    /// <summary>What shuffles are drawn from: another number, other groups.</summary>
+    /// <summary>The seed of shuffles: another number gives other groups.</summary>
     public int SplitSeed { get; set; } = 1;
 
     /// <summary>The card by whose results groups are made level; empty where none was chosen.</summary>
@@ -32,7 +32,7 @@ public sealed class Practice
     /// <summary>Groups settled for the whole practice: a JSON list of lists of unit ids; empty where each drill has its own.</summary>
     public string SettledJson { get; set; } = "";
 
-    /// <summary>What there is to practise with; null where it does not matter.</summary>
+    /// <summary>The balls, courts and coaches there are; null where a number does not matter.</summary>
     public int? Balls { get; set; }
 
     public int? Courts { get; set; }
@@ -57,7 +57,7 @@ public sealed class Practice
     /// <summary>Drills to fall back on: the ids of their cards, one a line.</summary>
     public string Reserve { get; set; } = "";
 
-    /// <summary>What is borrowed besides what the club has, a JSON object of item to how many more.</summary>
+    /// <summary>The borrowed equipment: a JSON object of item to number.</summary>
     public string BroughtJson { get; set; } = "{}";
 
     /// <summary>The row of practices it was made in, every week on the same days; empty where it was made alone.</summary>
@@ -84,13 +84,13 @@ public sealed class Block
     /// <summary>The order on the timing sheet, from 0.</summary>
     public int Order { get; set; }
 
-    /// <summary>What it is, where it is no work.</summary>
+    /// <summary>The kind of pause, where it is no drill.</summary>
     public Pause? Pause { get; init; }
 
-    /// <summary>What a break or a talk is called; empty for a drill and a circuit.</summary>
+    /// <summary>The name of a break or a talk; empty for a drill and a circuit.</summary>
     public string PauseName { get; set; } = "";
 
-    /// <summary>It is a break or a talk.</summary>
+    /// <summary>Whether it is a break or a talk.</summary>
     public bool IsPause => Pause is not null;
 
     /// <summary>Its card; in a circuit that of the first station; null at a break or a talk.</summary>
@@ -106,7 +106,7 @@ public sealed class Block
     /// <summary>The name of the stage, where the card has several; else empty.</summary>
     public string Part { get; set; } = "";
 
-    /// <summary>What the timing sheet calls it: the card, and the part of it where there are several.</summary>
+    /// <summary>The name on the timing sheet: the card, and the part of it where there are several.</summary>
     public string Title =>
         IsPause ? PauseName
         : Circuit is not null ? $"Circuit of {Circuit.Stations.Count}"
@@ -135,7 +135,7 @@ public sealed class Block
     /// <summary>Seconds before the block: walking, setting up.</summary>
     public int ChangeSeconds { get; set; }
 
-    /// <summary>Who takes it, one name a line; at a circuit who takes which station, in their order.</summary>
+    /// <summary>The coaches who take it, one name a line; at a circuit of each station, in order.</summary>
     public string Takes { get; set; } = "";
 
     /// <summary>Removed from a sheet that had begun, before it was reached: its tally sheets stay for a device that did it all the same.</summary>
@@ -154,13 +154,13 @@ public enum Pause
     Talk,
 }
 
-/// <summary>What decides into how many groups players fall.</summary>
+/// <summary>The rule for the number of groups.</summary>
 public enum GroupsBy
 {
-    /// <summary>So many groups.</summary>
+    /// <summary>A number of groups.</summary>
     Number,
 
-    /// <summary>So many players in a group.</summary>
+    /// <summary>A number of players in a group.</summary>
     Size,
 
     /// <summary>As many as balls, courts, coaches and players allow.</summary>

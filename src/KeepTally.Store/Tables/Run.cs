@@ -60,10 +60,10 @@ public sealed class SheetRow
 /// <summary>An event as it was first acknowledged. Never deleted, and changed only where a note holds the name of a player who is erased.</summary>
 public sealed class EventRow
 {
-    /// <summary>What the line of a start holds, and no other line.</summary>
+    /// <summary>A text that only the line of a start holds.</summary>
     internal const string StartMark = "\"type\":\"start\"";
 
-    /// <summary>What the line of an end holds, and no other line.</summary>
+    /// <summary>A text that only the line of an end holds.</summary>
     internal const string EndMark = "\"type\":\"end\"";
 
     private const string UndoMark = "\"type\":\"undo\"";

@@ -10,7 +10,7 @@ public sealed class Team
     /// <summary>The sport it plays, as the cards of the book name it; its drills come first. Empty for several, or where it was never asked.</summary>
     public string Sport { get; set; } = "";
 
-    /// <summary>What its coaches stop a drill for, one a line; empty for the usual reasons.</summary>
+    /// <summary>The reasons for a teaching stop, one a line; empty for the usual ones.</summary>
     public string StopReasons { get; set; } = "";
 
     /// <summary>The card of the short drill that stands at the beginning of every practice; empty for none.</summary>
@@ -19,6 +19,6 @@ public sealed class Team
     /// <summary>Minutes of the short drill of every practice.</summary>
     public double DailyMinutes { get; set; } = 5;
 
-    /// <summary>What its coaches look for all practice long, one a line; null for the usual, empty for nothing.</summary>
+    /// <summary>The habits counted all practice, one a line; null for the usual ones, empty for none.</summary>
     public string? Habits { get; set; }
 }

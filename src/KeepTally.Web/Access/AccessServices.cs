@@ -33,7 +33,7 @@ internal static class AccessServices
         services.AddScoped<AuditTrail>();
     }
 
-    /// <summary>Who asks, what they may come to, and what they see of it.</summary>
+    /// <summary>The caller, their rights, and what they see.</summary>
     internal static void UseAccess(this WebApplication app)
     {
         app.UseRateLimiter();

@@ -11,7 +11,7 @@ internal sealed class ForAssistantsAttribute : Attribute;
 [AttributeUsage(AttributeTargets.Method)]
 internal sealed class ForHeadAttribute : Attribute;
 
-/// <summary>What changes something is the head coach's unless it says that it is for assistants, too.</summary>
+/// <summary>A handler that changes something is for head coaches, unless it says that it is for assistants, too.</summary>
 internal sealed class HeadUnlessSaid : IPageFilter
 {
     public void OnPageHandlerSelected(PageHandlerSelectedContext context) { }

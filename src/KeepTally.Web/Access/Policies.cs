@@ -18,7 +18,7 @@ internal static class Policies
     /// <summary>Those, and the board of the practice.</summary>
     internal const string Board = "board";
 
-    /// <summary>Those who record: coaches, helpers who joined, and devices.</summary>
+    /// <summary>Callers who record: coaches, helpers who joined, and devices.</summary>
     internal const string Record = "record";
 
     /// <summary>Devices with a key, and nobody else.</summary>

@@ -4,7 +4,7 @@ using Microsoft.AspNetCore.Authentication;
 
 namespace KeepTally.Web.Access;
 
-/// <summary>Who has come in, as a ticket: what they are, which one, and the stamp by which the ticket can be made void.</summary>
+/// <summary>The ticket of a caller: kind, id, and the stamp by which it can be revoked.</summary>
 internal static class Signed
 {
     internal const string Scheme = "keep-tally";

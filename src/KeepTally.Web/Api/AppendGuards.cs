@@ -10,10 +10,10 @@ public sealed class AppendGuards(IMemoryCache cache)
 {
     private static readonly TimeSpan Kept = TimeSpan.FromHours(3);
 
-    /// <summary>Who may come in on a sheet has changed: its rules are read anew.</summary>
+    /// <summary>The bench of a sheet has changed: its rules are read again.</summary>
     public void Forget(SheetId sheet) => cache.Remove((nameof(AppendGuards), sheet));
 
-    /// <summary>What events of a sheet are held against, or why its card no longer reads; null where there is no such sheet.</summary>
+    /// <summary>The gate for events of a sheet, or why its card no longer reads; null where there is no such sheet.</summary>
     public async Task<Result<AppendGuard>?> FindAsync(EventJournal journal, SheetId sheet, CancellationToken cancellationToken)
     {
         var key = (nameof(AppendGuards), sheet);

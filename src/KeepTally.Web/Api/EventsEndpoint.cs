@@ -118,7 +118,7 @@ internal static class EventsEndpoint
         return TypedResults.Ok(new Kept(appended.Fresh.Count, appended.Conflicting));
     }
 
-    /// <summary>What is taken back is a correction of the record.</summary>
+    /// <summary>Undoing is a correction of the record.</summary>
     private static async Task TellAsync(AuditTrail trail, Appended appended, string drill, CancellationToken cancellationToken)
     {
         if (appended.Fresh.Count(row => row.IsUndo) is > 0 and var undone)
@@ -162,7 +162,7 @@ internal static class EventsEndpoint
     private static LineFault Of(int index, Fault fault) => new(index + 1, fault.Path, fault.Problem, fault.Fix);
 }
 
-/// <summary>What came of a batch. Source: docs/formats.md, section 2, "The HTTP API".</summary>
+/// <summary>The result of a batch. Source: docs/formats.md, section 2, "The HTTP API".</summary>
 /// <param name="Stored">How many of the batch were new.</param>
 /// <param name="Conflicting">Lines that stood there already under an id of the batch, and say something else.</param>
 internal sealed record Kept(int Stored, [property: JsonPropertyName("theirs")] IReadOnlyList<string> Conflicting);

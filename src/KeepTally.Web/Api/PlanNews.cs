@@ -1,6 +1,6 @@
 namespace KeepTally.Web.Api;
 
-/// <summary>What a coach did to a plan.</summary>
+/// <summary>A change of a plan by a coach.</summary>
 /// <param name="Version">The version of the plan that it made.</param>
 /// <param name="Words">The changes, in clauses.</param>
 public sealed record PlanNewsItem(int Version, string Who, string Words);

@@ -10,7 +10,7 @@ internal sealed class PracticeFeed(TimeProvider clock)
 {
     private const int Few = 24;
 
-    /// <summary>So many pieces wait for a slow listener; one who missed some notices and reads them from the record.</summary>
+    /// <summary>The number of messages that wait for a slow listener; one that missed some notices and reads them from the record.</summary>
     private const int Waiting = 64;
 
     private static readonly TimeSpan While = TimeSpan.FromMilliseconds(20);
@@ -60,7 +60,7 @@ internal sealed class PracticeFeed(TimeProvider clock)
     /// <summary>Nothing new, but the line is alive.</summary>
     internal void Beat() => Tell(StreamPiece.Beat);
 
-    /// <summary>What is no event goes to all who listen now.</summary>
+    /// <summary>Sends a message that is no event to every listener.</summary>
     internal void Tell(ReadOnlyMemory<byte> text)
     {
         lock (_lock)

@@ -75,7 +75,7 @@ internal static class PracticeStream
         }
     }
 
-    /// <summary>Who was sent out meanwhile hears no more; asked at every beat.</summary>
+    /// <summary>A caller who was removed meanwhile gets no more messages; checked at every beat.</summary>
     private static async Task<bool> IsStillInAsync(
         HttpContext context,
         IServiceScopeFactory scopes,

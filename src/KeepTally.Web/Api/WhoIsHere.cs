@@ -6,7 +6,7 @@ using System.Text.Json.Serialization;
 
 namespace KeepTally.Web.Api;
 
-/// <summary>Who has a practice open now, and which sheet each looks at. Held in memory alone: who leaves is gone.</summary>
+/// <summary>The people who have a practice open now, and the sheet each looks at. Held in memory only.</summary>
 public sealed class WhoIsHere(EventFeed feed)
 {
     private static readonly JsonSerializerOptions Plain = new(JsonSerializerDefaults.Web)

@@ -16,7 +16,7 @@ public sealed class RepDrawing(Scene scene, string key, Pacing pacing) : SceneDr
     /// <summary>The kinds of way that are drawn, for the key.</summary>
     public IEnumerable<Travel> Kinds => Scene.Ways.Select(way => way.As).Distinct().Order();
 
-    /// <summary>What it shows, for who cannot see it.</summary>
+    /// <summary>The text for a reader who cannot see it.</summary>
     public string InWords =>
         $"{(Scene.Surface.Name.Length > 0 ? Scene.Surface.Name : "A space")}, {DistanceWords.In(Scene.Surface.Length, Pacing.Unit, Pacing.Stride)} by {DistanceWords.In(Scene.Surface.Width, Pacing.Unit, Pacing.Stride)}. "
         + string.Join(" ", _play.Beats.Select(beat => beat.Text));
@@ -46,7 +46,7 @@ public sealed class RepDrawing(Scene scene, string key, Pacing pacing) : SceneDr
             })
         );
 
-    /// <summary>What is written beside the marks: within a zone, beside anything else.</summary>
+    /// <summary>The labels of the marks: within a zone, beside any other mark.</summary>
     private IEnumerable<XElement> Labels() =>
         Scene
             .OnFloor.Where(mark => mark.Label.Length > 0 && mark.Kind is not (MarkKind.Player or MarkKind.Coach) && !IsPlain(mark))

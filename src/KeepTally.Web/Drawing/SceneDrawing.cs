@@ -174,7 +174,7 @@ public abstract class SceneDrawing(Scene scene, string key, Pacing pacing)
             new XAttribute("y2", N(to.Y))
         );
 
-    /// <summary>What stands still: everything but players and balls, zones lowest.</summary>
+    /// <summary>The parts that stand still: everything but players and balls, zones lowest.</summary>
     private protected IEnumerable<XElement> Stands() =>
         Scene
             .OnFloor.Where(mark => mark.Kind is not (MarkKind.Player or MarkKind.Coach or MarkKind.Ball))

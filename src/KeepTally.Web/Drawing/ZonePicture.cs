@@ -9,7 +9,7 @@ namespace KeepTally.Web.Drawing;
 /// </summary>
 public sealed class ZonePicture
 {
-    /// <summary>What of a phone's screen the picture may take, in pixels of the page.</summary>
+    /// <summary>The part of a phone's screen that the picture may take, in pixels of the page.</summary>
     private const double Wide = 340;
     private const double High = 230;
 

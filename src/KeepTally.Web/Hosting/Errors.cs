@@ -1,6 +1,6 @@
 namespace KeepTally.Web.Hosting;
 
-/// <summary>What is answered where something is not there or fails: a page to people, problem details (RFC 9457) to programs.</summary>
+/// <summary>The answer where something is missing or fails: a page for people, problem details (RFC 9457) for programs.</summary>
 internal static class Errors
 {
     internal static void UseErrors(this WebApplication app)

@@ -2,7 +2,7 @@ using System.Security.Cryptography;
 
 namespace KeepTally.Web.Hosting;
 
-/// <summary>What of scripts and core belongs together: another file among them, another release.</summary>
+/// <summary>The release: a hash over scripts and core, so that another file makes another release.</summary>
 internal static class Release
 {
     /// <summary>The header that names it.</summary>

@@ -3,7 +3,7 @@ using KeepTally.Store.Database;
 
 namespace KeepTally.Web.Hosting;
 
-/// <summary>What the application was started with.</summary>
+/// <summary>The settings the application was started with.</summary>
 internal sealed record Settings
 {
     /// <summary>The words it takes.</summary>
@@ -36,7 +36,7 @@ internal sealed record Settings
     /// <summary>A reverse proxy on this machine says who asks and how.</summary>
     public bool BehindProxy { get; private init; }
 
-    /// <summary>Whose password is to be chosen anew, by a link shown on the machine.</summary>
+    /// <summary>The coach who gets a new link to choose a password, shown on the machine.</summary>
     public string? NewPassword { get; private init; }
 
     /// <summary>The port for phones.</summary>

@@ -4,7 +4,7 @@ using KeepTally.Web.Lan;
 
 namespace KeepTally.Web.Hosting;
 
-/// <summary>What the program says on its machine once it is ready.</summary>
+/// <summary>The message of the program once it is ready.</summary>
 internal static class Welcome
 {
     internal static async Task SayAsync(IServiceProvider services, Settings settings)

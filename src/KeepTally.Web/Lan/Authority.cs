@@ -30,7 +30,7 @@ public sealed class Authority : IDisposable
 
     private Authority(string folder, X509Certificate2 certificate) => (_folder, _certificate) = (folder, certificate);
 
-    /// <summary>What phones are given, in the form in which they take it.</summary>
+    /// <summary>The certificate in the form that phones take.</summary>
     public byte[] Certificate => _certificate.RawData;
 
     /// <summary>The SHA-256 of the certificate in pairs, to be held against what the phone shows.</summary>

@@ -8,7 +8,7 @@ namespace KeepTally.Web.Lan;
 /// <summary>The names and addresses by which phones on the network reach this machine, the best first.</summary>
 public sealed record MachineNames(IReadOnlyList<IPAddress> Addresses, IReadOnlyList<string> Names)
 {
-    /// <summary>What is shown to phones: an address, which needs no name service in a hall.</summary>
+    /// <summary>The address shown to phones, which needs no name service in a hall.</summary>
     public string First => Addresses.Count > 0 ? Addresses[0].ToString() : Names[0];
 
     /// <summary>This machine as it is now.</summary>

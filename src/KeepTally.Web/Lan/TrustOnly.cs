@@ -1,6 +1,6 @@
 namespace KeepTally.Web.Lan;
 
-/// <summary>What is asked for over the plain port is answered with the page that offers the authority, and with nothing else.</summary>
+/// <summary>The plain port answers every request with the page that offers the certificate, and with nothing else.</summary>
 internal static class TrustOnly
 {
     private static readonly string[] Plain = ["/trust", "/dist", "/mark.svg"];

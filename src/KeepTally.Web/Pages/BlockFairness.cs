@@ -6,7 +6,7 @@ namespace KeepTally.Web.Pages;
 /// <summary>Whether everyone in the groups of a block gets as many goes as the others, in words.</summary>
 public static class BlockFairness
 {
-    /// <summary>Who does what how often in groups of these sizes, a sentence for each size; at a circuit, what cannot be even.</summary>
+    /// <summary>How often players do each job in groups of these sizes, one sentence for each size; at a circuit, what cannot be even.</summary>
     public static IEnumerable<string> Of(DealtBlock dealt)
     {
         var sentences = dealt.Block.Circuit is null

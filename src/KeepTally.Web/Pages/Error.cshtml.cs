@@ -4,7 +4,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace KeepTally.Web.Pages;
 
-/// <summary>What a coach sees when a page is not there or the application failed.</summary>
+/// <summary>The page for a missing page or a failure.</summary>
 [AllowAnonymous]
 [IgnoreAntiforgeryToken]
 [ResponseCache(Duration = 0, Location = ResponseCacheLocation.None, NoStore = true)]

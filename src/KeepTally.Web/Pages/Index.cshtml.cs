@@ -52,19 +52,19 @@ public sealed class IndexModel(
 
     public int Here => Players.Count - Absent.Count;
 
-    /// <summary>What a player may be kept from, in the coach's words.</summary>
+    /// <summary>The restrictions a player can have, in the coach's words.</summary>
     public static IReadOnlyList<(Restrictions Limit, string Words)> LimitWords { get; } =
     [(Restrictions.NoThrowing, "no throwing"), (Restrictions.NoContact, "no contact")];
 
-    /// <summary>Who is left out of which drills by a limit, and why.</summary>
+    /// <summary>The players left out of drills by a restriction, and why.</summary>
     public IReadOnlyList<(string Name, string Why, string Drills)> LeftOut { get; private set; } = [];
 
-    /// <summary>Who is in which group in each drill, as it would be dealt now.</summary>
+    /// <summary>The groups of each drill, as they would be dealt now.</summary>
     public IReadOnlyList<DealtBlock> Dealt { get; private set; } = [];
 
     public Presence PresenceOf(Player player) => Entry(player)?.Presence ?? Presence.Here;
 
-    /// <summary>What a tap on the name makes of it: here, late, absent, and here again.</summary>
+    /// <summary>The attendance after a tap on the name: here, late, absent, and here again.</summary>
     public static Presence NextOf(Presence presence) =>
         presence switch
         {
@@ -77,10 +77,10 @@ public sealed class IndexModel(
 
     public bool IsBegun => Practice?.Blocks.Any(block => block.Run is not null) == true;
 
-    /// <summary>It was run and every drill of it is ended.</summary>
+    /// <summary>Whether it was run and every drill of it has ended.</summary>
     public bool IsOver => Outcome is { StillOn: false };
 
-    /// <summary>What it came to so far; null before it begins.</summary>
+    /// <summary>The result so far; null before it starts.</summary>
     private PracticeReport? Outcome { get; set; }
 
     /// <summary>The drills that were begun, with who won or was first in each.</summary>
@@ -106,7 +106,7 @@ public sealed class IndexModel(
 
     private string TitleOf(IGrouping<int, DrillResult> run) => Practice!.Blocks.First(block => block.Run?.Id == run.Key).Title;
 
-    /// <summary>Who is not here, by call name: "late: Nell", "absent: Greta and Mina".</summary>
+    /// <summary>The players who are not here, by call name: "late: Nell", "absent: Greta and Mina".</summary>
     public IReadOnlyList<string> Away =>
         [
             .. new[] { Presence.Late, Presence.Absent }
@@ -121,7 +121,7 @@ public sealed class IndexModel(
     public string ClockTime(double seconds) =>
         Practice!.Start.Add(TimeSpan.FromSeconds(seconds)).ToString("HH:mm", System.Globalization.CultureInfo.InvariantCulture);
 
-    /// <summary>What each player of the squad is called in passing, by unit id.</summary>
+    /// <summary>The call names of the squad, by unit id.</summary>
     public IReadOnlyDictionary<PlayerId, string> CallNames { get; private set; } = new Dictionary<PlayerId, string>();
 
     /// <summary>How the players here fall into a block's groups, in words.</summary>
@@ -144,7 +144,7 @@ public sealed class IndexModel(
     /// <summary>Other practices whose sheet is still open.</summary>
     public IReadOnlyList<Practice> Others { get; private set; } = [];
 
-    /// <summary>What was planned last time and not reached.</summary>
+    /// <summary>The drills planned last time and not reached.</summary>
     public IReadOnlyList<Block> Unreached { get; private set; } = [];
 
     public async Task OnGetAsync(int? practice, CancellationToken cancellationToken) =>

@@ -22,10 +22,10 @@ public sealed class Effect : IEffect
     /// <inheritdoc/>
     public string Word { get; }
 
-    /// <summary>What the editor calls it.</summary>
+    /// <summary>The label in the editor.</summary>
     public string Label { get; }
 
-    /// <summary>What an outcome does by it, as the end of a sentence; empty where there is nothing to tell.</summary>
+    /// <summary>The effect as the end of a sentence; empty where there is nothing to say.</summary>
     internal string Told(Stage stage) => _told(stage);
 
     /// <summary>Does what it does.</summary>
@@ -39,5 +39,5 @@ public sealed class Effect : IEffect
         new("does", [.. effects.Select(effect => (effect.Word, effect, effect.Label))]);
 }
 
-/// <summary>What an effect does to a sheet.</summary>
+/// <summary>Applies an effect to a sheet.</summary>
 internal delegate void EffectAct(ref EffectScene scene);

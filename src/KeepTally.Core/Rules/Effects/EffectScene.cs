@@ -5,7 +5,7 @@ using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Rules.Effects;
 
-/// <summary>What an effect acts on: the sheet as it stands, and the unit tapped.</summary>
+/// <summary>The input of an effect: the sheet as it stands, and the unit tapped.</summary>
 /// <param name="Running">Running time at the tap.</param>
 internal record struct EffectScene(Stage Stage, ScoreState State, UnitTally Unit, RunningTime Running)
 {

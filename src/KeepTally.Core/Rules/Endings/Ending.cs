@@ -9,17 +9,17 @@ namespace KeepTally.Core.Rules.Endings;
 /// </summary>
 public abstract record Ending
 {
-    /// <summary>What ends it, in words: "first to 11 with a lead of 2".</summary>
+    /// <summary>The ending in words: "first to 11 with a lead of 2".</summary>
     internal abstract string Words(Stage stage);
 
-    /// <summary>What is played for as the points stand, in a few words; empty where the clock shows it.</summary>
+    /// <summary>The aim as the points stand, in a few words; empty where the clock shows it.</summary>
     /// <param name="points">The points of each unit.</param>
     internal virtual string Aim(Stage stage, IReadOnlyList<double> points) => Words(stage);
 
     /// <summary>Whether a unit meets it by the tap that was just counted. The clock is judged apart: it ends without a tap.</summary>
     internal abstract bool IsMet(UnitTally unit, UnitTally[] units, Play play);
 
-    /// <summary>What a match is decided by when a side meets it.</summary>
+    /// <summary>The result of a match when a side meets it.</summary>
     internal virtual MatchEnd InMatch => MatchEnd.Won;
 
     /// <summary>Whether a unit that meets it has finished what it set out to do, so that its time can be ranked; outs and the clock only stop it.</summary>
@@ -34,7 +34,7 @@ public abstract record Ending
     /// <summary>Whether a tap can meet it; a limit of time is met by the clock.</summary>
     internal virtual bool IsByTap => true;
 
-    /// <summary>What is counted of a unit, in a match of all of them.</summary>
+    /// <summary>The count of a unit, in a match of all units.</summary>
     private protected static int Shared(UnitTally unit, UnitTally[] units, Play play, Func<UnitTally, int> count)
     {
         if (play != Play.Match)
@@ -58,7 +58,7 @@ public abstract record Ending
     private protected static string Reach(Stage stage) => stage.Play == Play.Match ? "first to" : "done at";
 }
 
-/// <summary>What a match is decided by when a side meets an ending.</summary>
+/// <summary>The result of a match when a side meets an ending.</summary>
 internal enum MatchEnd
 {
     /// <summary>That side has won.</summary>

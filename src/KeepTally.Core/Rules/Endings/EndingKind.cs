@@ -19,22 +19,22 @@ public sealed class EndingKind
     /// <summary>The property of the ending that holds its number; it tells the kinds apart.</summary>
     public string Property { get; }
 
-    /// <summary>What the editor calls what is counted.</summary>
+    /// <summary>The editor's label for the count.</summary>
     public string Label { get; }
 
     /// <summary>The number the editor begins with, as JSON.</summary>
     public string Template { get; }
 
-    /// <summary>What its number may be.</summary>
+    /// <summary>The bounds of its number.</summary>
     public Schema Amount { get; }
 
-    /// <summary>What else it may say.</summary>
+    /// <summary>Its other properties.</summary>
     public IReadOnlyList<EndingField> Fields { get; init; } = [];
 
     internal Func<JsonPlace, JsonPlace, Ending> Read { get; }
 }
 
-/// <summary>What an ending may say besides its number.</summary>
+/// <summary>A property of an ending besides its number.</summary>
 /// <param name="Field">The property and its label.</param>
 /// <param name="Schema">What it may hold.</param>
 /// <param name="Default">What it means where it is left out, as JSON.</param>

@@ -5,7 +5,7 @@ using KeepTally.Core.Text;
 
 namespace KeepTally.Core.Rules.Endings;
 
-/// <summary>So many outs.</summary>
+/// <summary>Ends after a number of outs.</summary>
 /// <param name="Count">How many are enough, 1 or more.</param>
 public sealed record OutsEnding(int Count) : Ending
 {

@@ -5,7 +5,7 @@ using KeepTally.Core.Tallies;
 
 namespace KeepTally.Core.Rules.Endings;
 
-/// <summary>So many successes in a row.</summary>
+/// <summary>Ends after a number of successes in a row.</summary>
 /// <param name="Count">How many are enough, 1 or more.</param>
 public sealed record StreakEnding(int Count) : Ending
 {

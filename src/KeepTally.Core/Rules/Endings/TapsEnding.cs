@@ -5,7 +5,7 @@ using KeepTally.Core.Text;
 
 namespace KeepTally.Core.Rules.Endings;
 
-/// <summary>So many counted taps, in a match of all sides together.</summary>
+/// <summary>Ends after a number of counted taps, in a match of all sides together.</summary>
 /// <param name="Count">How many are enough, 1 or more.</param>
 public sealed record TapsEnding(int Count) : Ending
 {

@@ -7,7 +7,7 @@ using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Rules.Endings;
 
-/// <summary>So much running time, pauses left out; in turns that of the turn.</summary>
+/// <summary>Ends after a running time without pauses; in turns, that of the turn.</summary>
 /// <param name="Length">The time, a millisecond or more.</param>
 /// <param name="After">What becomes of the play under way.</param>
 public sealed record TimeEnding(Duration Length, AtTheHorn After) : Ending

@@ -5,7 +5,7 @@ using KeepTally.Core.Text;
 
 namespace KeepTally.Core.Rules.Endings;
 
-/// <summary>So many turns each: everyone once, or twice. It is met when a turn passes, and by no tap itself.</summary>
+/// <summary>Ends after a number of turns each. A passing turn meets it, never a tap.</summary>
 /// <param name="Count">How many are enough, 1 or more.</param>
 public sealed record TurnsEnding(int Count) : Ending
 {

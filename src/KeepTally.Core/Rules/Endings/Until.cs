@@ -105,7 +105,7 @@ public static class UntilOfStage
 {
     extension(Stage stage)
     {
-        /// <summary>What ends it; nothing where another rule, the clock or the coach does.</summary>
+        /// <summary>The endings; empty where another rule, the clock or the coach ends the stage.</summary>
         public IReadOnlyList<Ending> Until => stage.Rule<Until>()?.Endings ?? [];
     }
 }

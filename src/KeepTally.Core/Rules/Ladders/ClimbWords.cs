@@ -4,7 +4,7 @@ using KeepTally.Core.Text;
 
 namespace KeepTally.Core.Rules.Ladders;
 
-/// <summary>What one attempt did to a climb, in words.</summary>
+/// <summary>The effect of one attempt on a climb, in words.</summary>
 internal static class ClimbWords
 {
     internal static string Step(Ladder ladder, in TapStory tap)

@@ -86,7 +86,7 @@ public abstract record Rungs
     }
 }
 
-/// <summary>What clears a rung.</summary>
+/// <summary>The condition that clears a rung.</summary>
 public abstract record Pass
 {
     private Pass() { }
@@ -94,10 +94,10 @@ public abstract record Pass
     /// <summary><paramref name="Successes"/> in a window of <paramref name="Of"/> attempts.</summary>
     public sealed record Window(int Successes, int Of, WindowStop Stop) : Pass;
 
-    /// <summary>So many in all, however many attempts.</summary>
+    /// <summary>A number of successes in all, in any number of attempts.</summary>
     public sealed record Makes(int Successes) : Pass;
 
-    /// <summary>So many in a row.</summary>
+    /// <summary>A number of successes in a row.</summary>
     public sealed record InARow(int Streak) : Pass;
 }
 
@@ -118,7 +118,7 @@ public enum WindowStop
     Both = Fail | Pass,
 }
 
-/// <summary>What happens to a unit whose window closes short.</summary>
+/// <summary>The next rung of a unit whose window closes short.</summary>
 public enum WindowShort
 {
     /// <summary>The same rung again.</summary>

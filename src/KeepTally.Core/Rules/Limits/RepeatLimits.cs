@@ -6,7 +6,7 @@ using KeepTally.Core.Text;
 
 namespace KeepTally.Core.Rules.Limits;
 
-/// <summary>What may not come again too soon. Source: docs/formats.md, section 1, "Limits".</summary>
+/// <summary>A limit on repeating the same tag value. Source: docs/formats.md, section 1, "Limits".</summary>
 public sealed record RepeatLimits(IReadOnlyList<Limit> All) : StageRule
 {
     private static readonly Choices<bool> Breaches = new(
@@ -87,7 +87,7 @@ public static class LimitsOfStage
 {
     extension(Stage stage)
     {
-        /// <summary>What may not come again too soon; nothing where the card forbids nothing.</summary>
+        /// <summary>The limits on repeats; empty where the card has none.</summary>
         public IReadOnlyList<Limit> Limits => stage.Rule<RepeatLimits>()?.All ?? [];
     }
 }

@@ -28,10 +28,10 @@ public sealed class MeasureKind
     /// <summary>How the card writes it.</summary>
     public string Word { get; }
 
-    /// <summary>What the editor calls it.</summary>
+    /// <summary>The label in the editor.</summary>
     public string Label { get; }
 
-    /// <summary>What a column of results is headed.</summary>
+    /// <summary>The heading of its column in results.</summary>
     public string Heading { get; }
 
     /// <summary>Whether it is a count of something done, which can be shown as strokes.</summary>
@@ -52,7 +52,7 @@ public sealed class MeasureKind
     /// <summary>The value of a unit, or null where it has none.</summary>
     internal Func<Figures, double?> Value { get; }
 
-    /// <summary>What ranks, in words.</summary>
+    /// <summary>The measure in words.</summary>
     internal Func<Stage, Better, string> Ranked { get; }
 
     /// <summary>A value in words.</summary>

@@ -177,7 +177,7 @@ public static class MeasureKinds
             value => $"{Phrase.Figure(value)} that do not count"
         );
 
-    /// <summary>What each said itself that they had.</summary>
+    /// <summary>The units' own counts.</summary>
     public static MeasureKind OwnCount { get; } =
         new(
             "ownCount",

@@ -5,7 +5,7 @@ using KeepTally.Core.Text;
 
 namespace KeepTally.Core.Rules.Measures;
 
-/// <summary>What ranks the units, the first measure first. Source: docs/formats.md, section 1, <c>measure</c>.</summary>
+/// <summary>The measures that rank the units, the first one first. Source: docs/formats.md, section 1, <c>measure</c>.</summary>
 public sealed record Ranking(IReadOnlyList<Measure> Measures) : StageRule
 {
     private static readonly Choices<Better> Betters = new(
@@ -77,7 +77,7 @@ public sealed record Ranking(IReadOnlyList<Measure> Measures) : StageRule
         return new Ranking(measures.Count > 0 ? measures : [new Measure(by.Usual, Better.High)]);
     }
 
-    /// <summary>What an object that has to say it measures by.</summary>
+    /// <summary>Reads the measure of an object that must name one.</summary>
     internal static MeasureKind ByOf(JsonPlace place, Choices<MeasureKind> by) =>
         place.Need("by", "what is measured") is { } found ? by.Read(found) : by.Usual;
 }
@@ -100,10 +100,10 @@ public static class MeasuresOfStage
 
     extension(Stage stage)
     {
-        /// <summary>What ranks the units, the first measure first; at least one.</summary>
+        /// <summary>The measures that rank the units, the first one first; at least one.</summary>
         public IReadOnlyList<Measure> Measures => stage.Rule<Ranking>()?.Measures ?? Usual;
 
-        /// <summary>What ranks the units as they played: where nobody was tapped and some have said their own counts, those.</summary>
+        /// <summary>The measures that rank the units as they played: own counts where nobody was tapped and some were reported.</summary>
         internal IReadOnlyList<Measure> RankedBy(bool tapped, bool saidOwn) => !tapped && saidOwn ? ByOwnCount : stage.Measures;
     }
 }

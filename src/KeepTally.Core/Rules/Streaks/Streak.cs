@@ -4,7 +4,7 @@ using KeepTally.Core.Text;
 
 namespace KeepTally.Core.Rules.Streaks;
 
-/// <summary>What breaks a run of successes. Source: docs/formats.md, section 1, "Streak".</summary>
+/// <summary>The rules that end a run of successes. Source: docs/formats.md, section 1, "Streak".</summary>
 /// <param name="Miss">What a failure of the unit itself does to its run.</param>
 /// <param name="Others">What a success of another side does to it, in a match.</param>
 public sealed record Streak(StreakMiss Miss, StreakOthers Others = StreakOthers.Zero) : StageRule
@@ -88,7 +88,7 @@ public sealed record Streak(StreakMiss Miss, StreakOthers Others = StreakOthers.
     }
 }
 
-/// <summary>What a failure does to the run of successes.</summary>
+/// <summary>The effect of a failure on the run of successes.</summary>
 public enum StreakMiss
 {
     /// <summary>The run begins again from zero.</summary>
@@ -98,7 +98,7 @@ public enum StreakMiss
     Hold,
 }
 
-/// <summary>What a success of another side does to a run of successes, in a match.</summary>
+/// <summary>The effect of another side's success on a run, in a match.</summary>
 public enum StreakOthers
 {
     /// <summary>The run begins again from zero.</summary>
@@ -113,7 +113,7 @@ public static class StreakOfStage
 {
     extension(Stage stage)
     {
-        /// <summary>What a failure does to the run of successes.</summary>
+        /// <summary>The effect of a failure on the run of successes.</summary>
         public StreakMiss Streak => stage.Rule<Streak>()?.Miss ?? StreakMiss.Zero;
 
         /// <summary>Whether a success of one unit sets the run of every other back to zero.</summary>

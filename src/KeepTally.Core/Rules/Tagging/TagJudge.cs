@@ -62,7 +62,7 @@ internal sealed class TagState : IRuleState
     /// <summary>For each kind the index of the value that the last tap which carried one had; -1 before.</summary>
     internal int[] Last { get; }
 
-    /// <summary>What stands on the pad for the next tap: kinds with their values, none for a kind that is asked.</summary>
+    /// <summary>Returns the tag values that the pad offers for the next tap; none for a kind that is asked.</summary>
     internal IEnumerable<(string Tag, string Value)> Next(IReadOnlyList<TagKind> kinds)
     {
         for (var i = 0; i < kinds.Count; i++)

@@ -4,7 +4,7 @@ using KeepTally.Core.Text;
 
 namespace KeepTally.Core.Rules.Tagging;
 
-/// <summary>What a tap may say besides its outcome. Source: docs/formats.md, section 1, "Stage", <c>tags</c>.</summary>
+/// <summary>The tags that a tap of a stage may carry. Source: docs/formats.md, section 1, "Stage", <c>tags</c>.</summary>
 public sealed record Tags(IReadOnlyList<TagKind> Kinds) : StageRule
 {
     /// <summary>How the rule stands on a card.</summary>
@@ -80,7 +80,7 @@ public sealed record Tags(IReadOnlyList<TagKind> Kinds) : StageRule
 /// <param name="Values">The values by id, each with its words.</param>
 public sealed record TagKind(string Id, string Label, IReadOnlyList<KeyValuePair<string, string>> Values)
 {
-    /// <summary>What stands on the pad for the next tap of the same unit.</summary>
+    /// <summary>The rule for the tag value that the pad offers for the unit's next tap.</summary>
     public TagNext Next { get; init; }
 
     internal static Choices<TagNext> Nexts { get; } =
@@ -92,7 +92,7 @@ public sealed record TagKind(string Id, string Label, IReadOnlyList<KeyValuePair
         );
 }
 
-/// <summary>What stands on the pad for the next tap, until the coach says otherwise.</summary>
+/// <summary>Returns the tag values that the pad offers for the next tap, until the coach picks others.</summary>
 public enum TagNext
 {
     /// <summary>The value said last.</summary>
@@ -110,7 +110,7 @@ public static class TagsOfStage
 {
     extension(Stage stage)
     {
-        /// <summary>What a tap of the stage may say besides its outcome; nothing where the card lists nothing.</summary>
+        /// <summary>The tags of the stage; empty where the card lists none.</summary>
         public IReadOnlyList<TagKind> Tags => stage.Rule<Tags>()?.Kinds ?? [];
     }
 }

@@ -3,7 +3,7 @@ namespace KeepTally.Core.Simulation.Exact;
 /// <summary>Two sides race to so many points, calculated score by score.</summary>
 public static class Race
 {
-    /// <summary>What is left unplayed of so little makes no difference.</summary>
+    /// <summary>The remaining probability below which the race is no longer followed.</summary>
     private const double Rest = 1e-12;
 
     private const int Longest = 100_000;

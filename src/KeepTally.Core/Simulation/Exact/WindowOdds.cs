@@ -2,7 +2,7 @@ using KeepTally.Core.Rules.Ladders;
 
 namespace KeepTally.Core.Simulation.Exact;
 
-/// <summary>What comes of a window of n goes, calculated over all ways it can go.</summary>
+/// <summary>The odds of a window of n goes, calculated over all ways it can go.</summary>
 /// <param name="Passes">The chance that it is passed.</param>
 /// <param name="Goes">The goes it takes to close, passed or not.</param>
 public readonly record struct WindowOdds(double Passes, double Goes)

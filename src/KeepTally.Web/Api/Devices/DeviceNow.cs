@@ -90,7 +90,7 @@ public sealed record DeviceSays(
     string? Clock = null
 );
 
-/// <summary>What became of it.</summary>
+/// <summary>The result.</summary>
 /// <param name="Stored">How many events were new on record; 0 where it had been said before, or changes nothing.</param>
 /// <param name="Sheet">The sheet; empty where it was said to the clock.</param>
 /// <param name="N">The number it has among this device's events there.</param>

@@ -14,7 +14,7 @@ using EventId = KeepTally.Core.Events.EventId;
 
 namespace KeepTally.Web.Api.Devices;
 
-/// <summary>What a device with a key asks and says: a clicker, a gate, a sensor, a horn, a scoreboard.</summary>
+/// <summary>The routes for devices with a key: a clicker, a gate, a sensor, a horn, a scoreboard.</summary>
 internal static class DeviceRoutes
 {
     /// <summary>Horns and calls are told so far ahead, so that one poll in a minute is enough to sound them.</summary>

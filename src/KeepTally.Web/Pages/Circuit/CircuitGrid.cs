@@ -35,7 +35,7 @@ public sealed record CircuitGrid(
 
     public bool HasRests => Way.Groups > Stations.Count;
 
-    /// <summary>What a coach wants to know before it is done.</summary>
+    /// <summary>Reminders for the coach before the drill.</summary>
     public IEnumerable<string> Words()
     {
         if (Work <= 0)

@@ -98,7 +98,7 @@ public sealed class EditModel(DrillBook book, CardWriter writer) : PageModel
         return Request.Headers.ContainsKey("HX-Request") ? Partial("_Editor", this) : Page();
     }
 
-    /// <summary>What the rules mean as they stand, while one types.</summary>
+    /// <summary>Returns the rules in words, while the coach types.</summary>
     public async Task<IActionResult> OnPostWordsAsync(string? id, CancellationToken cancellationToken)
     {
         ShowsFaults = true;

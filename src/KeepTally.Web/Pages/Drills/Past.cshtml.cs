@@ -11,7 +11,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace KeepTally.Web.Pages.Drills;
 
-/// <summary>What became of a card: how a team did in it from practice to practice, like only with like.</summary>
+/// <summary>The results of a team with a card from practice to practice, under equal rules only.</summary>
 public sealed class PastModel(DrillBook book, PastBook past, SquadBook squad, PaceBook paces) : PageModel
 {
     public required string CardId { get; set; }
@@ -40,7 +40,7 @@ public sealed class PastModel(DrillBook book, PastBook past, SquadBook squad, Pa
     [BindProperty(SupportsGet = true)]
     public int High { get; set; } = 80;
 
-    /// <summary>What orders the players: by name, or by what is sure of them.</summary>
+    /// <summary>The order of players: by name, or by the low end of the likely range.</summary>
     [BindProperty(SupportsGet = true)]
     public string By { get; set; } = "name";
 
@@ -62,7 +62,7 @@ public sealed class PastModel(DrillBook book, PastBook past, SquadBook squad, Pa
         return Page();
     }
 
-    /// <summary>What is usual for this squad and what was written down, as a piece of the card's page.</summary>
+    /// <summary>The usual figures of this squad and the notes, as a part of the card's page.</summary>
     public async Task<IActionResult> OnGetBeforeAsync(string id, CancellationToken cancellationToken)
     {
         if (await book.FindAsync(id, null, cancellationToken) is not { } page)

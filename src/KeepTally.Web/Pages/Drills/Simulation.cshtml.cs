@@ -37,13 +37,13 @@ public sealed class SimulationModel(DrillBook book, PastBook past, SquadBook squ
     [BindProperty(SupportsGet = true)]
     public int? Team { get; set; }
 
-    /// <summary>What the team did in this stage, as it was scored last; nothing where it has not played it, or in a match.</summary>
+    /// <summary>The record of the team in this stage under its current rules; empty where it has not played it, or in a match.</summary>
     public Share Record { get; private set; }
 
     /// <summary>How often a go succeeds, of a hundred; the team's record where it is left out, in a match a half.</summary>
     public double Percent { get; private set; }
 
-    /// <summary>It is as unsure as the record it was read from.</summary>
+    /// <summary>Whether the share is as uncertain as the record it was read from.</summary>
     public bool IsOfRecord { get; private set; }
 
     public double Minutes { get; private set; }
@@ -51,10 +51,10 @@ public sealed class SimulationModel(DrillBook book, PastBook past, SquadBook squ
     /// <summary>Seconds from one go of a player to the next.</summary>
     public double Pace { get; private set; }
 
-    /// <summary>What is to be expected, a sentence each; null where nothing can be played ahead.</summary>
+    /// <summary>The forecast, one sentence each; null where the drill cannot be simulated.</summary>
     public IReadOnlyList<string>? Words { get; private set; }
 
-    /// <summary>What is wrong with what was asked for, or null.</summary>
+    /// <summary>The fault of the request, or null.</summary>
     public string? Fault { get; private set; }
 
     public async Task<IActionResult> OnGetAsync(

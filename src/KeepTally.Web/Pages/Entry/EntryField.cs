@@ -18,7 +18,7 @@ public sealed record EntryField(
     public string? Fault => Faults.GetValueOrDefault(Name);
 }
 
-/// <summary>What a password must be, in words.</summary>
+/// <summary>The rule for passwords, in words.</summary>
 public static class PasswordHint
 {
     public static string Words => $"{PasswordRule.Shortest} letters or more. Four short, unrelated words work well.";

@@ -44,7 +44,7 @@ public sealed class FirstModel(
     /// <summary>The sports of the drill book.</summary>
     public IReadOnlyList<string> Sports { get; private set; } = [];
 
-    /// <summary>What is wrong, by the name of the field.</summary>
+    /// <summary>The faults, by the name of the field.</summary>
     public IReadOnlyDictionary<string, string> Faults { get; private set; } = new Dictionary<string, string>();
 
     /// <summary>Whether the caller may set up: they sit at the machine and have the link.</summary>

@@ -42,7 +42,7 @@ public sealed class IndexModel(
     /// <summary>Drills by whose results groups can be made level.</summary>
     public IReadOnlyList<(string Card, string Name)> LevelChoices { get; private set; } = [];
 
-    /// <summary>What could not be done, in words for the coach.</summary>
+    /// <summary>The failure, in words for the coach.</summary>
     public string? Hindrance { get; private set; }
 
     /// <summary>How even the groups changed now were before; null where none were.</summary>
@@ -55,7 +55,7 @@ public sealed class IndexModel(
     public static string EvenWordsOf(DealtGroups groups) =>
         EvenWords.Of([.. groups.Groups.Select(group => group.Players.Count)], groups.Evenness);
 
-    /// <summary>What keeps the groups from being more, in words.</summary>
+    /// <summary>The limit on the number of groups, in words.</summary>
     public static string BoundWords(GroupBound bound) =>
         bound switch
         {

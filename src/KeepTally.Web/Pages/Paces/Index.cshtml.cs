@@ -19,7 +19,7 @@ public sealed class IndexModel(PaceBook book) : PageModel
     /// <summary>The drill whose set-up sent the coach here, or empty.</summary>
     public string Back { get; private set; } = "";
 
-    /// <summary>What was typed, as it was typed.</summary>
+    /// <summary>The text as it was typed.</summary>
     public string Length { get; private set; } = "";
 
     public string Paces { get; private set; } = "";

@@ -6,7 +6,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace KeepTally.Web.Pages.People;
 
-/// <summary>Who did what, and when: the latest first.</summary>
+/// <summary>The activity log, the latest entry first.</summary>
 [Authorize(Policies.Head)]
 public sealed class AuditModel(AuditLog log, TimeProvider clock) : PageModel
 {

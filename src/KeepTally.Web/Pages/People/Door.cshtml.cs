@@ -25,7 +25,7 @@ public sealed class DoorModel(
 
     public IReadOnlyList<Joiner> Joined { get; private set; } = [];
 
-    /// <summary>What a helper can be given to count alone, with what each is called.</summary>
+    /// <summary>The places that a helper can count alone, with their names.</summary>
     public IReadOnlyList<(string Id, string Name)> Places { get; private set; } = [];
 
     public bool IsOpen => doors.IsOpen(Door);

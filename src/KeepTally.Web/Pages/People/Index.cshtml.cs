@@ -10,7 +10,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace KeepTally.Web.Pages.People;
 
-/// <summary>Who has an account, what they may do, and the keys of devices.</summary>
+/// <summary>The accounts with their rights, and the keys of devices.</summary>
 [Authorize(Policies.Head)]
 public sealed class IndexModel(CoachBook coaches, KeyBook keys, SquadBook squad, AuditTrail trail, Running running) : PageModel
 {

@@ -14,10 +14,10 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace KeepTally.Web.Pages.Players;
 
-/// <summary>What one player did, of that player alone: a page that may be given to the player and those at home.</summary>
+/// <summary>The page of one player, about that player only: it may be given to the player and the family.</summary>
 public sealed class IndexModel(SquadBook squad, PastBook past, LoadBook loads, TimeProvider clock) : PageModel
 {
-    /// <summary>So far back it looks.</summary>
+    /// <summary>How far back it looks.</summary>
     private const int Weeks = 52;
 
     private const int ParRuns = 1000;
@@ -99,7 +99,7 @@ public sealed class IndexModel(SquadBook squad, PastBook past, LoadBook loads, T
     /// <summary>The limit of a day for a kind at this age; null where there is none or the age is not known.</summary>
     public int? PerDayOf(string kind) => Age is { } age ? Limits.For(kind, age)?.PerDay : null;
 
-    /// <summary>What was counted of a kind by day, the oldest first, as the chart reads it.</summary>
+    /// <summary>The load of a kind by day, the oldest first, for the chart.</summary>
     public string BarsOf(string kind) =>
         JsonSerializer.Serialize(
             new
@@ -118,7 +118,7 @@ public sealed class IndexModel(SquadBook squad, PastBook past, LoadBook loads, T
         return all.OfType<LoadWarning>().Select(warning => LoadWords.Of(warning, kind));
     }
 
-    /// <summary>What was counted of a kind in the seven days up to a day, that day too.</summary>
+    /// <summary>The load of a kind in the seven days up to a day, that day included.</summary>
     public int InWeekTo(DateOnly day, string kind) =>
         Record.Loads.Where(load => load.Kind == kind && load.Date <= day && load.Date > day.AddDays(-7)).Sum(load => load.Count);
 }

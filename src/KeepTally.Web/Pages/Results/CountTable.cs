@@ -93,7 +93,7 @@ public sealed record CountTable(
         );
     }
 
-    /// <summary>Who tapped what how often; nothing where there is one outcome alone.</summary>
+    /// <summary>The count of each outcome by unit; empty where there is only one outcome.</summary>
     public static CountTable OfOutcomes(DrillResult drill)
     {
         var outcomes = drill.Stage.Outcomes;

@@ -34,7 +34,7 @@ public sealed class PracticeModel(
 {
     public required Practice Practice { get; set; }
 
-    /// <summary>What it was, drill by drill and as a whole.</summary>
+    /// <summary>The report of the practice.</summary>
     public required PracticeReport Report { get; set; }
 
     /// <summary>The bests of earlier practices, by sheet.</summary>
@@ -117,7 +117,7 @@ public sealed class PracticeModel(
         return File(Encoding.UTF8.GetBytes(ArchiveWriter.Write(archive)), "application/json", name);
     }
 
-    /// <summary>What a line is against the par and the bests before this practice: "par met, new best"; empty where neither says anything.</summary>
+    /// <summary>Compares a line with the par and the bests before this practice: "par met, new best"; empty where neither says anything.</summary>
     public static string Marks(DrillResult drill, DrillRow row, IReadOnlyDictionary<string, PastBests> bests)
     {
         string[] marks =

@@ -7,7 +7,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace KeepTally.Web.Pages.Results;
 
-/// <summary>What a practice was, on one page, to print or to send.</summary>
+/// <summary>The report of a practice on one page, to print or to send.</summary>
 public sealed class ReportModel(PracticeBook book, PracticeResults results) : PageModel
 {
     public required Practice Practice { get; set; }

@@ -67,7 +67,7 @@ public sealed class RescoreModel(PracticeBook book, Rescore school) : PageModel
     public DrillRow? WouldOf(DrillRow was) =>
         Would?.FirstOrDefault(row => row.Sheet.Name == was.Sheet.Name && row.Unit.Id == was.Unit.Id);
 
-    /// <summary>What it comes to, in a sentence.</summary>
+    /// <summary>The finding in a sentence.</summary>
     public string InAll()
     {
         if (Would is null)

@@ -38,10 +38,10 @@ public sealed record DrillPad(
     /// <summary>Drills of the practice that cannot be run since their card no longer reads, with what is wrong.</summary>
     public IReadOnlyList<(string Drill, Fault Fault)> Unreadable { get; init; } = [];
 
-    /// <summary>What tells it from the other drills of the page, however they are moved.</summary>
+    /// <summary>A key that is unique on the page, wherever the drill is moved.</summary>
     public string Key { get; init; } = Index.ToString(System.Globalization.CultureInfo.InvariantCulture);
 
-    /// <summary>It is only tried, with made-up players: nothing is kept.</summary>
+    /// <summary>Whether it is only tried with simulated players: nothing is kept.</summary>
     public bool IsTried { get; init; }
 
     public bool IsCircuit => Rounds > 0;
@@ -76,7 +76,7 @@ public sealed record DrillPad(
 
     public bool HasAbout => Cards.Any(card => About(card).Any());
 
-    /// <summary>What a coach may want to read again of a card in mid-drill.</summary>
+    /// <summary>The parts of a card that a coach may want to read again during the drill.</summary>
     public static IEnumerable<(string Head, IReadOnlyList<string> Lines)> About(DrillCard card) =>
         new (string Head, IReadOnlyList<string> Lines)[]
         {
@@ -85,7 +85,7 @@ public sealed record DrillPad(
             ("What goes wrong", card.Faults),
         }.Where(part => part.Lines.Count > 0);
 
-    /// <summary>What a coach may pin from its cards.</summary>
+    /// <summary>The cues of its cards that a coach may pin.</summary>
     public IReadOnlyList<string> Cues =>
         [.. Sheets.SelectMany(sheet => sheet.Stage.Reminders.Concat(sheet.Card.Cues)).Distinct().Take(8)];
 
@@ -147,7 +147,7 @@ public sealed record SheetPad(
 
     public bool IsMatch => Stage.Play == Play.Match;
 
-    /// <summary>What is tapped is so little, in words so short, that it stands beside the name on a phone.</summary>
+    /// <summary>Whether the buttons are few and short enough to stand beside the name on a phone.</summary>
     public bool FitsRow =>
         Stage.Play == Play.Together
         && Stage.Targets is null

@@ -29,7 +29,7 @@ public sealed class IndexModel(
 
     protected override bool SendsCoachesToToday => true;
 
-    /// <summary>What players may not do today is for coaches: who helps once has no business with it.</summary>
+    /// <summary>Restrictions of players are for coaches, not for helpers of one practice.</summary>
     protected override bool TellsLimits => HttpContext.Caller() is { IsCoach: true };
 
     /// <summary>The sheets the caller counts for, and no others, with commas between; empty for all.</summary>

@@ -22,7 +22,7 @@ public abstract class LivePageModel(PracticeBook book, RunStore runStore, TimePr
 {
     public required Practice Practice { get; set; }
 
-    /// <summary>What each run is known by on the page, in the order of the runs.</summary>
+    /// <summary>The ids of the runs on the page, in their order.</summary>
     protected IReadOnlyList<string> Keys { get; private set; } = [];
 
     /// <summary>The block of each run, in the order of the runs.</summary>
@@ -31,7 +31,7 @@ public abstract class LivePageModel(PracticeBook book, RunStore runStore, TimePr
     /// <summary>Drills of the practice that cannot be shown since their card no longer reads, with what is wrong.</summary>
     public IReadOnlyList<(string Drill, Fault Fault)> Unreadable { get; private set; } = [];
 
-    /// <summary>What is looked for all practice long.</summary>
+    /// <summary>The habits of the practice.</summary>
     public IReadOnlyList<string> Habits { get; private set; } = [];
 
     /// <summary>Before the start a coach is sent to Today, where it is started; all others wait.</summary>
@@ -47,7 +47,7 @@ public abstract class LivePageModel(PracticeBook book, RunStore runStore, TimePr
         CancellationToken cancellationToken
     ) => Task.FromResult<IReadOnlyDictionary<string, PastBests>>(new Dictionary<string, PastBests>());
 
-    /// <summary>What players may do of a kind today; none where the page has no business with it.</summary>
+    /// <summary>The load that players may still take of a kind today; empty where the page does not need it.</summary>
     protected virtual Task<IReadOnlyList<LoadAllowance>> LoadsAsync(
         Practice practice,
         IReadOnlyList<StoredRun> runs,
@@ -57,7 +57,7 @@ public abstract class LivePageModel(PracticeBook book, RunStore runStore, TimePr
     /// <summary>The practice for the core in the browser, as JSON.</summary>
     public string PracticeJson { get; private set; } = "";
 
-    /// <summary>What the times of the practice are counted from.</summary>
+    /// <summary>The origin of the times of the practice.</summary>
     public RunOrigin Origin { get; private set; }
 
     /// <summary>When the page was made, on the shared clock.</summary>
@@ -116,6 +116,6 @@ public abstract class LivePageModel(PracticeBook book, RunStore runStore, TimePr
         return Page();
     }
 
-    /// <summary>What the page lays out besides.</summary>
+    /// <summary>The other parts of the page.</summary>
     protected abstract Task LayOutAsync(LivePractice live, CancellationToken cancellationToken);
 }

@@ -14,7 +14,7 @@ public sealed record PadRow(Stage Stage, RowView? Now, Diagram? Layout)
 
     public bool IsWithheld(string outcome) => Now is not null && Now.Withheld.Split('\n').Contains(outcome);
 
-    /// <summary>What is tapped for the line itself.</summary>
+    /// <summary>The outcomes for the line itself.</summary>
     public IReadOnlyList<Outcome> Outcomes => [.. Stage.Outcomes.Where(outcome => outcome.Job is null)];
 
     public bool IsSaid(string tag, string value) => Now is not null && Now.Said.Split('\n').Contains($"{tag}={value}");

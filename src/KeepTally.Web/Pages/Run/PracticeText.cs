@@ -86,7 +86,7 @@ internal static class PracticeText
     private static StoredSheet? Brings(StoredRun run, StoredSheet sheet) =>
         sheet.Row.CardJson is { } card ? run.Sheets.First(other => other.Row.CardJson == card) : null;
 
-    /// <summary>What a run is known by on the page.</summary>
+    /// <summary>The id of a run on the page.</summary>
     internal static string KeyOf(StoredRun run) => run.Run.Id.ToString(System.Globalization.CultureInfo.InvariantCulture);
 
     /// <summary>The last event that stands in the text; listening goes on from there.</summary>

@@ -68,7 +68,7 @@ public sealed class EditModel(DrillBook book, CardWriter writer, PaceBook paces)
                 .Where(name => !Diagram.Marks.Any(mark => mark.Kind == MarkKind.Zone && mark.Id == name)),
         ];
 
-    /// <summary>What a step of the unit is in metres: what is dragged snaps to it.</summary>
+    /// <summary>The step of the unit in metres: a dragged object snaps to it.</summary>
     public double Step => Measure.SnapOf(Pacing.Unit) * Measure.LengthOf(Pacing.Unit, Pacing.Stride);
 
     public Fault? FaultAt(string field) => Faults.FirstOrDefault(fault => fault.Path == field);

@@ -14,7 +14,7 @@ public sealed class LayoutForm(IFormCollection form, LengthUnit unit)
 
     private readonly List<Fault> _faults = [];
 
-    /// <summary>What could not be read, each with the field it stands in.</summary>
+    /// <summary>The values that could not be read, each with its field.</summary>
     public IReadOnlyList<Fault> Faults => _faults;
 
     /// <summary>The layout as its fields say.</summary>

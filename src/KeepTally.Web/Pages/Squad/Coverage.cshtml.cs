@@ -9,7 +9,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace KeepTally.Web.Pages.Squad;
 
-/// <summary>What the squad and each player has done and not done over some weeks, and what everybody did in all.</summary>
+/// <summary>The coverage of the squad and of each player over some weeks, with totals.</summary>
 public sealed class CoverageModel(PastBook past, SquadBook squad, DrillBook book, TimeProvider clock) : PageModel
 {
     private const int MostWeeks = 26;
@@ -26,7 +26,7 @@ public sealed class CoverageModel(PastBook past, SquadBook squad, DrillBook book
 
     public required SquadCoverage Coverage { get; set; }
 
-    /// <summary>What everybody did in all in the last seven days.</summary>
+    /// <summary>The totals of all players in the last seven days.</summary>
     public IReadOnlyList<PlayerTotal> Week { get; private set; } = [];
 
     /// <summary>And in all the weeks looked at.</summary>

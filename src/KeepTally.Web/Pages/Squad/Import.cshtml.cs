@@ -82,7 +82,7 @@ public sealed class ImportModel(SquadBook squad, AuditTrail trail, TimeProvider 
         return RedirectToPage("/Squad/Index", new { Team });
     }
 
-    /// <summary>What a row does to the squad, in words.</summary>
+    /// <summary>The effect of a row on the squad, in words.</summary>
     public static string Does(SquadRow row) =>
         row.Known switch
         {

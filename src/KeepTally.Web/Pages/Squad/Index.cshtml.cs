@@ -27,7 +27,7 @@ public sealed class IndexModel(SquadBook squad, DrillBook book, PlayerErasure er
 
     public IReadOnlyList<Player> Players { get; private set; } = [];
 
-    /// <summary>Those who left the squad.</summary>
+    /// <summary>The players who left the squad.</summary>
     public IReadOnlyList<Player> Former { get; private set; } = [];
 
     /// <summary>Whether the player being changed has left the squad.</summary>
@@ -36,7 +36,7 @@ public sealed class IndexModel(SquadBook squad, DrillBook book, PlayerErasure er
     /// <summary>The coach's own lists of words.</summary>
     public IReadOnlyList<CoachListForm> Lists { get; private set; } = [];
 
-    /// <summary>What is wrong with the name of a team, or null.</summary>
+    /// <summary>The fault of a team's name, or null.</summary>
     public string? TeamFault { get; private set; }
 
     /// <summary>The sports of the drill book.</summary>

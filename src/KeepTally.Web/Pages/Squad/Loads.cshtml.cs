@@ -15,7 +15,7 @@ public sealed class LoadsModel(LoadBook loads, AuditTrail trail) : PageModel
 
     public LoadTable Table { get; private set; } = LoadTable.Published;
 
-    /// <summary>What stands in the field.</summary>
+    /// <summary>The value of the field.</summary>
     public string Text { get; private set; } = "";
 
     public IReadOnlyList<Fault> Faults { get; private set; } = [];

@@ -4,7 +4,7 @@ using KeepTally.Store.Tables;
 
 namespace KeepTally.Web.Pages.Squad;
 
-/// <summary>What the coach writes down of a player, with what is wrong with it in words.</summary>
+/// <summary>The form of a player, with its faults in words.</summary>
 public sealed class PlayerForm : IValidatableObject
 {
     [Required(ErrorMessage = "Write a name.")]

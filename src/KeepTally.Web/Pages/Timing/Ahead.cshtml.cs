@@ -22,7 +22,7 @@ public sealed class AheadModel(PlanBook plans, PastBook past, LoadBook loads, Sq
 
     private const int Cap = 2000;
 
-    /// <summary>What is taken where there is no record.</summary>
+    /// <summary>The share taken where there is no record.</summary>
     private const double Unknown = 0.5;
 
     public required OpenPlan Open { get; set; }

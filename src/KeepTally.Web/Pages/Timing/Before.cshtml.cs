@@ -9,7 +9,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace KeepTally.Web.Pages.Timing;
 
-/// <summary>What was written down in earlier practices about the drills of a timing sheet, as a piece of its page.</summary>
+/// <summary>The notes of earlier practices on the drills of a timing sheet, as a part of its page.</summary>
 public sealed class BeforeModel(PracticeBook book, PastBook past, LoadBook loads, SquadBook squad) : PageModel
 {
     private const int MostOfDrill = 3;
@@ -18,7 +18,7 @@ public sealed class BeforeModel(PracticeBook book, PastBook past, LoadBook loads
     /// <summary>About the drills of this sheet, in their order, the latest of each first.</summary>
     public IReadOnlyList<DrillNote> Notes { get; private set; } = [];
 
-    /// <summary>What was written down about the last practice as a whole.</summary>
+    /// <summary>The notes on the last practice as a whole.</summary>
     public IReadOnlyList<(DateOnly Date, string Text)> OfPractice { get; private set; } = [];
 
     /// <summary>For whom rest is due on the day, kind by kind: "throws: Ada Fenwick and Bea Marlowe".</summary>

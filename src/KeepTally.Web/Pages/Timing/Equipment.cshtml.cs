@@ -6,12 +6,12 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace KeepTally.Web.Pages.Timing;
 
-/// <summary>What the club has to practise with.</summary>
+/// <summary>The equipment of the club.</summary>
 public sealed class EquipmentModel(GearBook gear, DrillBook book) : PageModel
 {
     public IReadOnlyList<Gear> Things { get; private set; } = [];
 
-    /// <summary>What cards of the book ask for and is not written down yet.</summary>
+    /// <summary>The items that cards of the book need and the list does not have yet.</summary>
     public IReadOnlyList<string> Asked { get; private set; } = [];
 
     public string? Hindrance { get; private set; }

@@ -28,7 +28,7 @@ public sealed class ForesightModel(PastBook past, SquadBook squad, TimeProvider 
 
     public IReadOnlyList<CalibrationBin> Bins { get; private set; } = [];
 
-    /// <summary>What it comes to, a sentence each.</summary>
+    /// <summary>The findings, one sentence each.</summary>
     public IReadOnlyList<string> Words { get; private set; } = [];
 
     public async Task OnGetAsync(CancellationToken cancellationToken)

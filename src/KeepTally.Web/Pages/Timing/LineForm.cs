@@ -21,12 +21,12 @@ public sealed class LineForm : IStaleForm
     [Display(Name = "Seconds before it")]
     public int Change { get; set; }
 
-    /// <summary>Who takes it, with semicolons between.</summary>
+    /// <summary>The coaches who take it, with semicolons between.</summary>
     [StringLength(240, ErrorMessage = "Write who takes it in 240 characters at most.")]
     [Display(Name = "Who takes it")]
     public string? Takes { get; set; }
 
-    /// <summary>What a break or a talk is called.</summary>
+    /// <summary>The name of a break or a talk.</summary>
     [StringLength(PlanReader.LongestName, ErrorMessage = "A name has 120 characters at most.")]
     public string? Name { get; set; }
 

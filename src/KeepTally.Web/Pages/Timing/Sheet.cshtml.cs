@@ -36,16 +36,16 @@ public sealed class SheetModel(
     /// <summary>Why something could not be done, in words for the coach.</summary>
     public string? Hindrance { get; private set; }
 
-    /// <summary>What was planned last time and not reached.</summary>
+    /// <summary>The drills planned last time and not reached.</summary>
     public IReadOnlyList<Block> Unreached { get; private set; } = [];
 
     /// <summary>Drills put forward, what fits this sheet first.</summary>
     public IReadOnlyList<DrillPick> Picked { get; private set; } = [];
 
-    /// <summary>What the team's time went to in the four weeks before.</summary>
+    /// <summary>The time of the team in the four weeks before.</summary>
     public Balance Lately { get; private set; } = new([], new double[Balance.MostEffort]);
 
-    /// <summary>Who may take a line.</summary>
+    /// <summary>The coaches who may take a line.</summary>
     public IReadOnlyList<string> Coaches { get; private set; } = [];
 
     /// <summary>Anyone who looks may change the sheet.</summary>
@@ -53,10 +53,10 @@ public sealed class SheetModel(
 
     private DateOnly Today => DateOnly.FromDateTime(clock.GetLocalNow().DateTime);
 
-    /// <summary>It was held on an earlier day.</summary>
+    /// <summary>Whether it was held on an earlier day.</summary>
     public bool IsPast => Sheet.Open.IsPast(Today);
 
-    /// <summary>It runs, or ran today.</summary>
+    /// <summary>Whether it runs, or ran today.</summary>
     public bool IsRunning => Sheet.Open.IsRunning && !IsPast;
 
     /// <summary>Seconds into the sheet it is now; null where it does not run.</summary>
@@ -77,7 +77,7 @@ public sealed class SheetModel(
         return Partial("_Picks", this);
     }
 
-    /// <summary>What other coaches have changed since a version of the plan; no content where nobody has.</summary>
+    /// <summary>Returns the changes of other coaches since a version of the plan; no content where there are none.</summary>
     public async Task<IActionResult> OnGetNewsAsync(int id, int version, CancellationToken cancellationToken) =>
         await plans.VersionAsync(id, cancellationToken) is not { } now ? NotFound()
         : now == version ? new NoContentResult()
@@ -226,7 +226,7 @@ public sealed class SheetModel(
             cancellationToken
         );
 
-    /// <summary>What was to be borrowed is not.</summary>
+    /// <summary>Removes a borrowed item.</summary>
     [ForAssistants]
     public Task<IActionResult> OnPostGiveBackAsync(int id, string item, CancellationToken cancellationToken) =>
         EditAsync(

@@ -68,6 +68,23 @@ document.addEventListener("submit", (event) => {
   }
 });
 
+// What was typed while the form was being drawn again is not lost: it is asked for once more, with that.
+const sent = new WeakMap();
+const fields = () => new URLSearchParams(new FormData(document.getElementById("card-form"))).toString();
+const redraws = ({ target, elt }) => target?.id === "card-form" && document.contains(elt);
+document.addEventListener("htmx:beforeRequest", ({ detail }) => {
+  if (redraws(detail)) {
+    sent.set(detail.xhr, fields());
+  }
+});
+document.addEventListener("htmx:beforeSwap", ({ detail }) => {
+  const { elt } = detail.requestConfig;
+  if (redraws({ target: detail.target, elt }) && sent.has(detail.xhr) && sent.get(detail.xhr) !== fields()) {
+    detail.shouldSwap = false;
+    window.htmx.trigger(elt, elt.name === "act" ? "click" : "change");
+  }
+});
+
 // A button that changes the card is gone with the form it stood in: the hand goes on where the change is.
 let pressed;
 document.addEventListener("htmx:beforeRequest", (event) => {

@@ -3,7 +3,7 @@ using System.Text.Json.Nodes;
 
 namespace KeepTally.Web.Pages.Drills.Editing;
 
-/// <summary>What a button of the editor does to the card: add, remove, move up or down, or set a rule up.</summary>
+/// <summary>An edit of the card by a button: add, remove, move up or down, or set up a rule.</summary>
 internal static class CardChange
 {
     /// <param name="act">The button's word, its path, and what it sets: <c>add stages[0].outcomes</c>, <c>set stages[0].ladder names</c>, <c>care cautions heat</c>, <c>versus stages[0] 2</c>.</param>

@@ -17,7 +17,7 @@ public sealed class CardEdit(JsonObject tree, IReadOnlyList<Fault> faults)
     /// <summary>The names of the object at a path.</summary>
     public IReadOnlyList<string> Keys(string path) => [.. (At(path) as JsonObject ?? []).Select(pair => pair.Key)];
 
-    /// <summary>What is wrong at a path, in words; empty where nothing is.</summary>
+    /// <summary>The fault at a path, in words; empty where there is none.</summary>
     public string FaultAt(string path) =>
         string.Join(" ", faults.Where(fault => fault.Path == path).Select(fault => $"{fault.Problem}; {fault.Fix}."));
 }

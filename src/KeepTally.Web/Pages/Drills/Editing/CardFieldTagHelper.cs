@@ -168,6 +168,7 @@ public sealed class CardFieldTagHelper : TagHelper
             select.Attributes["hx-trigger"] = "change";
             select.Attributes["hx-target"] = "#card-form";
             select.Attributes["hx-swap"] = "outerHTML";
+            select.Attributes["hx-sync"] = "#card-form:replace";
         }
 
         var rules = Path.StartsWith("stages", StringComparison.Ordinal) && Kind == "pick" ? editor.Keys("options") : [];

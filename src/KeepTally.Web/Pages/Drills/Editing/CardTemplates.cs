@@ -5,7 +5,7 @@ using KeepTally.Core.Words;
 
 namespace KeepTally.Web.Pages.Drills.Editing;
 
-/// <summary>What a new card, or a new part of one, begins as.</summary>
+/// <summary>The templates of a new card and of its parts.</summary>
 internal static class CardTemplates
 {
     private const string Stage = """
@@ -64,7 +64,7 @@ internal static class CardTemplates
             }
         );
 
-    /// <summary>What a rule of scoring, or a part of it, begins as: the rule says it.</summary>
+    /// <summary>The template of a rule of scoring or a part of it; the rule provides it.</summary>
     private static string PartOfRule(string name) =>
         StandardRules.All.Stage.Select(kind => kind.Parts.GetValueOrDefault(name)).FirstOrDefault(part => part is not null)
         ?? "null";

@@ -19,7 +19,7 @@ public static class Picks
         .DistinctBy(choices => choices.Property)
         .ToDictionary(choices => choices.Property, choices => choices.All);
 
-    /// <summary>What can be picked; the usual one first, nothing where no such choice is known.</summary>
+    /// <summary>The options of a choice, the default first; empty where no such choice is known.</summary>
     public static IReadOnlyList<(string Value, string Words)> Of(string name) =>
         All.TryGetValue(name, out var choices)
             ? choices
@@ -45,7 +45,7 @@ public static class Picks
                 _ => [],
             };
 
-    /// <summary>What an outcome can do, in the order of the format. What does nothing is not offered: it is left unticked.</summary>
+    /// <summary>The effects of an outcome, in the order of the format. What does nothing is not offered: it is left unticked.</summary>
     public static IReadOnlyList<(string Value, string Words)> Effects { get; } =
     [.. StandardRules.All.Effects.Where(effect => effect != OutcomeEffects.None).Select(effect => (effect.Word, effect.Label))];
 }
