@@ -40,7 +40,7 @@ internal static class EventLines
             RunEvent.Skip skip => View(
                 id,
                 skip,
-                skip.Kind == IntervalKind.Work ? "Work stopped by the coach" : "Work begun by the coach",
+                skip.Kind == IntervalKind.Work ? "Work stopped by the coach" : "Work started by the coach",
                 undone
             ),
             RunEvent.Rounds rounds => View(id, rounds, $"{rounds.Count} rounds now", undone),
@@ -119,7 +119,7 @@ internal static class EventLines
     private static string CueLine(Sheet live, RunEvent.Cue cue)
     {
         var whose = cue.Unit is { } unit ? $" for {live.CallNameOf(unit)}" : "";
-        return cue.Text.Length == 0 ? $"Cue{whose} taken away" : $"Cue{whose}: {cue.Text}";
+        return cue.Text.Length == 0 ? $"Cue{whose} removed" : $"Cue{whose}: {cue.Text}";
     }
 
     private static TapView Said(SheetId id, RunEvent said, string text, bool undone) =>

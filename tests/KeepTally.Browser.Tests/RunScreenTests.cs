@@ -308,7 +308,7 @@ public sealed class RunScreenTests
         Assert.Equal(("Work", "1:00"), Clock(22));
         Screen.Due(23);
         // Said to both groups, with what the clock says of each in between: one line all the same.
-        Assert.Single(Screen.View(23)["run"]!["taps"]!.AsArray(), line => (string)line!["text"]! == "Work begun by the coach");
+        Assert.Single(Screen.View(23)["run"]!["taps"]!.AsArray(), line => (string)line!["text"]! == "Work started by the coach");
         Screen.Say("take", 30);
         Assert.Equal(("Work", "0:32"), Clock(30));
         Assert.Equal(("Work", "0:31"), Clock(31));

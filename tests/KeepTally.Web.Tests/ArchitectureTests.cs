@@ -82,6 +82,27 @@ public sealed partial class ArchitectureTests
     [MemberData(nameof(Projects))]
     public void Folders_stand_in_no_circle_of_any_length(string project) => Assert.Empty(GraphOf(project).Circles());
 
+    /// <summary>So that what is compiled tells which folder needs which other.</summary>
+    [Theory]
+    [MemberData(nameof(Projects))]
+    public void Every_namespace_is_that_of_its_folder(string project)
+    {
+        var folder = Path.Combine(Source, project);
+        var wrong =
+            from file in Directory.GetFiles(folder, "*.cs", SearchOption.AllDirectories)
+            let inner = Path.GetRelativePath(folder, Path.GetDirectoryName(file)!)
+            where !inner.StartsWith("obj", StringComparison.Ordinal) && !inner.StartsWith("bin", StringComparison.Ordinal)
+            let own = inner == "." ? project : $"{project}.{inner.Replace('/', '.')}"
+            let written = NamespaceOf().Match(File.ReadAllText(file)).Groups[1].Value
+            where written.Length > 0 && written != own
+            select $"{Path.GetRelativePath(Source, file)}: {written}";
+
+        Assert.Empty(wrong);
+    }
+
+    [GeneratedRegex(@"^namespace ([\w.]+)", RegexOptions.Multiline)]
+    private static partial Regex NamespaceOf();
+
     /// <summary>The rooms of the core that everything stands on need no other.</summary>
     [Theory]
     [InlineData("Faults")]

@@ -47,9 +47,19 @@ internal sealed partial class FolderGraph
             References(Path.GetFileName(project)),
             new CSharpCompilationOptions(OutputKind.DynamicallyLinkedLibrary, allowUnsafe: true)
         );
+        // What is compiled says nearly all of it, and at once; only a type that it does not name, as of a constant, is then looked for.
+        var compiled = Path.Combine(AppContext.BaseDirectory, Path.GetFileName(project) + ".dll");
+        var isCompiled = File.Exists(compiled);
+        foreach (var (from, to, by) in isCompiled ? CompiledNeeds.Of(compiled, Path.GetFileName(project)) : [])
+        {
+            graph.AddFolder(from, to, by);
+        }
+
         // Only what the project itself declares can lead to one of its folders.
         var declared = sources
-            .SelectMany(source => Declared(source).Select(name => (Name: name, Folder: graph.Folder(source.FilePath))))
+            .SelectMany(source =>
+                Declared(source, typesOnly: isCompiled).Select(name => (Name: name, Folder: graph.Folder(source.FilePath)))
+            )
             .Distinct()
             .ToLookup(each => each.Name, each => each.Folder, StringComparer.Ordinal);
         foreach (var source in sources)
@@ -92,7 +102,7 @@ internal sealed partial class FolderGraph
         return null;
     }
 
-    private static IEnumerable<string> Declared(SyntaxTree source) =>
+    private static IEnumerable<string> Declared(SyntaxTree source, bool typesOnly) =>
         source
             .GetRoot()
             .DescendantNodes()
@@ -101,6 +111,7 @@ internal sealed partial class FolderGraph
                 {
                     BaseTypeDeclarationSyntax type => type.Identifier.ValueText,
                     DelegateDeclarationSyntax type => type.Identifier.ValueText,
+                    _ when typesOnly => "",
                     MethodDeclarationSyntax method => method.Identifier.ValueText,
                     PropertyDeclarationSyntax property => property.Identifier.ValueText,
                     EnumMemberDeclarationSyntax member => member.Identifier.ValueText,
@@ -117,7 +128,10 @@ internal sealed partial class FolderGraph
         // Whatever the name means, it says nothing new where it is declared only here and in folders that are known to be needed.
         foreach (var name in names.Where(name => declared[name.Identifier.ValueText].Any(IsNews)))
         {
-            if (name.FirstAncestorOrSelf<UsingDirectiveSyntax>() is not null)
+            if (
+                name.FirstAncestorOrSelf<UsingDirectiveSyntax>() is { } import
+                && !import.StaticKeyword.IsKind(SyntaxKind.StaticKeyword)
+            )
             {
                 continue;
             }
@@ -194,9 +208,10 @@ internal sealed partial class FolderGraph
         return Path.Combine(_root, "no such view", partial);
     }
 
-    private void Add(string from, string to, string by)
+    private void Add(string from, string to, string by) => AddFolder(Folder(from), Folder(to), $"{Path.GetFileName(from)}: {by}");
+
+    private void AddFolder(string needs, string needed, string by)
     {
-        var (needs, needed) = (Folder(from), Folder(to));
         if (needs == needed)
         {
             return;
@@ -207,7 +222,7 @@ internal sealed partial class FolderGraph
             _needs[needs] = known = new SortedDictionary<string, string>(StringComparer.Ordinal);
         }
 
-        known.TryAdd(needed, $"{Path.GetFileName(from)}: {by}");
+        known.TryAdd(needed, by);
     }
 
     private string Folder(string file) => Path.GetRelativePath(_root, Path.GetDirectoryName(file)!);

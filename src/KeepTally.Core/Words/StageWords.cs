@@ -88,7 +88,7 @@ public static class StageWords
 
         if (VersusWords.Ways(stage) is { Length: > 0 } ways)
         {
-            yield return $"Played {ways}, as many as the smaller side fills; places are told for {VersusWords.Of(VersusChoice.AsWritten(stage))}.";
+            yield return $"Played {ways}: the largest that every side can fill. The places below are for {VersusWords.Of(VersusChoice.AsWritten(stage))}.";
         }
     }
 

@@ -22,15 +22,6 @@ public sealed class IndexModel(
     PlayerLevels levels
 ) : PageModel
 {
-    /// <summary>The ways of making groups, in the coach's words.</summary>
-    public static IReadOnlyList<(SplitWay Way, string Words)> Ways { get; } =
-    [
-        (SplitWay.Listed, "as listed"),
-        (SplitWay.Shuffle, "shuffled"),
-        (SplitWay.Spread, "positions spread"),
-        (SplitWay.Fresh, "fresh partners"),
-    ];
-
     public required Practice Practice { get; set; }
 
     public PlannedGroups Planned { get; private set; } = new(0, null, [], []);
