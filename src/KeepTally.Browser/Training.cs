@@ -19,7 +19,7 @@ internal static partial class Bridge
     /// <param name="json">The practice as it was opened.</param>
     /// <param name="pace">Milliseconds from one rep to the next.</param>
     /// <param name="length">Milliseconds in all.</param>
-    /// <param name="skill">The share of tries that come off.</param>
+    /// <param name="skill">The share of tries made.</param>
     [JSExport]
     internal static string Train(string json, double start, double pace, double length, double skill, int seed)
     {

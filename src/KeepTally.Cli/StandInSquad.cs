@@ -4,7 +4,7 @@ using KeepTally.Core.Chance;
 namespace KeepTally.Cli;
 
 /// <summary>Made-up players: what they do in one rep, as devices say it, from how practice stands.</summary>
-/// <param name="skill">The share of tries that come off.</param>
+/// <param name="skill">The share of tries made.</param>
 internal sealed class StandInSquad(double skill, SeededDraw draw)
 {
     private const int Parts = 10_000;

@@ -1,7 +1,7 @@
 namespace KeepTally.Core.Judgement;
 
 /// <summary>
-/// How often a go should come off for a drill to teach: seldom enough to be work, often enough to be learnt from. The default,
+/// How often a go should be made for a drill to teach: seldom enough to be work, often enough to be learnt from. The default,
 /// a half to four fifths, is common practice; a coach chooses another.
 /// </summary>
 /// <param name="Low">Below it a drill is too hard.</param>

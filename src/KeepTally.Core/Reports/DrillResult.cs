@@ -66,7 +66,7 @@ public sealed record DrillResult(
     /// <summary>Of a ladder, what each step took, over all its sheets.</summary>
     public IReadOnlyList<RungWork> Rungs { get; init; } = [];
 
-    /// <summary>All goes that were tapped, over all games; none where what does not come off is not tapped.</summary>
+    /// <summary>All goes that were tapped, over all games; none where a miss is not tapped.</summary>
     public Share Goes =>
         CountsMisses ? Share.Sum(Rows.Select(row => new Share(row.Report.Successes, row.Report.Attempts))) : default;
 

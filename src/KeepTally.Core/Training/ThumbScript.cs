@@ -26,7 +26,7 @@ public static class ThumbScript
     /// <param name="start">When its clock is started.</param>
     /// <param name="pace">From one rep to the next.</param>
     /// <param name="length">For so long after the start.</param>
-    /// <param name="skill">The share of tries that come off.</param>
+    /// <param name="skill">The share of tries made.</param>
     public static IReadOnlyList<Shown> Play(
         LivePractice practice,
         Instant start,

@@ -15,7 +15,7 @@ public static class OtherDistance
     private const double Reach = 2;
 
     /// <summary>
-    /// "From 6 m in place of 9 m about 60 % would come off, anything from 48 % to 71 %, if shots scatter as widely from there: …";
+    /// "From 6 m in place of 9 m about 60 % would be made, likely between 48 % and 71 %, if shots scatter as widely from there: …";
     /// empty where the distance suits, or nothing is known of it.
     /// </summary>
     /// <param name="share">Of the goes in the stage, of whomever.</param>

@@ -5,7 +5,7 @@ using KeepTally.Core.Words;
 
 namespace KeepTally.Core.Tests.Judgement;
 
-/// <summary>Another distance is offered where shots come off too seldom or too often, and only where a go is a shot.</summary>
+/// <summary>Another distance is offered where shots are made too seldom or too often, and only where a go is a shot.</summary>
 public sealed class OtherDistanceTests
 {
     private const string Missed = """[{"id":"make","result":"success"},{"id":"miss","result":"failure"}]""";

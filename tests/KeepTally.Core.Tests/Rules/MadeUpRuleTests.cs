@@ -66,7 +66,7 @@ public sealed class MadeUpRuleTests
             attempt == true && unit.Successes % bonus.Every == 0 ? bonus.Points : 0;
     }
 
-    /// <summary>So many attempts that did not come off.</summary>
+    /// <summary>A number of failed attempts.</summary>
     private sealed record MissesEnding(int Count, string Told) : Ending
     {
         internal static EndingKind Kind(string label = "misses", string said = "over at so many misses") =>

@@ -32,7 +32,7 @@ public sealed class PastModel(DrillBook book, PastBook past, SquadBook squad, Pa
     [BindProperty(SupportsGet = true)]
     public int? Team { get; set; }
 
-    /// <summary>How often a go should come off at the least, of a hundred.</summary>
+    /// <summary>How often a go should be made at the least, of a hundred.</summary>
     [BindProperty(SupportsGet = true)]
     public int Low { get; set; } = 50;
 
