@@ -20,7 +20,7 @@ public sealed partial class ArchitectureTests
         ["KeepTally.Web"] = ["KeepTally.Browser", "KeepTally.Screen", "KeepTally.Store"],
     };
 
-    private static string Source { get; } = FindSource();
+    private static string Source { get; } = Path.Combine(SourceTree.Root, "src");
 
     private static readonly ConcurrentDictionary<string, FolderGraph> Graphs = new();
 
@@ -81,6 +81,16 @@ public sealed partial class ArchitectureTests
     [Theory]
     [MemberData(nameof(Projects))]
     public void Folders_stand_in_no_circle_of_any_length(string project) => Assert.Empty(GraphOf(project).Circles());
+
+    [Theory]
+    [InlineData("KeepTally.Core", "Words", "Scoring")]
+    [InlineData("KeepTally.Store", "Results", "Practices")]
+    [InlineData("KeepTally.Web", "Pages/Run", "Drawing")]
+    public void What_is_compiled_tells_which_folder_needs_which(string project, string from, string to) =>
+        Assert.Contains(
+            CompiledNeeds.Of(Path.Combine(AppContext.BaseDirectory, project + ".dll"), project),
+            need => need.From == from && need.To == to
+        );
 
     /// <summary>So that what is compiled tells which folder needs which other.</summary>
     [Theory]
@@ -214,15 +224,4 @@ public sealed partial class ArchitectureTests
 
     private static string[] References(string project, string kind) =>
         [.. XDocument.Load(project).Descendants(kind).Select(each => (string)each.Attribute("Include")!)];
-
-    private static string FindSource()
-    {
-        var folder = new DirectoryInfo(AppContext.BaseDirectory);
-        while (!File.Exists(Path.Combine(folder.FullName, "KeepTally.slnx")))
-        {
-            folder = folder.Parent!;
-        }
-
-        return Path.Combine(folder.FullName, "src");
-    }
 }

@@ -14,7 +14,7 @@ public sealed class OldWordsTests
     [Fact]
     public void No_word_of_the_old_list_is_left()
     {
-        var root = FindRoot();
+        var root = SourceTree.Root;
         var old = File.ReadLines(Path.Combine(root, Listed))
             .Where(line => line.Length > 0 && !line.StartsWith('#'))
             .Select(line => new Regex(line, RegexOptions.CultureInvariant))
@@ -40,15 +40,4 @@ public sealed class OldWordsTests
                     .Where(inner => !Passed.Contains(Path.GetFileName(inner), StringComparer.Ordinal))
                     .SelectMany(Files)
             );
-
-    private static string FindRoot()
-    {
-        var folder = new DirectoryInfo(AppContext.BaseDirectory);
-        while (!File.Exists(Path.Combine(folder.FullName, "KeepTally.slnx")))
-        {
-            folder = folder.Parent!;
-        }
-
-        return folder.FullName;
-    }
 }

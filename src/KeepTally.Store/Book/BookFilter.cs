@@ -1,5 +1,3 @@
-using KeepTally.Core.Cards;
-
 namespace KeepTally.Store.Book;
 
 /// <summary>A search in the drill book. A property that is empty does not narrow it.</summary>
@@ -22,10 +20,12 @@ public sealed record BookFilter(
     /// <summary>A card of any sport fits every sport.</summary>
     public const string AnySport = "any sport";
 
-    /// <summary>Where a card stands for a team of a sport: 0 its own, 1 any sport, 2 others; all alike where the team has none.</summary>
-    public static int Rank(DrillCard card, string sport) =>
-        sport.Length == 0 || card.Sports.Contains(sport) ? 0
-        : card.Sports.Contains(AnySport) ? 1
+    /// <summary>The place of a drill in the order of a team: 0 for its own sport, 1 for any sport, 2 for others.</summary>
+    /// <param name="sports">The sports of the drill.</param>
+    /// <param name="sport">The sport of the team; empty for none, and then all are 0.</param>
+    public static int Rank(IReadOnlyList<string> sports, string sport) =>
+        sport.Length == 0 || sports.Contains(sport) ? 0
+        : sports.Contains(AnySport) ? 1
         : 2;
 
     public bool Fits(BookEntry entry, DateOnly today)

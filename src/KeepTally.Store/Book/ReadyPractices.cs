@@ -54,12 +54,7 @@ public static class ReadyPractices
     /// <summary>Every one by sport for a team: its own sport first, then those for any sport, then the others.</summary>
     /// <param name="sport">The sport of the team; empty for none, and then in the order they are listed.</param>
     public static IEnumerable<IGrouping<string, ReadyPractice>> For(string sport) =>
-        All.GroupBy(each => each.Sport)
-            .OrderBy(group =>
-                sport.Length == 0 || group.Key == sport ? 0
-                : group.Key == BookFilter.AnySport ? 1
-                : 2
-            );
+        All.GroupBy(each => each.Sport).OrderBy(group => BookFilter.Rank([group.Key], sport));
 }
 
 /// <summary>A practice that is ready to be run.</summary>

@@ -73,6 +73,9 @@ public sealed record OpenPlan(Practice Practice, Plan Plan, CardShelf Shelf, IRe
             ? Math.Max(0, Math.Floor(elapsed - PlanReport.Of(Plan, Shelf).Blocks[FirstOpen].ChangeFrom))
             : 0;
 
+    /// <summary>The sport of its team; empty where it has none.</summary>
+    public string Sport { get; init; } = "";
+
     /// <summary>Drills that may be put in, those that fit the squad and its sport best first: not done for longest.</summary>
     public IReadOnlyList<string> Spares { get; init; } = [];
 }

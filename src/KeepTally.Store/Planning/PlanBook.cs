@@ -53,13 +53,15 @@ public sealed class PlanBook(
             .Select(shelf.Find)
             .SelectMany(card => card?.Sports ?? [])
             .ToHashSet();
-        if (await squad.SportAsync(practice.TeamId, cancellationToken) is { Length: > 0 } sport)
+        var own = await squad.SportAsync(practice.TeamId, cancellationToken);
+        if (own.Length > 0)
         {
-            sports.Add(sport);
+            sports.Add(own);
         }
 
         return new OpenPlan(practice, plan, shelf, entries, await BegunAsync(practice, cancellationToken))
         {
+            Sport = own,
             Spares = SpareDrills.Of(plan, entries, sports),
         };
     }

@@ -40,13 +40,9 @@ public sealed class SheetOfferer(TallyDb db, PlanBook plans)
     /// <summary>The sport of a team; where it has none, the one it practises most, by its last drills. Empty where nothing tells.</summary>
     public async Task<string> SportOfAsync(OpenPlan open, CancellationToken cancellationToken = default)
     {
-        var own = await db
-            .Teams.Where(team => team.Id == open.Practice.TeamId)
-            .Select(team => team.Sport)
-            .SingleAsync(cancellationToken);
-        if (own.Length > 0)
+        if (open.Sport.Length > 0)
         {
-            return own;
+            return open.Sport;
         }
 
         var recent = await db

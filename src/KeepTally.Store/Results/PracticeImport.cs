@@ -106,7 +106,7 @@ public sealed class PracticeImport(TallyDb db)
                     TeamId = team,
                     Name = member.Name,
                     Archived = true,
-                    Notes = "From a practice that was imported",
+                    Notes = "From an imported practice",
                 };
                 squad.Add(player);
                 db.Players.Add(player);

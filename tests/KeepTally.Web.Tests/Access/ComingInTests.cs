@@ -168,7 +168,7 @@ public sealed class ComingInTests
         using var chosen = await kim.SendAsync(page, "form", "/invite", ("password", "lantern mossy badger oar"));
         Assert.Equal(HttpStatusCode.Redirect, chosen.StatusCode);
         Assert.Contains(
-            "already used",
+            "no longer works",
             await TextAsync(home.VisitAsNobody(), new Uri(link).PathAndQuery),
             StringComparison.Ordinal
         );

@@ -95,7 +95,7 @@ public sealed class IndexModel(DrillBook book, SquadBook squad, TimeProvider clo
         [
             .. all.Where(entry => filter.Fits(entry, Today))
                 .OrderByDescending(entry => filter.Text is { } text && BookSearch.IsName(text, entry.Card))
-                .ThenBy(entry => BookFilter.Rank(entry.Card, First)),
+                .ThenBy(entry => BookFilter.Rank(entry.Card.Sports, First)),
         ];
         return Request.Headers.ContainsKey("HX-Request") ? Partial("_Found", this) : Page();
     }
