@@ -29,7 +29,7 @@ public static class EvenWords
             words.Add(gap < 0.005 ? "level" : $"{Phrase.Figure(Math.Round(gap, 2))} between the strongest group and the weakest");
         }
 
-        words.Add(evenness.Met == 0 ? "all partners fresh" : $"partners of lately together {Phrase.Times(evenness.Met)}");
+        words.Add(evenness.Met == 0 ? "all partners fresh" : $"recent partners together {Phrase.Times(evenness.Met)}");
         return Phrase.Sentence(string.Join("; ", words));
     }
 }

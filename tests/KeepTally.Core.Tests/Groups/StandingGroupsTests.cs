@@ -95,7 +95,7 @@ public sealed class StandingGroupsTests
         var met = new Dictionary<Pair, int> { [new Pair(new PlayerId("a"), new PlayerId("b"))] = 1 };
 
         Assert.Equal(
-            "3 in the largest group, 1 in the smallest; two keepers in one group and none in another; 5 between the strongest group and the weakest; partners of lately together once.",
+            "3 in the largest group, 1 in the smallest; two keepers in one group and none in another; 5 between the strongest group and the weakest; recent partners together once.",
             EvenWords.Of([3, 1], Split.Judge(groups, met))
         );
 

@@ -79,7 +79,7 @@ public sealed class SetUpPageTests : IAsyncLifetime
         }
 
         Assert.Contains($"value=\"{paces}\"", page, StringComparison.Ordinal);
-        Assert.Contains("75 cm is the usual pace", page, StringComparison.Ordinal);
+        Assert.Contains("The usual one is 75 cm", page, StringComparison.Ordinal);
     }
 
     [Fact]

@@ -40,7 +40,7 @@ async function reloads() {
 const installed = matchMedia("(display-mode: standalone)").matches;
 const [kept, stayed, worked] = await Promise.all([keeps(), stays(), reloads()]);
 say("keep", kept, kept ? "yes" : "no: this window keeps nothing (private mode?)");
-say("stay", stayed, stayed ? "yes" : "not promised");
+say("stay", stayed, stayed ? "yes" : "not guaranteed");
 say("reload", worked);
 say("install", worked, installed ? "it is there" : worked ? "yes, by the browser’s menu" : "no");
 say("awake", "wakeLock" in navigator);
