@@ -28,6 +28,8 @@ internal static partial class Bridge
     private static LivePractice Practice => _practice ?? throw new InvalidOperationException("No practice is open.");
 
     /// <summary>Opens a practice; the first fault as one line, or an empty text.</summary>
+    /// <param name="json">The practice as JSON.</param>
+    /// <param name="device">The id of this device.</param>
     /// <param name="earlier">The devices this screen was before it was loaded again, with commas between.</param>
     [JSExport]
     internal static string Open(string json, string device, string earlier)
@@ -48,6 +50,8 @@ internal static partial class Bridge
     /// Opens the practice anew, its timing sheet having changed. Sheets that are open already go on with all that was said on them here;
     /// a drill that was begun here stays, though it was removed before another device knew.
     /// </summary>
+    /// <param name="json">The practice as JSON.</param>
+    /// <param name="device">The id of this device.</param>
     /// <param name="from">The id here of a guest who joined without a network; empty where none did.</param>
     /// <param name="to">Who they are on record since.</param>
     /// <returns>The ids of the runs in their order now, with commas between; an empty text where it cannot be read.</returns>
@@ -70,6 +74,7 @@ internal static partial class Bridge
     /// empty text.
     /// </summary>
     /// <param name="id">What they are known by here until then.</param>
+    /// <param name="name">The name of the player or guest.</param>
     [JSExport]
     internal static string WriteDown(string id, string name)
     {

@@ -12,6 +12,7 @@ internal sealed class CardShelf
 {
     private readonly Dictionary<(string Text, string Options), Result<DrillCard>> _read = [];
 
+    /// <param name="text">The JSON of the card.</param>
     /// <param name="options">House rules chosen in place of the card's own.</param>
     internal Result<DrillCard> Read(string text, IReadOnlyDictionary<string, string> options)
     {

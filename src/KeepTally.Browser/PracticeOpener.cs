@@ -15,6 +15,7 @@ internal readonly record struct Settled(PlayerId From, PlayerId To);
 /// <summary>Opens the drills of a practice as the server hands it over.</summary>
 internal static class PracticeOpener
 {
+    /// <param name="file">The practice as it was read.</param>
     /// <param name="open">What is open already, where the practice is opened anew; its sheets go on.</param>
     /// <param name="settled">A player who has been written down since: what was said of them is said of who they are on record.</param>
     internal static Result<IReadOnlyList<OpenRun>> Open(PracticeFile file, IReadOnlyList<OpenRun>? open, Settled? settled = null)

@@ -15,10 +15,15 @@ namespace KeepTally.Browser;
 internal static partial class Bridge
 {
     /// <summary>Takes a touch of the pad and says why it did what it did.</summary>
+    /// <param name="sheet">The id of the sheet.</param>
+    /// <param name="unit">The id of the unit.</param>
+    /// <param name="outcome">The id of the outcome.</param>
+    /// <param name="zone">The zone; null for none.</param>
     /// <param name="tags">What else it says, as a JSON object; empty where nothing.</param>
     /// <param name="value">The number it carries; not a number where none.</param>
     /// <param name="laps">What a watch read lap by lap, with commas between; empty where nothing.</param>
     /// <param name="lastBall">When the coach asked that it be the last ball of the round before; not a number where they did not.</param>
+    /// <param name="now">The present moment, in milliseconds of the shared clock.</param>
     [JSExport]
     internal static string Tap(
         string sheet,
@@ -83,8 +88,10 @@ internal static partial class Bridge
     }
 
     /// <summary>Another game on a sheet that is played out.</summary>
+    /// <param name="sheet">The id of the sheet.</param>
     /// <param name="ends">Sides change ends first.</param>
     /// <param name="moves">Those who wait come on first.</param>
+    /// <param name="now">The present moment, in milliseconds of the shared clock.</param>
     [JSExport]
     internal static string Again(string sheet, bool ends, bool moves, double now) =>
         Move(() => Practice.Again(new SheetId(sheet), ends, moves, Moment(now)));
@@ -104,6 +111,8 @@ internal static partial class Bridge
 
     /// <summary>Executes a command on the drill under way.</summary>
     /// <param name="word">One of <see cref="RunCommand"/> by name.</param>
+    /// <param name="reason">The reason of a stop; empty elsewhere.</param>
+    /// <param name="now">The present moment, in milliseconds of the shared clock.</param>
     [JSExport]
     internal static string Execute(string word, string reason, double now) =>
         Enum.TryParse<RunCommand>(word, ignoreCase: true, out var meant)

@@ -17,9 +17,11 @@ internal static partial class Bridge
 
     /// <summary>Works out what happens in the drill that was just opened, if its clock is started at a moment.</summary>
     /// <param name="json">The practice as it was opened.</param>
+    /// <param name="start">The moment it starts, in milliseconds of the shared clock.</param>
     /// <param name="pace">Milliseconds from one rep to the next.</param>
     /// <param name="length">Milliseconds in all.</param>
     /// <param name="skill">The share of tries made.</param>
+    /// <param name="seed">The seed of the draw.</param>
     [JSExport]
     internal static string Train(string json, double start, double pace, double length, double skill, int seed)
     {

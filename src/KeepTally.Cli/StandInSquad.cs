@@ -5,6 +5,7 @@ namespace KeepTally.Cli;
 
 /// <summary>Made-up players: what they do in one rep, as devices say it, from how practice stands.</summary>
 /// <param name="skill">The share of tries made.</param>
+/// <param name="draw">The source of random numbers; seeded, so that a run can be repeated.</param>
 internal sealed class StandInSquad(double skill, SeededDraw draw)
 {
     private const int Parts = 10_000;

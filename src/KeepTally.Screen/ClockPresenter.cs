@@ -10,6 +10,8 @@ public static class ClockPresenter
 {
     private static readonly Duration UrgentBelow = Duration.FromSeconds(5);
 
+    /// <param name="run">The run.</param>
+    /// <param name="at">The present moment.</param>
     /// <param name="calls">Where the coach has the time left called at moments of their own; null for the card's.</param>
     public static ClockView Of(LiveRun run, Instant at, IReadOnlyList<Duration>? calls = null)
     {

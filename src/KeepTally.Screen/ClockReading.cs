@@ -8,7 +8,13 @@ namespace KeepTally.Screen;
 /// What the words of a clock are made from. As long as it is the same, so are the words; it is worked out without any, since
 /// it is asked for many times a second.
 /// </summary>
+/// <param name="Lead">The sheet whose clock is shown.</param>
 /// <param name="Timeline">Another one once coaches have changed it.</param>
+/// <param name="Started">True once the clock was started.</param>
+/// <param name="Paused">True while the clock is paused.</param>
+/// <param name="Frozen">The reason of the stop; null while nobody has stopped the drill.</param>
+/// <param name="Done">True once the clock has run out.</param>
+/// <param name="Interval">The interval.</param>
 /// <param name="Seconds">Whole seconds as they are read: left, or where there is no timeline, run.</param>
 /// <param name="Rep">Whole seconds left of the rep; -1 where there are none.</param>
 internal readonly record struct ClockReading(

@@ -31,7 +31,9 @@ public static class HabitPresenter
     }
 }
 
+/// <param name="Habit">The habit.</param>
 /// <param name="Count">How often it was seen in all, of players and of the team.</param>
+/// <param name="Players">The players it can be noted for.</param>
 public sealed record HabitView(string Habit, int Count, IReadOnlyList<SeenView> Players);
 
 /// <summary>How often it was seen of one player.</summary>

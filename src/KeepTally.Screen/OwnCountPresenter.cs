@@ -39,7 +39,11 @@ public static class OwnCountPresenter
 }
 
 /// <param name="Round">Of which round; empty where there is one.</param>
+/// <param name="Units">The units, in order.</param>
 public sealed record OwnCountsView(string Round, IReadOnlyList<OwnCountView> Units);
 
+/// <param name="Sheet">The id of the sheet.</param>
+/// <param name="Unit">The id of the unit.</param>
+/// <param name="Name">The name, as it is shown.</param>
 /// <param name="Count">What it said; null where it said nothing yet.</param>
 public sealed record OwnCountView(string Sheet, string Unit, string Name, int? Count);

@@ -34,6 +34,7 @@ public sealed class PlaceBoard
 
     public IReadOnlyList<BoardPlace> Places { get; }
 
+    /// <param name="places">The places, in the order of the card.</param>
     /// <param name="most">The most players who stand at a place, and with <see cref="Waiting"/> who have none.</param>
     /// <param name="at">Where on the floor a spot is, y away from the viewer; null where it is not drawn.</param>
     /// <param name="flat">Few spots stand in one row, for want of room.</param>
@@ -91,6 +92,7 @@ public sealed class PlaceBoard
     }
 
     /// <summary>Where the bib of a place's player stands: its middle, and how wide and high it is.</summary>
+    /// <param name="place">The place.</param>
     /// <param name="index">The player's place in the order of the spot or line, from 0.</param>
     public Seat SeatAt(string place, int index)
     {

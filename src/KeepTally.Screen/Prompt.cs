@@ -9,6 +9,8 @@ namespace KeepTally.Screen;
 /// <summary>The one sentence that says what to do now.</summary>
 internal static class Prompt
 {
+    /// <param name="run">The run.</param>
+    /// <param name="at">The present moment.</param>
     /// <param name="last">Whether this is the last drill of the practice.</param>
     /// <param name="before">What came of the drill before, until this one begins; empty where there is none.</param>
     internal static string Of(LiveRun run, Instant at, bool last, string before) =>

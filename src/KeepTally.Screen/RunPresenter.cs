@@ -10,6 +10,7 @@ namespace KeepTally.Screen;
 /// Puts a whole practice into what the run screen shows. Looked at again, whatever has not changed is the same object as
 /// before, so that only the rest need be handed over.
 /// </summary>
+/// <param name="practice">The practice.</param>
 /// <param name="habits">What is looked for all practice long.</param>
 public sealed class RunPresenter(LivePractice practice, IReadOnlyList<string> habits)
 {

@@ -9,6 +9,9 @@ namespace KeepTally.Screen;
 public static class SignalPresenter
 {
     /// <summary>The signals after one moment and up to another, in order; none while the clock stands.</summary>
+    /// <param name="run">The run.</param>
+    /// <param name="from">The start of the span.</param>
+    /// <param name="to">The end of the span.</param>
     /// <param name="calls">Where the coach has the time left called at moments of their own; null for the card's.</param>
     public static IReadOnlyList<SignalView> Of(LiveRun run, Instant from, Instant to, IReadOnlyList<Duration>? calls = null)
     {

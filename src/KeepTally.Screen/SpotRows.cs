@@ -19,6 +19,8 @@ internal static class SpotRows
     /// <summary>Where they lie this much wider than deep, one row shows how they lie.</summary>
     private const double Flat = 3;
 
+    /// <param name="spots">The spots that lie on the floor.</param>
+    /// <param name="at">The spot of a place; null where it is not drawn.</param>
     /// <param name="flat">Few spots stand in one row, left to right as they lie: beside other boards two rows would be small.</param>
     internal static IReadOnlyList<SpotRow> Of(Place[] spots, Func<Place, Spot?> at, bool flat = false)
     {

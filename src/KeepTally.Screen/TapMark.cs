@@ -9,7 +9,10 @@ public static class TapMark
 {
     /// <summary>win, best, gate, out, late or an empty text: the first of them that came about.</summary>
     /// <param name="result">What became of the tap.</param>
+    /// <param name="was">The score before the tap.</param>
+    /// <param name="now">The score after the tap.</param>
     /// <param name="before">The best its unit had reached before.</param>
+    /// <param name="after">The best after the tap.</param>
     public static string Of(EventResult? result, ScoreSnapshot was, ScoreSnapshot now, BestKind before, BestKind after) =>
         result is not { } made ? ""
         : made.Kind is EventResultKind.Late or EventResultKind.Void ? "late"

@@ -2,6 +2,8 @@ namespace KeepTally.Screen;
 
 /// <summary>Everything the run screen shows, as values ready to be put on the page.</summary>
 /// <param name="Block">The drill under way, from 0; the number of drills once all are over.</param>
+/// <param name="Over">True once the practice has ended.</param>
+/// <param name="CanGoBack">True where the drill before can be opened again.</param>
 /// <param name="Run">The drill under way, or null once all are over.</param>
 public sealed record PracticeView(int Block, bool Over, bool CanGoBack, RunView? Run)
 {
@@ -10,7 +12,10 @@ public sealed record PracticeView(int Block, bool Over, bool CanGoBack, RunView?
 }
 
 /// <param name="Primary">What the big button does now: start, pause, resume or end.</param>
+/// <param name="PrimaryLabel">The label of the main button.</param>
 /// <param name="Late">How practice stands to its timing sheet; empty within a minute.</param>
+/// <param name="Clock">The clock, as it is shown.</param>
+/// <param name="Taps">The last taps, the newest first.</param>
 /// <param name="Last">The last tap that stands: what the undo button takes back.</param>
 /// <param name="Sheets">Each sheet in the order of the page; null where it is not tapped now.</param>
 /// <param name="Round">In a circuit, where each group is and goes next.</param>
@@ -23,6 +28,7 @@ public sealed record PracticeView(int Block, bool Over, bool CanGoBack, RunView?
 /// <param name="NoteNow">In a break, what a button says that opens a note; else empty.</param>
 /// <param name="Habits">How often each habit was seen all practice long, in the order of the team's list.</param>
 /// <param name="Prompt">What the coach should do or say now; empty where there is nothing.</param>
+/// <param name="Duplicate">The tap that may have been made twice; null for none.</param>
 /// <param name="LastBall">What a button says that counts the last ball of the round before; empty where there is none.</param>
 /// <param name="NotReached">What ending the practice now would leave out, as a sentence; empty where that is nothing.</param>
 public sealed record RunView(
@@ -62,8 +68,11 @@ public sealed record ContestView(string Sheet, string Player, string Name);
 public sealed record ClockMovesView(bool Add, bool Take, string Skip, string Repeat, bool Another);
 
 /// <param name="State">The form of the band: ready, countIn, work, change, break, over, paused.</param>
+/// <param name="Word">The word beside the clock: work, rest, get ready.</param>
 /// <param name="Left">What is left of the interval as the coach reads it, <c>0:43</c>.</param>
 /// <param name="Share">What is left of the interval, from 0 to 1.</param>
+/// <param name="Round">The round, in words.</param>
+/// <param name="Next">What comes next, in words.</param>
 /// <param name="Notches">Where the calls come on the band, as shares of the interval.</param>
 /// <param name="Urgent">The last five seconds of work.</param>
 /// <param name="Rep">What is left of the rep, in whole seconds; empty where reps have no clock.</param>
@@ -83,12 +92,18 @@ public sealed record ClockView(
     bool More
 );
 
+/// <param name="Id">The id of the sheet.</param>
+/// <param name="Done">True once the sheet is over.</param>
+/// <param name="Result">The result in a sentence; empty while it is not over.</param>
 /// <param name="Aim">What is played for, as it stands; empty where the clock shows it.</param>
 /// <param name="Versus">How many of each side are at work, such as "3 v 3"; empty where there are no sides, or all is over.</param>
 /// <param name="Games">Which game of several this is, and who won those before; empty in the first.</param>
 /// <param name="Again">How it can be played again; null while it is not played out.</param>
 /// <param name="Clock">In a circuit, where the station's own clock stands; else empty.</param>
 /// <param name="Group">In a circuit, the group that is here; else empty.</param>
+/// <param name="Rows">The rows, in order.</param>
+/// <param name="Helpers">The helpers of the sheet.</param>
+/// <param name="People">The players with their places.</param>
 public sealed record SheetView(
     string Id,
     bool Done,
@@ -106,6 +121,7 @@ public sealed record SheetView(
 
 /// <summary>Anyone who an outcome that belongs to a job is counted for now.</summary>
 /// <param name="Unit">The player; null where nobody has the job, or all is over.</param>
+/// <param name="Name">The player's name.</param>
 public sealed record HelperView(string? Unit, string Name);
 
 /// <param name="Ends">Sides may change ends first.</param>
@@ -113,6 +129,12 @@ public sealed record HelperView(string? Unit, string Name);
 public sealed record AgainView(bool Ends, bool Moves);
 
 /// <summary>The places of a sheet as they are drawn, in units of the board.</summary>
+/// <param name="Sheet">The id of the sheet.</param>
+/// <param name="Name">The name, as it is shown.</param>
+/// <param name="Width">The width of the floor.</param>
+/// <param name="Height">The height of the floor.</param>
+/// <param name="Places">The places, in the order of the card.</param>
+/// <param name="Bibs">The bibs, one for each player.</param>
 /// <param name="Scores">How everybody who carries a score stands, in their order; none where nobody does.</param>
 /// <param name="Moving">The places are moving on now.</param>
 public sealed record BoardView(
@@ -130,14 +152,25 @@ public sealed record BoardView(
     public string Picture => BoardDrawing.Of(this);
 }
 
+/// <param name="Name">The name, as it is shown.</param>
 /// <param name="Figure">The figure that the pad shows.</param>
+/// <param name="Leads">True for the unit that leads.</param>
 /// <param name="Turn">It is this one's turn, or this side has the ball.</param>
 public sealed record BoardScore(string Name, string Figure, bool Leads, bool Turn);
 
 public sealed record BoardBox(double X, double Y, double W, double H, string Name, bool Line, bool Active);
 
 /// <summary>A player's bib: where it stands, and where it goes next.</summary>
+/// <param name="Id">The id of the player.</param>
+/// <param name="Letters">The letters on the bib.</param>
+/// <param name="Name">The name, as it is shown.</param>
 /// <param name="Pattern">Which of the four bibs.</param>
+/// <param name="X">The left edge, as a share of the width.</param>
+/// <param name="Y">The upper edge, as a share of the height.</param>
+/// <param name="Size">The size, as a share of the width.</param>
+/// <param name="ToX">The left edge after the rotation.</param>
+/// <param name="ToY">The upper edge after the rotation.</param>
+/// <param name="ToSize">The size after the rotation.</param>
 /// <param name="Arrow">The way there as an SVG path; empty for who stays at the place.</param>
 public sealed record BibView(
     string Id,
@@ -157,21 +190,32 @@ public sealed record BibView(
 public sealed record WhoView(IReadOnlyList<GroupView> Groups, IReadOnlyList<BenchView> Bench);
 
 /// <param name="Sheet">The sheet on which a player who joins the group comes in.</param>
+/// <param name="Name">The name, as it is shown.</param>
+/// <param name="Players">The players, in order.</param>
 public sealed record GroupView(string Sheet, string Name, IReadOnlyList<OnView> Players);
 
+/// <param name="Id">The id of the player.</param>
+/// <param name="Name">The name, as it is shown.</param>
 /// <param name="Call">What they are called in passing.</param>
 /// <param name="Goes">How often at each job so far; empty where nobody moves.</param>
 public sealed record OnView(string Id, string Name, string Call, string Goes);
 
+/// <param name="Id">The id of the player.</param>
+/// <param name="Name">The name, as it is shown.</param>
 /// <param name="Call">What they are called in passing.</param>
 /// <param name="Note">Why not in the drill under way; empty where they may come in.</param>
 public sealed record BenchView(string Id, string Name, string Call, string Note);
 
 /// <summary>One line of the pad: whom a tap there means, and how that unit stands.</summary>
 /// <param name="Unit">The unit's id, or null where nobody stands.</param>
+/// <param name="Name">The name, as it is shown.</param>
+/// <param name="Score">The score, in words.</param>
 /// <param name="Strokes">The score as strokes.</param>
 /// <param name="Detail">How the unit stands besides its score.</param>
 /// <param name="Gate">The open window of a ladder: <c>h</c> a hit, <c>m</c> a miss, <c>-</c> still to come.</param>
+/// <param name="Streak">The successes in a row.</param>
+/// <param name="Done">True once it is over.</param>
+/// <param name="Leads">True for the unit that leads.</param>
 /// <param name="Asked">The zone asked next, or empty.</param>
 /// <param name="Barred">What a tap may not carry again now, each as <c>tag=value</c> on a line of its own.</param>
 /// <param name="Said">What the next tap carries until the coach says otherwise, written likewise.</param>
@@ -206,15 +250,25 @@ public sealed record RowView(
 }
 
 /// <summary>A group on its way round a circuit.</summary>
+/// <param name="Letter">The letter of the group.</param>
 /// <param name="Pattern">Which of the four bibs.</param>
+/// <param name="Players">The names of the players.</param>
 /// <param name="Here">The station where it is, by number and name.</param>
 /// <param name="Next">Where it goes next; empty in the last round.</param>
 /// <param name="Moving">It is on its way there now.</param>
 public sealed record RoundView(string Letter, int Pattern, string Players, string Here, string Next, bool Moving);
 
+/// <param name="Name">The name, as it is shown.</param>
+/// <param name="Here">The place the player stands at.</param>
+/// <param name="Next">The place the player goes to next.</param>
 /// <param name="Moving">The places are moving on now: from here to there.</param>
 public sealed record PersonView(string Name, string Here, string Next, bool Moving);
 
+/// <param name="Sheet">The id of the sheet.</param>
+/// <param name="Device">The device it came from.</param>
+/// <param name="N">The number of the event on its device.</param>
+/// <param name="Text">The tap, in words.</param>
+/// <param name="Undone">True once it was undone.</param>
 /// <param name="Move">Places moved on; not a tap.</param>
 /// <param name="Note">Empty, or why the tap did not count.</param>
 public sealed record TapView(string Sheet, string Device, int N, string Text, bool Undone, bool Move, string Note)
@@ -230,6 +284,9 @@ public sealed record TapView(string Sheet, string Device, int N, string Text, bo
 /// <param name="Text">The tap as it reads now.</param>
 /// <param name="Late">It does not count because it came late, and can be counted by hand.</param>
 /// <param name="Units">Whose it may have been; none where it can be nobody else's.</param>
+/// <param name="Outcomes">The outcomes that can be chosen.</param>
+/// <param name="Zones">The zones that can be chosen.</param>
+/// <param name="Tags">The tags that can be chosen.</param>
 public sealed record AmendView(
     string Text,
     bool Late,
@@ -240,9 +297,13 @@ public sealed record AmendView(
 );
 
 /// <summary>A kind of tag of a tap, with its values.</summary>
+/// <param name="Tag">The id of the kind of tag.</param>
 /// <param name="Name">What the tag is called.</param>
+/// <param name="Picks">The choices.</param>
 public sealed record TagPickView(string Tag, string Name, IReadOnlyList<PickView> Picks);
 
 /// <summary>One of several that can be picked.</summary>
+/// <param name="Id">The id of the choice.</param>
+/// <param name="Name">The name, as it is shown.</param>
 /// <param name="On">It is what stands now.</param>
 public sealed record PickView(string Id, string Name, bool On);

@@ -12,8 +12,12 @@ namespace KeepTally.Core.Archive;
 /// A practice that was run, whole: its timing sheet, the cards as they were, and every log. Whatever is told of it can be worked
 /// out from it again. Source: docs/formats.md, section 9, <c>keep-tally/practice@1</c>.
 /// </summary>
+/// <param name="Title">The title.</param>
+/// <param name="Team">The name of the team.</param>
+/// <param name="Date">The day of the practice.</param>
 /// <param name="Start">When it was to begin.</param>
 /// <param name="Origin">From when the times of its logs are counted.</param>
+/// <param name="Blocks">The blocks, in order.</param>
 public sealed record PracticeArchive(
     string Title,
     string Team,
@@ -31,6 +35,7 @@ public sealed record PracticeArchive(
 /// <param name="Minutes">What the timing sheet gave it; 0 where it did not say.</param>
 /// <param name="ChangeSeconds">What it gave to change over before it.</param>
 /// <param name="CardJson">The card as it was; of a circuit its clock, of a break its own.</param>
+/// <param name="Sheets">The sheets, in order.</param>
 public sealed record ArchivedBlock(double Minutes, int ChangeSeconds, string CardJson, IReadOnlyList<ArchivedSheet> Sheets)
 {
     internal KeptRun Kept(int id) =>
@@ -45,6 +50,8 @@ public sealed record ArchivedBlock(double Minutes, int ChangeSeconds, string Car
 /// <param name="Name">The name of the group or court; at a station the drill; empty where there was only one.</param>
 /// <param name="CardJson">At a station of a circuit the station's own card; else null.</param>
 /// <param name="Stop">In a circuit, where on the way round.</param>
+/// <param name="Head">The head of the log: drill, stage, rules and units.</param>
+/// <param name="Events">The events, in order.</param>
 public sealed record ArchivedSheet(string Name, string? CardJson, CircuitStop? Stop, LogHead Head, IReadOnlyList<RunEvent> Events)
 {
     /// <summary>The card it was kept by.</summary>

@@ -18,6 +18,7 @@ public enum AskOrder
 public sealed record Asks(IReadOnlyList<string> Moves, bool AtRandom)
 {
     /// <summary>Returns the move called for after a number of goes.</summary>
+    /// <param name="goes">The number of goes of the unit so far.</param>
     /// <param name="seed">The seed of the run.</param>
     /// <param name="whom">Whose calls they are, so that pairs and groups are not called alike: sheet and unit by their ids, <c>sheet/unit</c>.</param>
     public string After(int goes, int seed, string whom) =>

@@ -1,8 +1,14 @@
 namespace KeepTally.Core.Cards;
 
 /// <summary>Something that can be tapped. Source: docs/formats.md, section 1, "Outcome".</summary>
+/// <param name="Id">The id of the outcome.</param>
+/// <param name="Label">The label of its button.</param>
 /// <param name="Key">The key of a keyboard that taps it, one character, or null.</param>
 /// <param name="InSentence">How the outcome stands in a sentence (<c>any other goal</c>), or null for its label with an article.</param>
+/// <param name="Result">The result: made, missed or neither.</param>
+/// <param name="Points">The points it gives.</param>
+/// <param name="Does">The further effects.</param>
+/// <param name="By">The unit it is credited to.</param>
 /// <param name="Reading">The unit of the number its tap carries (<c>s</c>, <c>m</c>, <c>throws</c>), or null where it carries none.</param>
 public sealed record Outcome(
     string Id,

@@ -21,6 +21,7 @@ public static class VersusChoice
     /// <summary>
     /// The greatest number that the smallest side fills, the least where it fills none; null where the card has one way only.
     /// </summary>
+    /// <param name="stage">The stage of the card.</param>
     /// <param name="smallest">How many are on the smallest side of all courts.</param>
     /// <param name="most">The greatest number the coach wants on each side; null for as many as there are.</param>
     public static int? For(Stage stage, int smallest, int? most = null) =>

@@ -17,6 +17,8 @@ public sealed record Circuit(int Groups, int Stations, bool Reverse)
         new(groups, stations, reverse != coachesMove);
 
     /// <summary>Seconds of a whole circuit: every station, and a change between each and the next.</summary>
+    /// <param name="groups">The number of groups.</param>
+    /// <param name="stations">The number of stations.</param>
     /// <param name="work">Seconds at each station.</param>
     /// <param name="change">Seconds between one station and the next.</param>
     public static double Seconds(int groups, int stations, double work, double change)
@@ -28,8 +30,11 @@ public sealed record Circuit(int Groups, int Stations, bool Reverse)
     /// <summary>
     /// Seconds of work at each station: all that is given, or where the walks between are part of it, what they leave.
     /// </summary>
+    /// <param name="groups">The number of groups.</param>
+    /// <param name="stations">The number of stations.</param>
     /// <param name="each">Seconds given to each station.</param>
     /// <param name="change">Seconds between one station and the next.</param>
+    /// <param name="changeInside">True where the change is part of the station's time.</param>
     public static double WorkSeconds(int groups, int stations, double each, double change, bool changeInside)
     {
         var rounds = Math.Max(groups, stations);

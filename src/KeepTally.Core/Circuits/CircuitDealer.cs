@@ -10,6 +10,8 @@ namespace KeepTally.Core.Circuits;
 public static class CircuitDealer
 {
     /// <summary>The sheets of a circuit, that of its clock first; none for a stop where nobody of the group may take part.</summary>
+    /// <param name="title">The title of the block.</param>
+    /// <param name="circuit">The circuit.</param>
     /// <param name="groups">Everybody of each group.</param>
     /// <param name="may">Whether a player may do a station's drill today.</param>
     /// <param name="everyone">Everybody who may come in.</param>

@@ -3,7 +3,13 @@ using KeepTally.Core.Time;
 namespace KeepTally.Core.Clock;
 
 /// <summary>The intervals of a stage as its card writes them. Source: docs/formats.md, section 3.</summary>
+/// <param name="Work">The work of a round.</param>
+/// <param name="Change">The change-over between rounds.</param>
+/// <param name="Rounds">The number of rounds.</param>
+/// <param name="CountIn">The count-in before work begins.</param>
 /// <param name="Calls">Spans before the end of a work interval at which the time left is called.</param>
+/// <param name="BreakAfter">The break after a round.</param>
+/// <param name="Surprise">The bounds of a surprise ending; null for none.</param>
 /// <param name="Rep">A shot clock for one rep, or null.</param>
 public sealed record ClockPlan(
     Duration Work,
@@ -91,6 +97,7 @@ public sealed record ClockPlan(
     /// from now. Work ends no sooner than now, and what is over is not made shorter.
     /// </summary>
     /// <param name="now">What the clock reads.</param>
+    /// <param name="by">The time added.</param>
     public ClockPlan Longer(ClockTime now, Duration by)
     {
         var round = 1;
@@ -119,6 +126,7 @@ public sealed record ClockPlan(
     /// The same clock with more rounds, or fewer, though never fewer than have begun. Once all was over the work of a further round
     /// begins when its change-over is over, and no sooner than now.
     /// </summary>
+    /// <param name="rounds">The number of rounds.</param>
     /// <param name="now">What the clock reads.</param>
     public ClockPlan OfRounds(int rounds, ClockTime now)
     {

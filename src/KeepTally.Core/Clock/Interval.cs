@@ -3,7 +3,10 @@ using KeepTally.Core.Time;
 namespace KeepTally.Core.Clock;
 
 /// <summary>One stretch of the timeline on the clock of a run.</summary>
+/// <param name="Kind">The kind of interval.</param>
 /// <param name="Round">The round it belongs to, from 1; a change-over belongs to the round before it.</param>
+/// <param name="Start">The clock's time at its start.</param>
+/// <param name="End">The clock's time at its end.</param>
 public readonly record struct Interval(IntervalKind Kind, int Round, ClockTime Start, ClockTime End)
 {
     /// <summary>From its start to its end.</summary>
@@ -30,6 +33,8 @@ public enum IntervalKind
 }
 
 /// <summary>Something to be heard at a moment of the timeline.</summary>
+/// <param name="At">The clock's time of the signal.</param>
+/// <param name="Kind">The kind of signal.</param>
 /// <param name="Left">For a call, the time left.</param>
 /// <param name="Interval">The interval that begins, or in which the call falls.</param>
 public readonly record struct Signal(ClockTime At, SignalKind Kind, Duration Left, Interval Interval);

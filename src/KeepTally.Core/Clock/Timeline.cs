@@ -15,6 +15,7 @@ public sealed class Timeline
     private readonly Interval[] _intervals;
     private readonly Dictionary<int, ClockTime> _surprises;
 
+    /// <param name="plan">The plan of the clock.</param>
     /// <param name="seed">What the moments of surprise signals are drawn from: the same seed, the same moments.</param>
     public Timeline(ClockPlan plan, int seed = 0)
     {
@@ -57,6 +58,8 @@ public sealed class Timeline
     /// one span after another gives each signal exactly once. The first span begins before 0, so that a start without
     /// count-in is heard.
     /// </summary>
+    /// <param name="from">The start of the span.</param>
+    /// <param name="to">The end of the span.</param>
     /// <param name="calls">Where a coach has the time left of work called at moments of their own; null for the plan's.</param>
     public IEnumerable<Signal> Signals(ClockTime from, ClockTime to, IReadOnlyList<Duration>? calls = null)
     {
@@ -117,6 +120,7 @@ public sealed class Timeline
     }
 
     /// <summary>The spans before the end of an interval at which its time left is called, longest first.</summary>
+    /// <param name="interval">The interval.</param>
     /// <param name="calls">Where a coach has the time left of work called at moments of their own; null for the plan's.</param>
     public IEnumerable<Duration> CallsIn(Interval interval, IReadOnlyList<Duration>? calls = null) =>
         interval.Kind switch

@@ -9,6 +9,8 @@ namespace KeepTally.Core.Dealing;
 public sealed record DealtSheet(string Name, LogHead Head);
 
 /// <summary>Groups as they stand, and how even they are.</summary>
+/// <param name="Groups">The groups, in order.</param>
+/// <param name="Evenness">The evenness of the groups.</param>
 /// <param name="Broken">Kept pairs that do not hold, in words for the coach.</param>
 public sealed record DealtGroups(IReadOnlyList<DealtGroup> Groups, Evenness Evenness, IReadOnlyList<string> Broken);
 

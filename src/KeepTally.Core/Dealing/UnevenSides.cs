@@ -10,7 +10,9 @@ namespace KeepTally.Core.Dealing;
 internal static class UnevenSides
 {
     /// <summary>Returns the groups with each court's players spread over its sides as their places are.</summary>
+    /// <param name="stage">The stage of the card.</param>
     /// <param name="sides">How many groups stand on a court.</param>
+    /// <param name="groups">The groups as they were dealt.</param>
     internal static IReadOnlyList<IReadOnlyList<Member>> Of(Stage stage, int sides, IReadOnlyList<IReadOnlyList<Member>> groups)
     {
         var spots = stage.Sides.Select(side => VersusChoice.SpotsOf(side, stage.Places)).ToArray();

@@ -26,6 +26,7 @@ public sealed class EventGate
     }
 
     /// <summary>Why an event cannot be taken, or null where it can.</summary>
+    /// <param name="runEvent">The event that asks to be stored.</param>
     /// <param name="now">The instant by the shared clock.</param>
     public Fault? Check(RunEvent runEvent, Instant now)
     {

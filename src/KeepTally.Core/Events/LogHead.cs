@@ -5,6 +5,10 @@ using KeepTally.Core.Time;
 namespace KeepTally.Core.Events;
 
 /// <summary>The first line of a log: which drill and stage, with which house rules, for whom. Source: docs/formats.md, section 2.</summary>
+/// <param name="Drill">The id and version of the card.</param>
+/// <param name="Stage">The position of the stage, from 0.</param>
+/// <param name="Options">The house rules chosen, by id.</param>
+/// <param name="Units">The units, in order.</param>
 /// <param name="Seed">What surprises are drawn from; 0 where the head gives none.</param>
 /// <param name="CountIn">The count-in in place of the card's; null where the card's holds.</param>
 /// <param name="Bench">Who may come in; nobody where it is left out.</param>
@@ -36,6 +40,8 @@ public sealed record LogHead(
 }
 
 /// <summary>A unit of a sheet.</summary>
+/// <param name="Id">The id of the unit.</param>
+/// <param name="Name">The name of the unit.</param>
 /// <param name="Players">Who makes up a group or a side at the start; empty where the unit is a player.</param>
 /// <param name="Number">The shirt number, where the unit is a player who has one.</param>
 public sealed record Unit(PlayerId Id, string Name, IReadOnlyList<Member> Players, int? Number = null)
@@ -45,5 +51,7 @@ public sealed record Unit(PlayerId Id, string Name, IReadOnlyList<Member> Player
 }
 
 /// <summary>A player of a group or a side.</summary>
+/// <param name="Id">The id of the player.</param>
+/// <param name="Name">The player's name.</param>
 /// <param name="Number">The shirt number; null where the player has none.</param>
 public sealed record Member(PlayerId Id, string Name, int? Number = null);

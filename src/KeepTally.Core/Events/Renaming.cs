@@ -12,6 +12,7 @@ public static class Renaming
     public static RunEvent Of(RunEvent runEvent, PlayerId from, PlayerId to) => Of(runEvent, id => id == from ? to : id);
 
     /// <summary>The same event with everybody it names told by another name.</summary>
+    /// <param name="runEvent">The event whose names are replaced.</param>
     /// <param name="name">The id on record of a player; the same where they have none.</param>
     public static RunEvent Of(RunEvent runEvent, Func<PlayerId, PlayerId> name)
     {

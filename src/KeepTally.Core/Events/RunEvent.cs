@@ -45,6 +45,13 @@ public abstract record RunEvent(EventId Id, Instant At)
     /// What a tap said is put right: <paramref name="Of"/> reads from now on as told here, in its own place; what is left out stays
     /// as it was.
     /// </summary>
+    /// <param name="Id">The id of the event.</param>
+    /// <param name="At">The moment it happened.</param>
+    /// <param name="Of">The id of the tap that is corrected.</param>
+    /// <param name="Unit">The unit it is corrected to; null for no change.</param>
+    /// <param name="Outcome">The outcome it is corrected to; null for no change.</param>
+    /// <param name="Zone">The zone it is corrected to; null for no change.</param>
+    /// <param name="Value">The value it is corrected to; null for no change.</param>
     /// <param name="Counts">Whether it counts though it was late; null leaves that as it was.</param>
     public sealed record Amend(
         EventId Id,
@@ -107,6 +114,8 @@ public abstract record RunEvent(EventId Id, Instant At)
     public sealed record Add(EventId Id, Instant At, Duration By) : RunEvent(Id, At);
 
     /// <summary>An interval of the clock is over at this moment, if it is the one under way.</summary>
+    /// <param name="Id">The id of the event.</param>
+    /// <param name="At">The moment it happened.</param>
     /// <param name="Kind">Work, change or break.</param>
     /// <param name="Round">The round it belongs to, from 1.</param>
     public sealed record Skip(EventId Id, Instant At, IntervalKind Kind, int Round) : RunEvent(Id, At);
@@ -118,6 +127,8 @@ public abstract record RunEvent(EventId Id, Instant At)
     public sealed record Whistle(EventId Id, Instant At) : RunEvent(Id, At);
 
     /// <summary>The game is over, whatever stands, and another begins at once on the same sheet.</summary>
+    /// <param name="Id">The id of the event.</param>
+    /// <param name="At">The moment it happened.</param>
     /// <param name="Ends">Sides change ends: the next one starts with the ball, or has the good side.</param>
     /// <param name="Moves">Places move on once before it.</param>
     public sealed record Again(EventId Id, Instant At, bool Ends, bool Moves) : RunEvent(Id, At);
@@ -126,6 +137,10 @@ public abstract record RunEvent(EventId Id, Instant At)
     public sealed record Habit(EventId Id, Instant At, string Name, PlayerId? Player) : RunEvent(Id, At);
 
     /// <summary>A unit says itself how many it had in a round; the last word for the round stands. It is kept apart from taps.</summary>
+    /// <param name="Id">The id of the event.</param>
+    /// <param name="At">The moment it happened.</param>
+    /// <param name="Unit">The unit: a player, a pair, a group or a side.</param>
+    /// <param name="Count">The number the unit said it had.</param>
     /// <param name="Round">The round of the clock, from 1.</param>
     public sealed record OwnCount(EventId Id, Instant At, PlayerId Unit, int Count, int Round) : RunEvent(Id, At);
 

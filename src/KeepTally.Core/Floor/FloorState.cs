@@ -144,6 +144,7 @@ public sealed class FloorState
 
     /// <summary>Returns how everyone will stand once the turn has passed.</summary>
     /// <param name="turn">Whose turn it will be.</param>
+    /// <param name="roster">The roster after the turn.</param>
     /// <param name="moves">Places move on with it.</param>
     public Placement AfterTurn(PlayerId turn, Roster roster, bool moves) =>
         _groupsInTurn
@@ -174,6 +175,8 @@ public sealed class FloorState
     public IReadOnlyList<JobTime> JobsOf(PlayerId player, ClockTime now) => _jobs.Of(player, now);
 
     /// <summary>Takes an event with what the sheet made of it.</summary>
+    /// <param name="runEvent">The event.</param>
+    /// <param name="result">The result of the event on the score.</param>
     /// <param name="score">The sheet once it has taken the event.</param>
     public void Apply(RunEvent runEvent, EventResult result, Score score)
     {

@@ -7,9 +7,12 @@ internal static class ClockCard
 {
     private static readonly int[] Calls = [30, 10, 5, 4, 3, 2, 1];
 
+    /// <param name="id">The id of the card.</param>
+    /// <param name="name">The name of the drill.</param>
     /// <param name="scores">Who stands on it, as the format says it.</param>
     /// <param name="work">Seconds of one round.</param>
     /// <param name="change">Seconds between rounds.</param>
+    /// <param name="rounds">The number of rounds.</param>
     /// <param name="countIn">Seconds before the first.</param>
     /// <returns>The card as JSON of <c>keep-tally/drill@1</c>.</returns>
     internal static string Write(string id, string name, string scores, double work, double change, int rounds, int countIn) =>

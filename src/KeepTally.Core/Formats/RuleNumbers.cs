@@ -24,6 +24,7 @@ public static class RuleNumbers
 
     /// <summary>The numbers of a stage, in the order of the card; none that a house rule stands for.</summary>
     /// <param name="card">A card that reads.</param>
+    /// <param name="stage">The stage of the card.</param>
     public static IReadOnlyList<RuleNumber> Of(string card, int stage)
     {
         var path = string.Create(CultureInfo.InvariantCulture, $"stages[{stage}]");

@@ -13,6 +13,7 @@ public static class VersusText
     private static readonly string[] OfStage = ["name", "places", "moves"];
 
     /// <param name="json">The text of a card that reads.</param>
+    /// <param name="stageIndex">The position of the stage on the card, from 0.</param>
     /// <param name="number">How many play on each side; null where there is one way only.</param>
     /// <returns>The text with that one way, the same where there is only one.</returns>
     public static string Of(string json, int stageIndex, int? number)

@@ -3,7 +3,9 @@ using KeepTally.Core.Cards;
 namespace KeepTally.Core.Groups;
 
 /// <summary>The balls, courts and coaches there are; null where a number does not matter.</summary>
+/// <param name="Balls">The number of balls.</param>
 /// <param name="Courts">Courts, goals or corners: a place for a group.</param>
+/// <param name="Coaches">The number of coaches.</param>
 public sealed record Resources(int? Balls, int? Courts, int? Coaches);
 
 /// <summary>The limit that keeps the number of groups down.</summary>

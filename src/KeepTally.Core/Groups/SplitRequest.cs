@@ -22,6 +22,8 @@ public enum SplitWay
 }
 
 /// <summary>A player to be put into a group.</summary>
+/// <param name="Id">The id of the player.</param>
+/// <param name="Positions">The positions the player can take.</param>
 /// <param name="Name">What they are called where something is said of them; the id where it is left out.</param>
 /// <param name="Level">The result by which groups are made level, high is strong; null where there is none.</param>
 public sealed record SplitPlayer(PlayerId Id, IReadOnlyList<string> Positions, double? Level, string? Name = null);
@@ -41,6 +43,9 @@ public readonly record struct Pair
 }
 
 /// <summary>The ways to split players into groups.</summary>
+/// <param name="Way">The way groups are made.</param>
+/// <param name="Groups">The number of groups.</param>
+/// <param name="Seed">The seed of the draw.</param>
 /// <param name="Apart">Pairs that must not be in one group.</param>
 /// <param name="Together">Pairs that must be.</param>
 /// <param name="Met">How often pairs were in one group lately.</param>

@@ -24,6 +24,8 @@ public static class StandingGroups
     }
 
     /// <summary>The groups with one player moved to another group. The last of a group stays: a group is never empty.</summary>
+    /// <param name="groups">The groups, in order.</param>
+    /// <param name="player">The player who moves.</param>
     /// <param name="to">The group gone to, from 0.</param>
     public static IReadOnlyList<IReadOnlyList<PlayerId>> Moved(
         IReadOnlyList<IReadOnlyList<PlayerId>> groups,

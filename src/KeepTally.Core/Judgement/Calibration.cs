@@ -2,6 +2,7 @@ namespace KeepTally.Core.Judgement;
 
 /// <summary>A forecast of one event, and whether it happened.</summary>
 /// <param name="Foreseen">The chance it was given, from 0 to 1.</param>
+/// <param name="Happened">True where it happened.</param>
 public readonly record struct Forecast(double Foreseen, bool Happened);
 
 /// <summary>

@@ -31,6 +31,7 @@ public sealed record Trend(double PerWeek, Bounds Bounds, double First, double L
         Of([.. figures.Select(each => (each.Day, each.Value, 1.0))], 0);
 
     /// <summary>The line of least squares, with bounds of Student's distribution.</summary>
+    /// <param name="points">The values by day, with their weights.</param>
     /// <param name="leastVariance">What one go varies by chance alone.</param>
     private static Trend? Of((double Day, double Value, double Weight)[] points, double leastVariance)
     {

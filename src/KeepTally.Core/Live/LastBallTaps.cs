@@ -23,7 +23,10 @@ public sealed partial class LivePractice
     /// <summary>
     /// Counts a tap as the last ball of the round before; on a sheet on which the same players go on it is a tap like any other.
     /// </summary>
+    /// <param name="sheet">The id of the sheet.</param>
+    /// <param name="command">The tap as the coach made it.</param>
     /// <param name="asked">When the coach asked for it, within the window after the horn.</param>
+    /// <param name="appended">The events that were appended; empty where the command was refused.</param>
     public Fault? TapLastBall(SheetId sheet, TapCommand command, Instant asked, out IReadOnlyList<SheetEvent> appended)
     {
         appended = [];

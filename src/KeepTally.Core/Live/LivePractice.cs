@@ -12,6 +12,7 @@ namespace KeepTally.Core.Live;
 /// them their ids and times, and takes in the events of other devices. The drill under way follows from the events alone.
 /// </summary>
 /// <param name="device">This device's own id; its events are numbered per sheet.</param>
+/// <param name="runs">The runs of the practice, in order.</param>
 public sealed partial class LivePractice(DeviceId device, IReadOnlyList<LiveRun> runs)
 {
     /// <summary>How much longer work goes on when a coach gives it another moment.</summary>
@@ -227,6 +228,7 @@ public sealed partial class LivePractice(DeviceId device, IReadOnlyList<LiveRun>
 
     /// <summary>Returns what to ask before an event of the current drill is undone by the one big button.</summary>
     /// <param name="run">The drill whose sheet holds the event.</param>
+    /// <param name="said">The event.</param>
     public UndoDoubt DoubtOf(LiveRun run, RunEvent said) =>
         said is RunEvent.Substitution or RunEvent.Add or RunEvent.Skip or RunEvent.Rounds or RunEvent.Again
         && Runs.TakeWhile(each => each != run).Any(before => before.Sheets.Any(sheet => Same(sheet.Sheet, said).Length > 0))

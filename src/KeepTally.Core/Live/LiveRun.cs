@@ -12,6 +12,8 @@ namespace KeepTally.Core.Live;
 /// A drill being done live: its sheets, which share one clock. Commands to the clock reach every sheet alike. In a circuit one
 /// sheet keeps the clock and where each group is, and each stop has a sheet of its own, opened and closed by that clock.
 /// </summary>
+/// <param name="name">The name of the drill.</param>
+/// <param name="sheets">The sheets of the run, in order.</param>
 /// <param name="planned">How long the timing sheet gives it, or null.</param>
 public sealed class LiveRun(string name, IReadOnlyList<RunSheet> sheets, Duration? planned = null)
 {

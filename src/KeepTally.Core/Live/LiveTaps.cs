@@ -14,7 +14,11 @@ public sealed partial class LivePractice
         Tap(sheet, command, null, Find(sheet)?.Stamp(now) ?? now, out appended);
 
     /// <summary>A tap on a sheet that was made at a moment, by a device that may number its events itself.</summary>
+    /// <param name="sheet">The id of the sheet.</param>
+    /// <param name="command">The tap as the coach made it.</param>
     /// <param name="id">Its id; null for the next of this device.</param>
+    /// <param name="at">The moment of the tap.</param>
+    /// <param name="appended">The events that were appended; empty where the command was refused.</param>
     public Fault? Tap(SheetId sheet, TapCommand command, EventId? id, Instant at, out IReadOnlyList<SheetEvent> appended)
     {
         appended = [];
@@ -45,7 +49,11 @@ public sealed partial class LivePractice
     }
 
     /// <summary>Puts right what a tap said: who, what, where, or that it counts though it was late.</summary>
+    /// <param name="sheet">The id of the sheet.</param>
+    /// <param name="of">The id of the tap that is corrected.</param>
     /// <param name="change">What is to be otherwise; what is left out stays.</param>
+    /// <param name="now">The moment of the correction.</param>
+    /// <param name="appended">The events that were appended; empty where the command was refused.</param>
     public Fault? Amend(SheetId sheet, EventId of, TapAmendment change, Instant now, out IReadOnlyList<SheetEvent> appended)
     {
         appended = [];
@@ -137,6 +145,10 @@ public sealed partial class LivePractice
     /// Writes something down about a player, or about the drill. Where players carry no score of their own the player is named in
     /// the words.
     /// </summary>
+    /// <param name="text">The text.</param>
+    /// <param name="player">The player the note is about; null for the whole drill.</param>
+    /// <param name="now">The moment of the note.</param>
+    /// <param name="appended">The events that were appended; empty where the command was refused.</param>
     /// <param name="ofPractice">It is about the whole practice; a player is then not named.</param>
     public Fault? Note(string text, PlayerId? player, Instant now, out IReadOnlyList<SheetEvent> appended, bool ofPractice = false)
     {

@@ -168,6 +168,8 @@ public sealed class Sheet
 
     /// <summary>The move called for a unit next; null where none is called, or all is over. In a match one call is for all sides.</summary>
     /// <param name="sheet">What this sheet is known by: groups and pairs are called apart.</param>
+    /// <param name="unit">The id of the unit.</param>
+    /// <param name="at">The moment that is asked about.</param>
     public string? AskedOf(SheetId sheet, PlayerId unit, Instant at) =>
         Stage.Asks is not { } asks || Score.IsDoneAt(at) ? null
         : Stage.Play == Play.Match ? asks.After(Units.Sum(each => Score.SnapshotOf(each.Id, at).Taps), Head.Seed, $"{sheet}/")

@@ -13,7 +13,12 @@ public sealed record TapCommand(
 );
 
 /// <summary>A correction of a tap; a property that is left out stays.</summary>
+/// <param name="Unit">The unit it is corrected to; null for no change.</param>
+/// <param name="Outcome">The outcome it is corrected to; null for no change.</param>
+/// <param name="Zone">The zone it is corrected to; null for no change.</param>
+/// <param name="Value">The value it is corrected to; null for no change.</param>
 /// <param name="Counts">Whether it counts though it was late.</param>
+/// <param name="Tags">The tags it is corrected to; null for no change.</param>
 public sealed record TapAmendment(
     PlayerId? Unit = null,
     string? Outcome = null,

@@ -17,6 +17,7 @@ public abstract record LoadWarning(DateOnly Day)
 public static class LoadJudge
 {
     /// <summary>The days over the limit or with too little rest, the latest first.</summary>
+    /// <param name="limit">The limit of load.</param>
     /// <param name="days">How many on each day, in any order, each day once.</param>
     public static IReadOnlyList<LoadWarning> OfPast(LoadLimit limit, IEnumerable<(DateOnly Day, int Count)> days)
     {

@@ -25,6 +25,7 @@ public sealed record LoadTable(IReadOnlyList<LoadRow> Rows, bool IsOwn)
 
     /// <summary>The limit for a kind of load and an age; null where there is none. Who is younger than the youngest has the limit of those.</summary>
     /// <param name="kind">What is counted, as <c>throw</c> on a card.</param>
+    /// <param name="age">The age in years; null where it is not known.</param>
     public LoadLimit? For(string kind, int age)
     {
         var limits = Rows.Where(row => row.Kind == kind).Select(row => row.Limit).OrderBy(limit => limit.FromAge).ToArray();
@@ -148,4 +149,5 @@ public sealed record LoadTable(IReadOnlyList<LoadRow> Rows, bool IsOwn)
 
 /// <summary>A limit of one kind of load.</summary>
 /// <param name="Kind">What is counted, as <c>throw</c> on a card.</param>
+/// <param name="Limit">The limit of load.</param>
 public sealed record LoadRow(string Kind, LoadLimit Limit);

@@ -1,6 +1,8 @@
 namespace KeepTally.Core.Places;
 
 /// <summary>Somewhere a player stands. Source: docs/formats.md, section 4.</summary>
+/// <param name="Id">The id of the place.</param>
+/// <param name="Kind">The kind: spot, line or bench.</param>
 /// <param name="Size">How many a spot holds; a line holds any number.</param>
 /// <param name="Role">What the player there does, or null.</param>
 /// <param name="Active">Whether who stands here is at work.</param>
@@ -36,6 +38,9 @@ public enum PlaceKind
 }
 
 /// <summary>A move between two places in a rotation.</summary>
+/// <param name="From">The place it starts from.</param>
+/// <param name="To">The place it ends at.</param>
+/// <param name="Who">The players who move.</param>
 /// <param name="When">For a move from a line to a spot, when it is made.</param>
 public sealed record Move(string From, string To, MoveWho Who, MoveWhen When = MoveWhen.Room);
 
@@ -69,6 +74,8 @@ public enum MoveWho
 }
 
 /// <summary>The trigger of a rotation, and after how many of them.</summary>
+/// <param name="On">The trigger.</param>
+/// <param name="Every">The number of triggers between two rotations.</param>
 /// <param name="TurnRound">After so many rotations the moves go the other way, after so many more as before; null where they never turn.</param>
 public sealed record RotateOn(RotateTrigger On, int Every, int? TurnRound = null);
 

@@ -34,6 +34,8 @@ public sealed class Placement
     /// Places fill in listed order, spots first (with too few for all of them, those that score before the rest); who is left spreads over the lines, the shortest line first. A place of a
     /// side takes that side's players only. Source: docs/formats.md, section 4.
     /// </summary>
+    /// <param name="places">The places, in the order of the card.</param>
+    /// <param name="players">The players, in order.</param>
     /// <param name="sideOf">The side a player is on, or null; everyone is on none where it is left out.</param>
     /// <param name="waiting">Who waits whatever room there is.</param>
     public static Placement Fill(
@@ -74,6 +76,8 @@ public sealed class Placement
     /// The places fill with the group whose turn it is; those that other groups fill, with theirs. Who is left of the group goes
     /// to the lines, and the others wait.
     /// </summary>
+    /// <param name="places">The places, in the order of the card.</param>
+    /// <param name="own">The players of the group.</param>
     /// <param name="others">Players of the other groups, those that come next first.</param>
     public static Placement FillInTurn(IReadOnlyList<Place> places, IEnumerable<PlayerId> own, IReadOnlyList<PlayerId> others)
     {

@@ -6,6 +6,9 @@ namespace KeepTally.Core.Places;
 public static class Rotation
 {
     /// <summary>The winner, loser and actor of a rotation.</summary>
+    /// <param name="Winner">The player who won the rally; null for none.</param>
+    /// <param name="Loser">The player who lost the rally; null for none.</param>
+    /// <param name="Actor">The player the tap was for; null for none.</param>
     /// <param name="SideOf">Where sides play, the side of a player: a tap that names a side names its players; else null.</param>
     public readonly record struct Named(
         PlayerId? Winner,
@@ -60,6 +63,9 @@ public static class Rotation
     /// Places moved on as players see it: with fewer players than jobs one rotation may leave the job that scores to nobody, so
     /// it goes on until a player has it, once round at the most.
     /// </summary>
+    /// <param name="before">The placement before the rotation.</param>
+    /// <param name="moves">The moves of the rotation.</param>
+    /// <param name="named">The players the moves may name.</param>
     /// <param name="isDone">A player who is done is passed over as if they stood in no line; nobody where it is left out.</param>
     public static Placement Next(Placement before, IReadOnlyList<Move> moves, Named named, Func<PlayerId, bool>? isDone = null)
     {

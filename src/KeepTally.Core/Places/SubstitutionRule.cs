@@ -11,6 +11,8 @@ namespace KeepTally.Core.Places;
 /// </summary>
 public static class SubstitutionRule
 {
+    /// <param name="before">The placement before the substitution.</param>
+    /// <param name="moves">The moves of the rotation.</param>
     /// <param name="gone">Who goes, or null.</param>
     /// <param name="comes">Who comes, or null; a player who stands already changes places with who goes.</param>
     /// <param name="sideOf">The side a player is on, or null.</param>

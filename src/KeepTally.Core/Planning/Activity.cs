@@ -22,6 +22,7 @@ public readonly record struct Activity(decimal ActiveShare, decimal WaitSeconds,
     public decimal BetweenGoes { get; init; }
 
     /// <summary>Works it out, exact, and rounded to two decimals, halves away from nought.</summary>
+    /// <param name="card">The drill card.</param>
     /// <param name="stage">The stage of the card that is done.</param>
     /// <param name="seconds">How long the drill is given, in seconds.</param>
     /// <param name="group">How many share the floor; see <see cref="SharedFloor"/>.</param>

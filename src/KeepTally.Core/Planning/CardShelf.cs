@@ -32,6 +32,10 @@ public sealed class CardShelf(Func<string, IReadOnlyDictionary<string, string>, 
     internal static int StageOf(PlanBlock.Drill drill, DrillCard card) => Math.Min(drill.Stage ?? 0, card.Stages.Count - 1);
 
     /// <summary>A card with as many on each side as so many players in so many groups fill.</summary>
+    /// <param name="card">The drill card.</param>
+    /// <param name="stage">The stage of the card.</param>
+    /// <param name="players">The number of players.</param>
+    /// <param name="groups">The number of groups.</param>
     /// <param name="most">The greatest number the coach wants on each side; null for as many as there are.</param>
     internal static DrillCard Played(DrillCard card, int stage, int players, int groups, int? most = null) =>
         VersusChoice.Played(card, stage, VersusChoice.Spread(card.Stages[stage], players, groups, most));

@@ -36,6 +36,7 @@ public static class ClockFit
     public static double MinutesFor(ClockPlan plan) => Math.Ceiling(plan.Total.TotalSeconds / 30) / 2;
 
     /// <summary>Returns how many units take their turns by the rounds of a clock; 1 where rounds are nobody's turn.</summary>
+    /// <param name="stage">The stage of the card.</param>
     /// <param name="units">How many units are on the largest sheet.</param>
     public static int Turns(Stage stage, int units) => stage is { Play: Play.Turns, Clock.Rounds: > 1 } ? Math.Max(1, units) : 1;
 
@@ -43,6 +44,8 @@ public static class ClockFit
     /// The same clock with as many rounds as fit, one at least, in turns a whole number of turns for everyone where there is time
     /// for one each; a clock of a single round works longer or shorter, in whole steps of five seconds.
     /// </summary>
+    /// <param name="plan">The plan of the clock.</param>
+    /// <param name="given">The time given.</param>
     /// <param name="turns">How many take turns by its rounds; see <see cref="Turns"/>.</param>
     public static ClockPlan To(ClockPlan plan, Duration given, int turns = 1)
     {

@@ -9,6 +9,8 @@ namespace KeepTally.Core.Planning;
 public static class FitToTime
 {
     /// <summary>The sheet that fits, or comes as near as its cards allow.</summary>
+    /// <param name="plan">The plan of the timing sheet.</param>
+    /// <param name="shelf">The cards that the plan names.</param>
     /// <param name="from">The first line that may change: what is done already stays.</param>
     /// <param name="lost">Seconds that are gone besides, where practice runs behind.</param>
     public static Plan Of(Plan plan, CardShelf shelf, int from = 0, double lost = 0)

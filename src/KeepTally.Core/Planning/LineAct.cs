@@ -37,6 +37,10 @@ public enum LineAct
 public static class LineActs
 {
     /// <summary>The sheet then, or why it cannot be.</summary>
+    /// <param name="plan">The plan that is changed.</param>
+    /// <param name="index">The position of the line, from 0.</param>
+    /// <param name="act">The change.</param>
+    /// <param name="shelf">The cards that the plan names.</param>
     /// <param name="firstOpen">The first line that can still be moved.</param>
     public static Result<Plan> Apply(this Plan plan, int index, LineAct act, CardShelf shelf, int firstOpen = 0)
     {

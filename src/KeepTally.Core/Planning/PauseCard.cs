@@ -11,6 +11,7 @@ public static class PauseCard
     public const string Id = "pause";
 
     /// <param name="name">What it is called, such as "Water".</param>
+    /// <param name="minutes">The minutes of the break.</param>
     /// <returns>The card as JSON of <c>keep-tally/drill@1</c>.</returns>
     public static string Write(string name, double minutes) =>
         ClockCard.Write(Id, name, "none", minutes * 60, change: 0, rounds: 1, countIn: 0);

@@ -22,6 +22,8 @@ public abstract record PlanBlock
 
     /// <summary>A drill from the book.</summary>
     /// <param name="Card">The id of its card.</param>
+    /// <param name="Minutes">The minutes of the line.</param>
+    /// <param name="Groups">The number of groups; null for what the card suggests.</param>
     public sealed record Drill(string Card, double Minutes, int Groups) : PlanBlock
     {
         /// <summary>The only part of the card that is done, from 0; null for the whole card.</summary>
@@ -48,6 +50,7 @@ public abstract record PlanBlock
 
     /// <summary>Groups going round stations, a drill at each.</summary>
     /// <param name="Stations">The id of each station's card.</param>
+    /// <param name="MinutesEach">The minutes of each station.</param>
     /// <param name="Groups">How many groups go round; null for as many as stations.</param>
     public sealed record Circuit(IReadOnlyList<string> Stations, double MinutesEach, int? Groups) : PlanBlock
     {

@@ -6,7 +6,9 @@ namespace KeepTally.Core.Planning;
 public static class PlanChanges
 {
     /// <summary>A clause for each change: "added Three gates", "Minute trios now 6 min (was 4)"; none where nothing differs.</summary>
+    /// <param name="before">The plan before the changes.</param>
     /// <param name="after">What an edit made of the first: a line it kept has its key, a new one has none.</param>
+    /// <param name="shelf">The cards that the plan names.</param>
     public static IReadOnlyList<string> Of(Plan before, Plan after, CardShelf shelf)
     {
         var was = before.Blocks.Where(block => block.Key is not null).ToDictionary(block => block.Key!.Value);

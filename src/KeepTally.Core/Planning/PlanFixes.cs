@@ -8,6 +8,8 @@ namespace KeepTally.Core.Planning;
 /// What fixes a warning: each was tried on the sheet, takes the warning away, and brings none that is worse. Those that bring
 /// none at all stand first.
 /// </summary>
+/// <param name="plan">The plan of the timing sheet.</param>
+/// <param name="shelf">The cards that the plan names.</param>
 /// <param name="spares">Drills of the book that may be put in, by card, the best first.</param>
 public sealed class PlanFixes(Plan plan, CardShelf shelf, IReadOnlyList<string> spares)
 {

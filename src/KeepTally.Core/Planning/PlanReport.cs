@@ -3,8 +3,11 @@ using KeepTally.Core.Cards;
 namespace KeepTally.Core.Planning;
 
 /// <summary>The arithmetic of a timing sheet: when everything is, how busy players are, what does not fit. Source: docs/formats.md, section 5.</summary>
+/// <param name="Plan">The plan of the timing sheet.</param>
 /// <param name="Total">Seconds of all lines and what comes before them.</param>
 /// <param name="Slack">Seconds left over; below nought where the sheet does not fit.</param>
+/// <param name="Blocks">The reports of the blocks, in order.</param>
+/// <param name="Warnings">The warnings, the worst first.</param>
 public sealed record PlanReport(
     Plan Plan,
     double Total,
@@ -37,6 +40,7 @@ public sealed record PlanReport(
 
 /// <summary>The arithmetic of one line.</summary>
 /// <param name="Index">Its place on the sheet, from 0.</param>
+/// <param name="Block">The block reported on.</param>
 /// <param name="ChangeFrom">When what comes before it begins, in seconds from the start.</param>
 /// <param name="From">When it begins itself.</param>
 /// <param name="To">When it is over.</param>

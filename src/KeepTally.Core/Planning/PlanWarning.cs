@@ -1,6 +1,7 @@
 namespace KeepTally.Core.Planning;
 
 /// <summary>Something about a sheet that a coach should look at.</summary>
+/// <param name="Code">The code of the warning.</param>
 /// <param name="Block">The line it is about, from 0; null for the sheet as a whole.</param>
 /// <param name="Station">At a circuit, the station it is about, from 0; null for the line.</param>
 /// <param name="Text">What is the matter, in a sentence.</param>

@@ -9,6 +9,7 @@ public static class SharedFloor
     /// Where groups take turns or play each other, everyone; else those of one group, the largest. The sides of a court are
     /// dealt out of one group, so a match of sides is shared by that group.
     /// </summary>
+    /// <param name="stage">The stage of the card.</param>
     /// <param name="players">How many there are in all.</param>
     /// <param name="groups">How many groups or courts they make, 1 or more.</param>
     public static int Players(Stage stage, int players, int groups) =>

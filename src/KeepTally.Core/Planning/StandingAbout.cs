@@ -14,6 +14,9 @@ public static class StandingAbout
     /// The change that helps a drill most, or null where everybody is busy or nothing helps. What is offered to be taken brings
     /// no warning that was not there; what takes more than there is to practise with is told, and not offered.
     /// </summary>
+    /// <param name="plan">The plan of the timing sheet.</param>
+    /// <param name="index">The position of the line, from 0.</param>
+    /// <param name="shelf">The cards that the plan names.</param>
     /// <param name="spares">Drills that may be done at other places, by card, the best first.</param>
     public static BusyChange? Best(Plan plan, int index, CardShelf shelf, IReadOnlyList<string> spares)
     {

@@ -5,6 +5,7 @@ using KeepTally.Core.Live;
 namespace KeepTally.Core.Reports;
 
 /// <summary>How a unit did at one of the moves that were called for.</summary>
+/// <param name="Unit">The id of the unit.</param>
 /// <param name="Move">The move, as the card names it.</param>
 /// <param name="Goes">Counted taps while it was called, neutral ones too.</param>
 /// <param name="Made">How many of them were successes.</param>
@@ -14,6 +15,7 @@ public sealed record CalledRow(PlayerId Unit, string Move, int Goes, int Made);
 internal static class CalledLog
 {
     /// <summary>Returns a row for each unit and each move that unit was called for, units in the order of the sheet; none where nothing is called.</summary>
+    /// <param name="live">The sheet as it was replayed.</param>
     /// <param name="sheet">What the sheet is known by; null where nobody knows any more, so that a random order cannot be told.</param>
     internal static IReadOnlyList<CalledRow> Of(Sheet live, SheetId? sheet)
     {

@@ -17,10 +17,12 @@ namespace KeepTally.Core.Reports;
 /// <param name="Id">What it is known by where it is kept; empty where it is not.</param>
 /// <param name="Name">The name of the group or court; empty where there was only one.</param>
 /// <param name="Stop">In a circuit, where on the way round; null on the sheet that keeps its clock.</param>
+/// <param name="Outcome">The sheet, scored.</param>
 public sealed record KeptSheet(string Id, string Name, CircuitStop? Stop, ScoredSheet Outcome);
 
 /// <summary>A line of the timing sheet that was run: a drill, a circuit, a break.</summary>
 /// <param name="Id">What it is known by where it is kept.</param>
+/// <param name="Sheets">The sheets, in order.</param>
 /// <param name="Planned">What the timing sheet gave it; null where it did not say.</param>
 public sealed record KeptRun(int Id, IReadOnlyList<KeptSheet> Sheets, Duration? Planned = null)
 {
@@ -29,6 +31,11 @@ public sealed record KeptRun(int Id, IReadOnlyList<KeptSheet> Sheets, Duration? 
 }
 
 /// <summary>The results of a drill: its sheets as they ended, ranked.</summary>
+/// <param name="RunId">The id of the run.</param>
+/// <param name="Card">The drill card.</param>
+/// <param name="Stage">The stage of the card.</param>
+/// <param name="Rows">The rows, in order.</param>
+/// <param name="Sheets">The sheets, in order.</param>
 /// <param name="Station">In a circuit, the station from 0; else null.</param>
 /// <param name="Jobs">Where places move on: for how long each player had each job.</param>
 /// <param name="Begun">Whether the drill was started at all.</param>

@@ -3,6 +3,8 @@ using KeepTally.Core.Cards;
 namespace KeepTally.Core.Reports;
 
 /// <summary>A kind of error, how often it was made, and what it cost.</summary>
+/// <param name="Label">The label of the outcome.</param>
+/// <param name="Count">The number counted.</param>
 /// <param name="Ends">Each of them puts a unit out or ends the game.</param>
 /// <param name="Cost">Points lost or given away by all of them.</param>
 public sealed record ErrorRow(string Label, int Count, bool Ends, double Cost)
@@ -10,6 +12,7 @@ public sealed record ErrorRow(string Label, int Count, bool Ends, double Cost)
     private static readonly HashSet<string> Ending = ["out", "lose"];
 
     /// <summary>Errors in order of harm: what ends a player's game first, then what cost most points, then what was made most often.</summary>
+    /// <param name="stage">The stage of the card.</param>
     /// <param name="counts">How often each outcome was tapped.</param>
     /// <param name="costs">What outcomes cost in all whose cost does not stand on the card; null where there are none.</param>
     public static IReadOnlyList<ErrorRow> Of(

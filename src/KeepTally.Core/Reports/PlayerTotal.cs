@@ -8,6 +8,8 @@ using KeepTally.Core.Time;
 namespace KeepTally.Core.Reports;
 
 /// <summary>The totals of one player over one or more practices.</summary>
+/// <param name="Id">The id of the player.</param>
+/// <param name="Name">The player's name.</param>
 /// <param name="Own">Goes that were tapped for this player alone, and how many were made.</param>
 /// <param name="Loads">Throws and the like by their kind, from goes tapped for this player.</param>
 /// <param name="Busy">How long they were busy (<see cref="BusyLog"/>).</param>

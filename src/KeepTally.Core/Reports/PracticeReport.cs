@@ -7,6 +7,9 @@ using KeepTally.Core.Words;
 namespace KeepTally.Core.Reports;
 
 /// <summary>A practice on one page.</summary>
+/// <param name="Title">The title.</param>
+/// <param name="Team">The name of the team.</param>
+/// <param name="Date">The day of the practice.</param>
 /// <param name="Drills">The results, drill by drill.</param>
 /// <param name="Players">What each player did in all.</param>
 /// <param name="Planned">What the timing sheet gave all that was begun, breaks too; null where it did not say of all of it.</param>
@@ -50,6 +53,9 @@ public sealed record PracticeReport(
 
     private IEnumerable<DrillResult> Firsts => Drills.Where(drill => drill.IsFirst);
 
+    /// <param name="title">The title.</param>
+    /// <param name="team">The name of the team.</param>
+    /// <param name="date">The day of the practice.</param>
     /// <param name="runs">All that was on the timing sheet, in its order.</param>
     /// <param name="stillOn">Whether what has not been ended may be begun yet, or go on.</param>
     public static PracticeReport Of(string title, string team, DateOnly date, IReadOnlyList<KeptRun> runs, bool stillOn = false)

@@ -8,8 +8,14 @@ using KeepTally.Core.Words;
 namespace KeepTally.Core.Reports;
 
 /// <summary>How a sheet ended, or stands so far.</summary>
+/// <param name="Card">The drill card.</param>
+/// <param name="Stage">The stage of the card.</param>
 /// <param name="Begun">Whether it was started at all.</param>
+/// <param name="Head">The head of the log: drill, stage, rules and units.</param>
+/// <param name="Units">The units, in order.</param>
+/// <param name="Report">The report of the score.</param>
 /// <param name="Jobs">Where places move on: for how long each player had each job.</param>
+/// <param name="Notes">The notes.</param>
 /// <param name="PutRight">Taps that were put right afterwards, a line each.</param>
 /// <param name="Work">How long it took, and how long of that players were busy.</param>
 public sealed record ScoredSheet(
@@ -32,6 +38,7 @@ public sealed record ScoredSheet(
     public IReadOnlyList<CalledRow> Called { get; init; } = [];
 
     /// <summary>A sheet as its log leaves it.</summary>
+    /// <param name="live">The sheet as it was replayed.</param>
     /// <param name="id">What the sheet is known by; null where it is kept nowhere.</param>
     public static ScoredSheet Of(Sheet live, SheetId? id = null) =>
         new(
@@ -95,10 +102,13 @@ public sealed record ScoredSheet(
 
 /// <summary>Something a coach wrote down while a drill was run.</summary>
 /// <param name="Player">Of whom, by name; null of the drill.</param>
+/// <param name="Text">The text of the note.</param>
 /// <param name="When">"at half-time" or "in the break", where it was; else empty.</param>
 /// <param name="OfPractice">It is about the whole practice.</param>
 public sealed record NoteRow(string? Player, string Text, string When, bool OfPractice);
 
 /// <summary>The jobs of a player in a drill, in words.</summary>
 /// <param name="Sheet">The name of the group or court; empty where there was only one.</param>
+/// <param name="Player">The player's name.</param>
+/// <param name="Jobs">The time in each job, in words.</param>
 public sealed record JobRow(string Sheet, string Player, string Jobs);

@@ -3,7 +3,9 @@ using KeepTally.Core.Text;
 namespace KeepTally.Core.Reports;
 
 /// <summary>Something looked for all practice long, and how often it was seen of a player.</summary>
+/// <param name="Habit">The name of the habit.</param>
 /// <param name="Player">Whose it was, by name; null for the team's.</param>
+/// <param name="Count">The number counted.</param>
 public sealed record SeenRow(string Habit, string? Player, int Count)
 {
     /// <summary>"Loose ball 4: Ada Fenwick 3, the team 1", a line for each habit.</summary>

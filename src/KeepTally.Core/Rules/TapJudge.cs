@@ -17,6 +17,7 @@ internal abstract class TapJudge
 }
 
 /// <summary>A tap that is counted, in indices.</summary>
+/// <param name="Event">The event of the tap.</param>
 /// <param name="Zone">The zone it names, the number of zones for none of them; -1 where it names no zone.</param>
 /// <param name="Counted">The index of its outcome among the unit's counts.</param>
 internal readonly record struct CountedTap(RunEvent.Tap Event, int Zone, int Counted);
@@ -31,6 +32,7 @@ internal interface IBreachJudge
 /// <summary>Says whether a tap was an attempt and succeeded, where that is not for its outcome to say.</summary>
 internal interface IAttemptJudge
 {
+    /// <param name="unit">The unit: a player, a pair, a group or a side.</param>
     /// <param name="zone">The zone the tap names; see <see cref="CountedTap"/>.</param>
     /// <param name="attempt">What its outcome says: true a success, false a failure, null neither.</param>
     bool? Attempt(UnitTally unit, int zone, bool? attempt);

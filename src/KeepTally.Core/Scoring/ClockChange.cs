@@ -8,6 +8,8 @@ namespace KeepTally.Core.Scoring;
 internal static class ClockChange
 {
     /// <summary>The clock from then on; the same one where the word does nothing, as a skip of what is over already.</summary>
+    /// <param name="said">The event.</param>
+    /// <param name="plan">The plan of the clock.</param>
     /// <param name="now">What the clock reads.</param>
     internal static ClockPlan Of(RunEvent said, ClockPlan plan, ClockTime now) =>
         said switch

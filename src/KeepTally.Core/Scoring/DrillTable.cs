@@ -10,6 +10,7 @@ namespace KeepTally.Core.Scoring;
 /// <param name="Head">Who it was for.</param>
 /// <param name="Units">Everyone who carries a score on it.</param>
 /// <param name="Begun">Whether it was started at all.</param>
+/// <param name="Report">The report of the score.</param>
 public sealed record DrillSheet(string Name, LogHead Head, IReadOnlyList<Unit> Units, bool Begun, ScoreReport Report)
 {
     /// <summary>The id of the stored sheet; empty where it is not stored.</summary>
@@ -22,6 +23,8 @@ public sealed record DrillSheet(string Name, LogHead Head, IReadOnlyList<Unit> U
 /// <summary>One unit's line in the results of a drill.</summary>
 /// <param name="Rank">From 1; null for who is not ranked: it did not play, or had no go.</param>
 /// <param name="Stage">What was played.</param>
+/// <param name="Sheet">The sheet.</param>
+/// <param name="Unit">The report of the unit.</param>
 /// <param name="Report">What it did, over all games where there were several.</param>
 public sealed record DrillRow(int? Rank, Stage Stage, DrillSheet Sheet, Unit Unit, UnitReport Report)
 {
@@ -62,6 +65,7 @@ public static class DrillTable
     /// Every unit with its rank, the best first: more games won, or the match, then by the measures. Anyone who had no go is
     /// not ranked and comes after the rest, though in a match both sides are; a stage without scores ranks nobody.
     /// </summary>
+    /// <param name="stage">The stage of the card.</param>
     /// <param name="sheets">All of the same stage.</param>
     public static IReadOnlyList<DrillRow> Rank(Stage stage, IReadOnlyList<DrillSheet> sheets)
     {

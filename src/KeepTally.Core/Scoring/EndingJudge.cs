@@ -17,6 +17,7 @@ internal sealed class EndingJudge
     /// <summary>A tap can end nobody but the unit tapped: no other unit's points move, and no ending looks at others.</summary>
     private readonly bool _endsAlone;
 
+    /// <param name="stage">The stage of the card.</param>
     /// <param name="movesOthers">Whether an outcome of the stage gives points to any player but the unit tapped.</param>
     internal EndingJudge(Stage stage, bool movesOthers)
     {
@@ -26,6 +27,8 @@ internal sealed class EndingJudge
     }
 
     /// <summary>Ends units in their order, then the sheet where all are done, then passes the turn.</summary>
+    /// <param name="state">The score so far.</param>
+    /// <param name="tapped">The unit that was tapped.</param>
     /// <param name="passes">Whether the tap itself passes the turn.</param>
     /// <param name="running">Running time at the tap.</param>
     internal void Judge(ScoreState state, UnitTally tapped, bool passes, RunningTime running)

@@ -4,8 +4,10 @@ using KeepTally.Core.Rules;
 namespace KeepTally.Core.Scoring;
 
 /// <summary>The result of an event on a sheet.</summary>
+/// <param name="Kind">The kind of result.</param>
 /// <param name="Unit">For a tap that was counted, late or void the index of its unit, for a turn that of whose it became; or -1.</param>
 /// <param name="Attempt">For a counted tap: true a success, false a failure, null neither.</param>
+/// <param name="Refusal">The reason of a refusal; null where it was not refused.</param>
 /// <param name="TurnPassed">Whether the turn went to another unit.</param>
 /// <param name="OfJob">A counted tap that is of the player who has a job, and no rep of its own.</param>
 /// <param name="Breached">What the tap breached, or null.</param>

@@ -37,8 +37,10 @@ internal sealed class GameLog
 
     internal void Begin(Instant at) => FirstBegan ??= at;
 
+    /// <param name="game">The game as it ended.</param>
     /// <param name="clock">What its clock read when it was over.</param>
     /// <param name="rounds">How many rounds its clock had.</param>
+    /// <param name="changeEnds">True where the sides change ends.</param>
     internal void End(ScoreReport game, ClockTime clock, int rounds, bool changeEnds)
     {
         _over.Add(game);

@@ -30,6 +30,7 @@ internal sealed class HabitLog
 }
 
 /// <summary>A habit that was seen.</summary>
+/// <param name="Habit">The name of the habit.</param>
 /// <param name="Player">Of whom; null for the team.</param>
 /// <param name="Count">How often.</param>
 public sealed record HabitReport(string Habit, PlayerId? Player, int Count);

@@ -82,6 +82,7 @@ public sealed class Roster
     }
 
     /// <summary>Applies a substitution; who left the sheet by it and who came onto it. Two who are both on change groups.</summary>
+    /// <param name="substitution">The player who goes and the player who comes.</param>
     /// <param name="running">When it happens, on the running time of the sheet.</param>
     internal (PlayerId? Left, PlayerId? Came) Apply(RunEvent.Substitution substitution, RunningTime running)
     {

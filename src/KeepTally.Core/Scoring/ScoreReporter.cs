@@ -9,7 +9,14 @@ namespace KeepTally.Core.Scoring;
 /// <summary>Writes down how a sheet stands at a moment. What the clock alone has ended by then is told, and nothing is changed.</summary>
 internal static class ScoreReporter
 {
+    /// <param name="stageIndex">The position of the stage on the card, from 0.</param>
+    /// <param name="stage">The stage of the card.</param>
+    /// <param name="state">The score so far.</param>
+    /// <param name="limit">The limit of time.</param>
+    /// <param name="started">True once the drill was started.</param>
     /// <param name="running">Running time at the moment.</param>
+    /// <param name="freezes">The stops, in order.</param>
+    /// <param name="stays">The time each player spent on the sheet.</param>
     internal static ScoreReport Report(
         int stageIndex,
         Stage stage,
@@ -78,6 +85,11 @@ internal static class ScoreReporter
     }
 
     /// <summary>The index of the unit ranked first alone, or -1.</summary>
+    /// <param name="stage">The stage of the card.</param>
+    /// <param name="state">The score so far.</param>
+    /// <param name="limit">The limit of time.</param>
+    /// <param name="started">True once the drill was started.</param>
+    /// <param name="running">The work that has run so far.</param>
     /// <param name="whoHadGo">Only among those for whom something was counted; in a match among all.</param>
     internal static int Leader(
         Stage stage,

@@ -75,6 +75,7 @@ internal sealed class TapAddress
         : amend.Zone is { } zone && ZoneOf(zone) < 0 ? UnknownZone(zone)
         : null;
 
+    /// <param name="tap">The tap.</param>
     /// <param name="turn">The unit whose turn it is, or -1.</param>
     /// <param name="ball">The unit with the ball, or -1.</param>
     /// <param name="found">The tap in indices; its unit is -1 where nobody has the turn any more.</param>

@@ -28,6 +28,9 @@ internal sealed class TapScoring
         _endings = new EndingJudge(stage, movesOthers: Array.Exists(_outcomes, outcome => outcome.OtherPoints.Length > 0));
     }
 
+    /// <param name="tap">The tap.</param>
+    /// <param name="state">The score so far.</param>
+    /// <param name="address">The unit and outcome the tap is for.</param>
     /// <param name="started">Whether the sheet has started.</param>
     /// <param name="running">Running time at the tap.</param>
     internal EventResult Take(RunEvent.Tap tap, ScoreState state, TapAddress address, bool started, RunningTime running)

@@ -27,6 +27,7 @@ public sealed record Verdict(
     public IReadOnlyList<Verdict> Courts { get; init; } = [];
 
     /// <summary>The verdict of a drill.</summary>
+    /// <param name="stage">The stage of the card.</param>
     /// <param name="rows">Its rows as <see cref="DrillTable.Rank"/> leaves them.</param>
     /// <param name="open">Whether it may be begun yet or go on.</param>
     public static Verdict Of(Stage stage, IReadOnlyList<DrillRow> rows, bool open)

@@ -12,6 +12,7 @@ public static class DrillSkill
     /// One player or group that makes this share of its goes; in a match the first side wins this share of the rallies. Null where nothing
     /// on the card is called a success, or it takes more than two sides.
     /// </summary>
+    /// <param name="stage">The stage of the card.</param>
     /// <param name="share">From 0 to 1.</param>
     /// <param name="counts">How often each outcome was tapped before; where it is known, ways to make it and to miss it fall as they did.</param>
     /// <param name="record">What the share was read from, to be as unsure as that; null where it is certain.</param>

@@ -4,7 +4,9 @@ using KeepTally.Core.Time;
 namespace KeepTally.Core.Simulation;
 
 /// <summary>When reps happen: every pace while there is work, until the time is up. Worked out once for all runs.</summary>
+/// <param name="timeline">The intervals of the clock.</param>
 /// <param name="ends">The time after which nothing happens; null where there is none.</param>
+/// <param name="pace">The time a rep takes.</param>
 internal sealed class RepTimes(Timeline? timeline, Duration? ends, Duration pace)
 {
     private readonly List<Instant> _times = [];

@@ -25,6 +25,7 @@ public sealed record SheetSimulation(double Given, double OnTime, double Half)
     /// <summary>In what share of tries a player is not done in the time a drill was given.</summary>
     /// <param name="lasts">How long it lasts for one player or group, try by try.</param>
     /// <param name="units">How many do it side by side.</param>
+    /// <param name="given">The time given, in seconds.</param>
     public static double Unfinished(double[] lasts, int units, double given) =>
         Enumerable.Range(0, lasts.Length).Count(run => LastOf(lasts, units, run) > given) / (double)lasts.Length;
 

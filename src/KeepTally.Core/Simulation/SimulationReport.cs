@@ -19,6 +19,7 @@ public sealed record SimulationReport(
 );
 
 /// <summary>The figures of a unit over many runs.</summary>
+/// <param name="Unit">The id of the unit.</param>
 /// <param name="Points">Its points at the end.</param>
 /// <param name="Cleared">Rungs it had cleared at the end.</param>
 /// <param name="Wins">The share of runs that it won.</param>

@@ -7,6 +7,7 @@ namespace KeepTally.Core.Simulation;
 public static class SimulationWriter
 {
     /// <summary>The report as one line of JSON; figures to six decimals.</summary>
+    /// <param name="report">The report.</param>
     /// <param name="exact">What can be calculated without playing; null where nothing can.</param>
     public static string Write(SimulationReport report, ExactAnswer? exact = null) =>
         JsonLine.Write(json =>

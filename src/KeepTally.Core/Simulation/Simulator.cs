@@ -33,7 +33,9 @@ public sealed class Simulator
     }
 
     /// <summary>A stage to be played by such players, or why it cannot be.</summary>
+    /// <param name="card">The drill card.</param>
     /// <param name="stage">The stage of the card, from 0.</param>
+    /// <param name="skill">The chance that a go succeeds.</param>
     public static Result<Simulator> Open(DrillCard card, int stage, Skill skill)
     {
         if (stage < 0 || stage >= card.Stages.Count)

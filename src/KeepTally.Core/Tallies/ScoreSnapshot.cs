@@ -3,7 +3,12 @@ using KeepTally.Core.Identity;
 namespace KeepTally.Core.Tallies;
 
 /// <summary>How a sheet stands at a moment, as far as words about one tap ask for it: quick to take before and after.</summary>
+/// <param name="Started">True once the drill was started.</param>
+/// <param name="Done">True once the sheet is over.</param>
 /// <param name="Winner">Who has won or is first alone, once the sheet is done; else null.</param>
+/// <param name="Turn">The id of the unit whose turn it is; null for none.</param>
+/// <param name="Ball">The unit that has the ball; null for none.</param>
+/// <param name="Units">The units, in order.</param>
 public sealed record ScoreSnapshot(
     bool Started,
     bool Done,

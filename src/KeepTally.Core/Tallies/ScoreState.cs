@@ -6,6 +6,9 @@ using KeepTally.Core.Time;
 namespace KeepTally.Core.Tallies;
 
 /// <summary>The state of a sheet while it is folded: units, turn, ball, and whether it is done.</summary>
+/// <param name="units">The tallies of the units, in order.</param>
+/// <param name="play">The way units play: together, in turns or in a match.</param>
+/// <param name="ball">The unit that has the ball at the start, from 0; below 0 for none.</param>
 /// <param name="plan">The clock of the stage, or null.</param>
 /// <param name="turnsEach">How many turns each unit has; null where nothing says so.</param>
 internal sealed class ScoreState(UnitTally[] units, Play play, int ball, ClockPlan? plan, int? turnsEach = null)
@@ -138,6 +141,8 @@ internal sealed class ScoreState(UnitTally[] units, Play play, int ball, ClockPl
         }
     }
 
+    /// <param name="unit">The unit: a player, a pair, a group or a side.</param>
+    /// <param name="running">The work that has run so far.</param>
     /// <param name="finished">By what the unit did itself, and not by the clock, the coach, or another's win.</param>
     internal void Finish(UnitTally unit, RunningTime running, bool finished = false)
     {
@@ -174,6 +179,8 @@ internal sealed class ScoreState(UnitTally[] units, Play play, int ball, ClockPl
     }
 
     /// <summary>The sheet is done, won by a unit; -1 where nobody is left to win.</summary>
+    /// <param name="unit">The position of the unit that won, from 0.</param>
+    /// <param name="running">The work that has run so far.</param>
     /// <param name="finished">It won by what was done, and not because another was out.</param>
     internal void Win(int unit, RunningTime running, bool finished = true)
     {
@@ -216,7 +223,9 @@ internal sealed class ScoreState(UnitTally[] units, Play play, int ball, ClockPl
     }
 
     /// <summary>A unit goes off the sheet with all it has scored; the turn and the ball pass on.</summary>
+    /// <param name="unit">The unit: a player, a pair, a group or a side.</param>
     /// <param name="instead">Who came in for it, or null: the turn and the ball pass to the next.</param>
+    /// <param name="running">The work that has run so far.</param>
     internal void GoOff(UnitTally unit, UnitTally? instead, RunningTime running)
     {
         unit.WentOff = running;
@@ -238,6 +247,7 @@ internal sealed class ScoreState(UnitTally[] units, Play play, int ball, ClockPl
     /// <summary>Passes the turn to a unit, or to the next in listed order that is not done; the sheet is done where that was the last turn of all.</summary>
     /// <param name="over">When the turn before was over.</param>
     /// <param name="now">When it is passed.</param>
+    /// <param name="to">The position of the unit whose turn is next; null for the next in order.</param>
     internal void PassTurn(RunningTime over, RunningTime now, int? to = null)
     {
         var before = Units[Turn];

@@ -9,6 +9,8 @@ internal sealed class UnitTally
 {
     private readonly IRuleState[] _states;
 
+    /// <param name="index">The position of the unit, from 0.</param>
+    /// <param name="unit">The unit it is the tally of.</param>
     /// <param name="counts">How many figures there are to count taps by; see <see cref="CountsOf"/>.</param>
     /// <param name="states">What rules remember of the unit, each in its judge's slot.</param>
     internal UnitTally(int index, Unit unit, int counts, IRuleState[] states)

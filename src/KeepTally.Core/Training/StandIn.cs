@@ -22,7 +22,11 @@ public static class StandIn
     }
 
     /// <summary>Draws the tap of a go; null where nothing is left to do.</summary>
+    /// <param name="sheet">The sheet.</param>
+    /// <param name="unit">The unit whose go it is.</param>
     /// <param name="comesOff">Whether the try succeeds.</param>
+    /// <param name="now">The moment of the go.</param>
+    /// <param name="draw">The source of random numbers; seeded, so that a run can be repeated.</param>
     public static TapCommand? Go(Sheet sheet, PlayerId unit, bool comesOff, Instant now, SeededDraw draw)
     {
         var report = sheet.ReportAt(now).Units.First(each => each.Id == unit);

@@ -29,6 +29,7 @@ public sealed record ThumbReport(
     private static readonly Duration Longest = Duration.FromSeconds(12);
 
     /// <summary>Holds taps against what happened: each is of the first it fits that nobody has tapped yet.</summary>
+    /// <param name="shown">The happenings that were shown.</param>
     /// <param name="taps">Those that stand, in their order; what was taken back was never said.</param>
     public static ThumbReport Of(IReadOnlyList<Shown> shown, IReadOnlyList<RunEvent.Tap> taps)
     {

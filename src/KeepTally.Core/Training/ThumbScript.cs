@@ -27,6 +27,7 @@ public static class ThumbScript
     /// <param name="pace">From one rep to the next.</param>
     /// <param name="length">For so long after the start.</param>
     /// <param name="skill">The share of tries made.</param>
+    /// <param name="draw">The source of random numbers; seeded, so that a run can be repeated.</param>
     public static IReadOnlyList<Shown> Play(
         LivePractice practice,
         Instant start,

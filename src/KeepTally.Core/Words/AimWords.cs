@@ -8,6 +8,7 @@ namespace KeepTally.Core.Words;
 public static class AimWords
 {
     /// <summary>Empty where only the clock or the coach ends it.</summary>
+    /// <param name="stage">The stage whose aim is said.</param>
     /// <param name="points">The points of each unit.</param>
     public static string Of(Stage stage, IReadOnlyList<double> points) =>
         Phrase.Capital(string.Join(", or ", stage.Until.Select(ending => ending.Aim(stage, points)).Where(aim => aim.Length > 0)));

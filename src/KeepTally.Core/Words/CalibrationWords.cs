@@ -6,6 +6,8 @@ namespace KeepTally.Core.Words;
 /// <summary>Whether foresight is to be trusted, in sentences.</summary>
 public static class CalibrationWords
 {
+    /// <param name="bins">The forecasts, grouped by what was foreseen.</param>
+    /// <param name="forecasts">The forecasts, with what happened.</param>
     /// <param name="few">Fewer forecasts than this say nothing.</param>
     public static IEnumerable<string> Of(IReadOnlyList<CalibrationBin> bins, IReadOnlyCollection<Forecast> forecasts, int few)
     {

@@ -85,7 +85,9 @@ public static class FairWords
         ]);
 
     /// <summary>"only three of them get a go", "two of them get one more go"; after the first of its kind the number alone.</summary>
+    /// <param name="count">The number of players.</param>
     /// <param name="more">How many goes more than others; 0 where others get none at all.</param>
+    /// <param name="first">True for the first part of the sentence.</param>
     private static string Gets(int count, int more, bool first)
     {
         var gets = count == 1 ? "gets" : "get";

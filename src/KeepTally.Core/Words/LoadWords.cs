@@ -10,6 +10,7 @@ public static class LoadWords
     /// <summary>The caution that goes with every sentence on load.</summary>
     public const string Defers = "Your league's rules and medical people come first.";
 
+    /// <param name="warning">The warning.</param>
     /// <param name="kind">What is counted, as <c>throw</c>.</param>
     public static string Of(LoadWarning warning, string kind) =>
         warning switch

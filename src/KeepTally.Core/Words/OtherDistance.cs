@@ -18,7 +18,11 @@ public static class OtherDistance
     /// "From 6 m in place of 9 m about 60 % would be made, likely between 48 % and 71 %, if shots scatter as widely from there: …";
     /// empty where the distance suits, or nothing is known of it.
     /// </summary>
+    /// <param name="card">The drill card.</param>
+    /// <param name="stage">The stage whose distance is meant.</param>
+    /// <param name="band">The band of success aimed at.</param>
     /// <param name="share">Of the goes in the stage, of whomever.</param>
+    /// <param name="pacing">The coach's paces.</param>
     public static string Of(DrillCard card, Stage stage, SuccessBand band, Share share, Pacing pacing)
     {
         if (

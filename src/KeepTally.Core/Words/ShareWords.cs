@@ -24,6 +24,7 @@ public static class ShareWords
             : $"{Percent(share.Value)} made ({Plain(share)}), likely between {Percent(share.Bounds.Low)} and {Percent(share.Bounds.High)}";
 
     /// <summary>Which of two is better, or that it cannot be told yet.</summary>
+    /// <param name="difference">The difference of the two shares.</param>
     /// <param name="first">What the first is called.</param>
     /// <param name="second">What the second is called.</param>
     public static string Compare(ShareDifference difference, string first, string second)

@@ -22,6 +22,8 @@ public static class SimulationWords
         : $"in {Phrase.Figure(Math.Round(10 * share, MidpointRounding.AwayFromZero))} of 10 runs";
 
     /// <summary>The expected results, one sentence each.</summary>
+    /// <param name="stage">The stage of the card.</param>
+    /// <param name="fit">The simulation.</param>
     /// <param name="given">The time there is for it; null where it does not matter.</param>
     public static IReadOnlyList<string> Of(Stage stage, SimulationReport fit, Duration? given)
     {
@@ -78,6 +80,8 @@ public static class SimulationWords
     }
 
     /// <summary>How long it would take if time did not end it; nothing where only time does.</summary>
+    /// <param name="stage">The stage of the card.</param>
+    /// <param name="whole">The simulation without a limit of time; null where time alone ends it.</param>
     /// <param name="exact">What can be calculated without playing; null where nothing can.</param>
     public static IReadOnlyList<string> LetRun(Stage stage, SimulationReport? whole, ExactAnswer? exact)
     {
@@ -98,8 +102,10 @@ public static class SimulationWords
     }
 
     /// <summary>A drill on a timing sheet in one sentence: what it needs against what it was given.</summary>
+    /// <param name="stage">The stage of the card.</param>
     /// <param name="within">As it is played in the time it was given.</param>
     /// <param name="whole">As it is played until it ends; null where only the time ends it.</param>
+    /// <param name="given">The time given.</param>
     public static string InTime(Stage stage, SimulationReport within, SimulationReport? whole, Duration given)
     {
         if (whole is null || !Ends(stage))
@@ -123,6 +129,7 @@ public static class SimulationWords
         $"With this record, the par of {par.By.Told(par.Value)} is met {Tries(fit.Units[0].ParMet)} of {Phrase.Span(given)}.";
 
     /// <summary>A whole timing sheet, if each drill is let run till the last is done.</summary>
+    /// <param name="sheet">The simulation of the sheet.</param>
     /// <param name="unfinished">The drill likeliest not to be played out in what it was given, and how often it is not; null where none is.</param>
     public static IReadOnlyList<string> OfSheet(SheetSimulation sheet, (string Name, double Share)? unfinished)
     {

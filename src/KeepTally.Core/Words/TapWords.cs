@@ -145,6 +145,7 @@ public static class TapWords
     }
 
     /// <summary>"Bea is next." where the lines of the pad are others' than before; empty where one of those stays.</summary>
+    /// <param name="sheet">The sheet after the tap.</param>
     /// <param name="before">Whose lines they were.</param>
     public static string WhoIsNext(Sheet sheet, IReadOnlyCollection<PlayerId> before)
     {

@@ -30,6 +30,8 @@ public static class TrendWords
     }
 
     /// <summary>How a figure has gone from practice to practice.</summary>
+    /// <param name="trend">The trend.</param>
+    /// <param name="practices">The number of practices.</param>
     /// <param name="name">What it is called, as "points".</param>
     /// <param name="fewIsGood">Less of it is better.</param>
     public static string OfFigures(Trend? trend, int practices, string name, bool fewIsGood)

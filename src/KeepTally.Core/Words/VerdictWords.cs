@@ -15,6 +15,7 @@ public static class VerdictWords
     /// "Plain won, 11 to 8.", "Plain won with a block, 4 to 6.", "Ada first with 11 points.", "Ada and Bea level with 4 points.",
     /// "Nobody had a go."; empty where there is nothing to compare.
     /// </summary>
+    /// <param name="verdict">The verdict on the drill.</param>
     /// <param name="name">A row's name; the unit's own where it is left out.</param>
     public static string Of(Verdict verdict, Func<DrillRow, string>? name = null)
     {

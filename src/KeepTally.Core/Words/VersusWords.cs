@@ -11,6 +11,7 @@ public static class VersusWords
     public static string Of(int number) => $"{number} v {number}";
 
     /// <summary>How many of each side are at work, "3 v 2"; empty where sides have no spots of their own.</summary>
+    /// <param name="stage">The stage of the card.</param>
     /// <param name="standing">How many stand at a place.</param>
     public static string Of(Stage stage, Func<Place, int> standing)
     {

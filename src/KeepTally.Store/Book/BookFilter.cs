@@ -1,6 +1,9 @@
 namespace KeepTally.Store.Book;
 
 /// <summary>A search in the drill book. A property that is empty does not narrow it.</summary>
+/// <param name="Text">The words searched for; empty for all cards.</param>
+/// <param name="Sport">The sport; empty for any.</param>
+/// <param name="Skill">The skill; empty for any.</param>
 /// <param name="Players">How many are here in one group.</param>
 /// <param name="Minutes">How long there is at most.</param>
 /// <param name="Effort">The hardest effort wanted, 1 to 5.</param>

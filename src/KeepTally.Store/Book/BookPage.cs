@@ -17,16 +17,21 @@ public sealed record BookEntry(string Id, int VersionId, int Version, bool Archi
 public sealed record BookList(IReadOnlyList<BookEntry> Entries, IReadOnlyList<UnreadableCard> Unreadable);
 
 /// <summary>A stored card that no longer reads. It is kept as it is until a coach fixes it.</summary>
+/// <param name="Id">The id of the card.</param>
 /// <param name="Name">Its name when it was saved.</param>
 /// <param name="Fault">The first thing that is wrong with it.</param>
 public sealed record UnreadableCard(string Id, string Name, Fault Fault);
 
 /// <summary>Everything the book knows of one card.</summary>
+/// <param name="Row">The row as it is stored.</param>
 /// <param name="Shown">The version looked at.</param>
+/// <param name="Card">The drill card.</param>
 /// <param name="Versions">All its versions, the newest first.</param>
+/// <param name="History">The versions, the newest first.</param>
 /// <param name="Variants">Cards that are variants of this one.</param>
 /// <param name="Parent">The card this one is a variant of, where it is in the book.</param>
 /// <param name="Runs">How often each version was run.</param>
+/// <param name="LastDone">The day it was last practised; null for never.</param>
 public sealed record BookPage(
     Card Row,
     CardVersion Shown,
@@ -43,6 +48,8 @@ public sealed record BookPage(
 }
 
 /// <summary>A card that was saved, and where it stands now.</summary>
+/// <param name="Id">The id of the card.</param>
+/// <param name="Version">The version, from 1.</param>
 /// <param name="NewVersion">The scoring changed, so that a new version was made.</param>
 /// <param name="Changed">Whether anything was different at all.</param>
 public sealed record SavedCard(string Id, int Version, bool NewVersion, bool Changed);

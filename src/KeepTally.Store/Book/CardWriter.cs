@@ -18,7 +18,10 @@ public sealed class CardWriter(TallyDb db, TimeProvider clock)
 
     private static readonly string[] Reserved = ["edit", "import"];
 
+    /// <param name="json">The JSON of the card.</param>
     /// <param name="revision">The revision the edit began from; 0 for a card that must be new; null to take whatever stands.</param>
+    /// <param name="why">The reason, kept in the history.</param>
+    /// <param name="cancellationToken">Cancels the operation.</param>
     public async Task<Result<SavedCard>> SaveAsync(
         string json,
         int? revision,

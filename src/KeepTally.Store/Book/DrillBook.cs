@@ -113,7 +113,9 @@ public sealed class DrillBook(TallyDb db, CardCache cache)
     }
 
     /// <summary>Everything the book knows of a card; null where it is not there, or the version asked for does not read.</summary>
+    /// <param name="id">The id of the card.</param>
     /// <param name="version">The version to look at; the newest where none is named.</param>
+    /// <param name="cancellationToken">Cancels the operation.</param>
     public async Task<BookPage?> FindAsync(string id, int? version = null, CancellationToken cancellationToken = default)
     {
         var row = await db

@@ -58,6 +58,9 @@ public static class ReadyPractices
 }
 
 /// <summary>A practice that is ready to be run.</summary>
+/// <param name="Id">The id of the ready practice.</param>
+/// <param name="Sport">The sport it is for.</param>
+/// <param name="Title">The title.</param>
 /// <param name="Drills">Each card with its minutes.</param>
 public sealed record ReadyPractice(string Id, string Sport, string Title, IReadOnlyList<(string Card, double Minutes)> Drills)
 {

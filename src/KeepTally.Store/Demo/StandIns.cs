@@ -8,6 +8,7 @@ using KeepTally.Core.Training;
 namespace KeepTally.Store.Demo;
 
 /// <summary>Made-up players who play a drill by its own rules, better or worse by a fixed skill: the same draw, the same taps.</summary>
+/// <param name="draw">The source of random numbers.</param>
 /// <param name="skill">The chance that a player's try succeeds; that of a side or a group is even.</param>
 internal sealed class StandIns(SeededDraw draw, IReadOnlyDictionary<PlayerId, double> skill)
 {

@@ -93,9 +93,12 @@ public sealed class EventJournal(TallyDb db, JournalWriter writer, TextCache tex
 }
 
 /// <summary>The gate for events of a sheet, and its practice.</summary>
+/// <param name="TeamId">The id of the team.</param>
+/// <param name="PracticeId">The id of the practice.</param>
 /// <param name="Drill">What the drill is called.</param>
 /// <param name="Origin">The origin of its times.</param>
 /// <param name="Rules">An empty sheet of the right rules.</param>
+/// <param name="Gate">The gate the events must pass.</param>
 public sealed record AppendGuard(int TeamId, int PracticeId, string Drill, RunOrigin Origin, Score Rules, EventGate Gate)
 {
     /// <summary>Why an event cannot be taken, or null where it can.</summary>

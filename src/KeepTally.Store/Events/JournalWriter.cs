@@ -192,6 +192,7 @@ public interface IJournalListener
 }
 
 /// <summary>An event on record.</summary>
+/// <param name="Row">The row as it is stored.</param>
 /// <param name="Before">The sequence number of the event before it in its practice; 0 where it is the first.</param>
 public readonly record struct JournalEntry(EventRow Row, long Before);
 

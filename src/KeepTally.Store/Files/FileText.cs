@@ -23,6 +23,7 @@ public static class FileText
         ("windows-1251", "Cyrillic"),
     ];
 
+    /// <param name="bytes">The content of the file.</param>
     /// <param name="way">One of <see cref="Ways"/>; UTF-8 where it is none of them. A mark at the start of the file comes first.</param>
     public static Result<string> Read(byte[] bytes, string way)
     {

@@ -22,7 +22,9 @@ public enum CallerKind
 }
 
 /// <summary>The person or device that makes a request.</summary>
+/// <param name="Kind">The kind of caller.</param>
 /// <param name="Id">The id of the coach, the joiner or the key; of a board that of the practice.</param>
+/// <param name="Name">The caller's name.</param>
 /// <param name="Stamp">Changes when all that was signed in before is to be so no more.</param>
 /// <param name="Teams">The teams they can see; for a head coach all, and none is named.</param>
 /// <param name="Practice">The only practice they can see, or null.</param>

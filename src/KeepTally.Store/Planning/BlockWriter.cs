@@ -56,6 +56,7 @@ public sealed class BlockWriter(TallyDb db, PlanBook plans, TimeProvider clock)
     internal static Fault NoTeam { get; } = new("team", "there is no team yet", "write down the squad first");
 
     /// <param name="wanted">The team it is for; the first where none is named.</param>
+    /// <param name="cancellationToken">Cancels the operation.</param>
     private async Task<int?> NewAsync(int? wanted, CancellationToken cancellationToken)
     {
         var teams = db.Teams.Where(team => wanted == null || team.Id == wanted);
@@ -105,5 +106,8 @@ public enum ClockFitWay
 
 /// <summary>A drill to put on a timing sheet.</summary>
 /// <param name="Practice">The practice, or null for a new one today.</param>
+/// <param name="Card">The id of the card.</param>
+/// <param name="Minutes">The minutes it is given.</param>
+/// <param name="Groups">The number of groups.</param>
 /// <param name="Options">The house rules chosen; what is not named stays as the card has it.</param>
 public sealed record DrillLine(int? Practice, string Card, double Minutes, int Groups, IReadOnlyDictionary<string, string> Options);

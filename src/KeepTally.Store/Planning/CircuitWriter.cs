@@ -41,6 +41,11 @@ public sealed class CircuitWriter(TallyDb db, BlockWriter blocks)
 /// <summary>A circuit to put on a timing sheet.</summary>
 /// <param name="Practice">The practice, or null for a new one today.</param>
 /// <param name="Cards">The card of each station, in the order of going.</param>
+/// <param name="MinutesEach">The minutes of each station.</param>
+/// <param name="ChangeSeconds">The seconds of a change.</param>
+/// <param name="Groups">The number of groups; null for as many as stations.</param>
+/// <param name="Reverse">True where the groups go round backwards.</param>
+/// <param name="CoachesMove">True where the coaches move with the groups.</param>
 /// <param name="ChangeInside">The walks between are part of the minutes at the stations.</param>
 public sealed record CircuitLine(
     int? Practice,

@@ -10,6 +10,7 @@ namespace KeepTally.Store.Planning;
 public static class LiveOpening
 {
     /// <param name="device">By whom events are made.</param>
+    /// <param name="practice">The practice as it is stored.</param>
     /// <param name="runs">Those of its runs whose cards read; at least one.</param>
     /// <param name="zone">Where the wall clock hangs by which the timing sheet was planned.</param>
     /// <param name="bests">The best results of earlier practices, by sheet; null for none.</param>

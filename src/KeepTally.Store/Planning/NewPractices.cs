@@ -11,9 +11,11 @@ public sealed class NewPractices(TallyDb db, PlanBook plans)
     public const int Most = 104;
 
     /// <summary>Makes them, each with the short drill of every practice first; the first of them, or why they could not be made.</summary>
+    /// <param name="team">The id of the team.</param>
     /// <param name="plan">The sheet each begins with; its day is that of the first.</param>
     /// <param name="weekdays">The days of the week; empty for the one day alone.</param>
     /// <param name="until">The last day.</param>
+    /// <param name="cancellationToken">Cancels the operation.</param>
     public async Task<Result<int>> MakeAsync(
         int team,
         Plan plan,

@@ -27,7 +27,10 @@ public sealed record OpenPlan(Practice Practice, Plan Plan, CardShelf Shelf, IRe
     /// <summary>
     /// Returns the sheet with a warning put right the way a coach chose; a fault where the warning, or that way, is no more.
     /// </summary>
+    /// <param name="code">The code of the warning.</param>
     /// <param name="key">The line the warning is about; null for the whole sheet.</param>
+    /// <param name="station">The position of the station, from 0; null for a line that is no circuit.</param>
+    /// <param name="item">The piece of equipment; null where the warning names none.</param>
     /// <param name="label">The label of the fix.</param>
     public Result<Plan> Mended(WarningCode code, int? key, int? station, string? item, string label)
     {

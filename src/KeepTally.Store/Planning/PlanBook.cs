@@ -71,7 +71,9 @@ public sealed class PlanBook(
         practices.SheetVersionAsync(practiceId, cancellationToken);
 
     /// <summary>Changes the sheet of a practice; null where it was, else why not.</summary>
+    /// <param name="practiceId">The id of the practice.</param>
     /// <param name="edit">The sheet as it is to be; it may say why it cannot.</param>
+    /// <param name="cancellationToken">Cancels the operation.</param>
     public async Task<Fault?> EditAsync(
         int practiceId,
         Func<OpenPlan, Result<Plan>> edit,

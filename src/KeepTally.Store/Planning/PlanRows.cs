@@ -13,6 +13,7 @@ public static class PlanRows
     private const string Ball = "ball";
 
     /// <summary>A practice as a sheet.</summary>
+    /// <param name="practice">The practice.</param>
     /// <param name="squad">Everyone of the team.</param>
     /// <param name="gear">What the club has.</param>
     /// <param name="shelf">Finds the cards, where groups follow from them.</param>

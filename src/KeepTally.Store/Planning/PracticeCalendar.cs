@@ -17,6 +17,7 @@ public static class PracticeCalendar
     private const string Product = "-//Keep Tally//Practices//EN";
 
     /// <summary>The calendar as the text of an <c>.ics</c> file.</summary>
+    /// <param name="practices">The practices, in order of time.</param>
     /// <param name="linesOf">What is done in a practice, one line each.</param>
     public static string Write(IReadOnlyList<Practice> practices, Func<Practice, IReadOnlyList<string>> linesOf)
     {

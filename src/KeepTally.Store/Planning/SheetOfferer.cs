@@ -11,7 +11,11 @@ public sealed class SheetOfferer(TallyDb db, PlanBook plans)
     private const int Recent = 40;
 
     /// <summary>Three sheets of different kinds; null where there is no such practice.</summary>
+    /// <param name="practiceId">The id of the practice.</param>
     /// <param name="sport">Only drills of this sport and of any; empty for all.</param>
+    /// <param name="skills">The skills that are wanted.</param>
+    /// <param name="seed">The seed of the draw.</param>
+    /// <param name="cancellationToken">Cancels the operation.</param>
     public async Task<IReadOnlyList<OfferedSheet>?> OfferAsync(
         int practiceId,
         string sport,

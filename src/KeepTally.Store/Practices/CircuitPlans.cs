@@ -7,6 +7,7 @@ namespace KeepTally.Store.Practices;
 /// <summary>Reads what is stored of a circuit as it is planned.</summary>
 public static class CircuitPlans
 {
+    /// <param name="circuit">The circuit.</param>
     /// <param name="cards">The card of each station, in their order.</param>
     public static CircuitPlan Of(CircuitBlock circuit, IReadOnlyList<DrillCard> cards) =>
         new(

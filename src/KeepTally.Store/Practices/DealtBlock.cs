@@ -7,8 +7,10 @@ using KeepTally.Store.Tables;
 namespace KeepTally.Store.Practices;
 
 /// <summary>A block with the groups its players fall into, and the sheets they are dealt onto.</summary>
+/// <param name="Block">The block.</param>
 /// <param name="Cards">Its card; in a circuit that of each station.</param>
 /// <param name="Groups">The groups, or null where none could be made.</param>
+/// <param name="Sheets">The sheets of the block, in order.</param>
 /// <param name="Trouble">Why none could be made; null where too few are left.</param>
 /// <param name="Bound">What keeps the groups from being more, where there are as many as can be.</param>
 public sealed record DealtBlock(

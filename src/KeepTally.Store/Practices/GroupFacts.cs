@@ -99,6 +99,7 @@ internal sealed class GroupFacts
     internal IReadOnlyList<IReadOnlyList<Member>> MembersOf(IReadOnlyList<IReadOnlyList<PlayerId>> groups) =>
         [.. groups.Select(MembersOf)];
 
+    /// <param name="groups">The groups that are judged.</param>
     /// <param name="name">What a group is called, from its index and how many there are.</param>
     internal DealtGroups Judge(IReadOnlyList<IReadOnlyList<Member>> groups, Func<int, int, string> name)
     {

@@ -185,6 +185,7 @@ public sealed class GroupPlan(SquadBook squad, PairBook pairs, PartnerMemory par
 /// <summary>The groups of each drill of a practice.</summary>
 /// <param name="Here">How many are here at all.</param>
 /// <param name="Settled">The groups settled for the whole practice, or null.</param>
+/// <param name="Blocks">The blocks, in order.</param>
 /// <param name="WithoutLevel">Who has no result to be made level by, where groups are made level.</param>
 public sealed record PlannedGroups(
     int Here,

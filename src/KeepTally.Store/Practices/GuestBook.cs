@@ -15,7 +15,10 @@ public sealed class GuestBook(TallyDb db)
     /// Writes a guest down and puts them on the bench of every sheet of the practice, so that they may come in. A guest of an earlier
     /// day is the same one again. They are kept as who is not in the squad: with their results, and erased like any player.
     /// </summary>
+    /// <param name="practice">The practice.</param>
+    /// <param name="name">The guest's name.</param>
     /// <param name="late">They have joined already, on a device without a network: one of the squad by that name is who was meant.</param>
+    /// <param name="cancellationToken">Cancels the operation.</param>
     public async Task<Result<Guest>> AddAsync(
         Practice practice,
         string name,
@@ -86,6 +89,7 @@ public sealed class GuestBook(TallyDb db)
 }
 
 /// <param name="Id">Who the guest is in logs.</param>
+/// <param name="Name">The guest's name.</param>
 /// <param name="SheetVersion">The version of the timing sheet now.</param>
 /// <param name="Sheets">The sheets on whose bench they are.</param>
 public sealed record Guest(string Id, string Name, int SheetVersion, IReadOnlyList<string> Sheets);

@@ -10,7 +10,9 @@ namespace KeepTally.Store.Practices;
 public sealed class PracticeBook(TallyDb db)
 {
     /// <summary>The practice of a day; else the next one to come, else the last one that was.</summary>
+    /// <param name="day">The day.</param>
     /// <param name="team">Of this team alone; null of any.</param>
+    /// <param name="cancellationToken">Cancels the operation.</param>
     public async Task<Practice?> ForDayAsync(DateOnly day, int? team = null, CancellationToken cancellationToken = default)
     {
         var practices = Whole().Where(practice => team == null || practice.TeamId == team);
@@ -107,5 +109,9 @@ public sealed class PracticeBook(TallyDb db)
 }
 
 /// <summary>A practice that was begun, as it stands in a list.</summary>
+/// <param name="Id">The id of the practice.</param>
+/// <param name="Date">The day of the practice.</param>
+/// <param name="Title">The title.</param>
+/// <param name="Team">The name of the team.</param>
 /// <param name="Drills">How many drills are on its timing sheet.</param>
 public sealed record BegunPractice(int Id, DateOnly Date, string Title, string Team, int Drills);

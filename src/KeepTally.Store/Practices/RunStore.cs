@@ -51,6 +51,8 @@ public sealed class RunStore(TallyDb db, TextCache texts)
 }
 
 /// <summary>A run as it stands on record.</summary>
+/// <param name="Run">The run as it is stored.</param>
+/// <param name="Sheets">The sheets, in order.</param>
 /// <param name="Fault">Why it cannot be shown or gone on with: its card no longer reads. Null where it can.</param>
 public sealed record StoredRun(Run Run, IReadOnlyList<StoredSheet> Sheets, Fault? Fault = null)
 {
@@ -59,7 +61,10 @@ public sealed record StoredRun(Run Run, IReadOnlyList<StoredSheet> Sheets, Fault
         [.. Sheets.Select(sheet => new RunSheet(new SheetId(sheet.Row.Id), sheet.Row.Name, sheet.Fold(), sheet.Row.Stop))];
 }
 
+/// <param name="Row">The sheet as it is stored.</param>
+/// <param name="Events">The events as they are stored, in order.</param>
 /// <param name="Card">The card it is kept by: its own, else its run's.</param>
+/// <param name="Head">The head of the log: drill, stage, rules and units.</param>
 public sealed record StoredSheet(SheetRow Row, IReadOnlyList<EventRow> Events, DrillCard Card, LogHead Head)
 {
     /// <summary>The sheet folded from its events.</summary>

@@ -91,6 +91,8 @@ public sealed class ScoredRuns(TallyDb db, TextCache texts, IMemoryCache cache)
 }
 
 /// <summary>A run with how each of its sheets ended, in their order.</summary>
+/// <param name="Run">The run as it is stored.</param>
+/// <param name="Sheets">The sheets, in order.</param>
 /// <param name="Fault">Why it cannot be scored: its card no longer reads. Null where it can.</param>
 public sealed record ScoredRun(Run Run, IReadOnlyList<(SheetRow Row, ScoredSheet Outcome)> Sheets, Fault? Fault = null)
 {

@@ -42,5 +42,8 @@ public sealed record DrillBefore(string Usual, IReadOnlyList<DrillNote> Notes)
 }
 
 /// <summary>Something written down in a drill of an earlier practice.</summary>
+/// <param name="Date">The day of the practice.</param>
+/// <param name="Drill">The name of the drill.</param>
 /// <param name="Player">Of whom, by name; null of the drill.</param>
+/// <param name="Text">The text.</param>
 public sealed record DrillNote(DateOnly Date, string Drill, string? Player, string Text);

@@ -8,6 +8,7 @@ namespace KeepTally.Store.Results;
 
 /// <summary>How a drill went over time, in one way of scoring it.</summary>
 /// <param name="Card">The card as it was run last.</param>
+/// <param name="Stage">The stage of the card.</param>
 /// <param name="Days">Practice by practice, the oldest first.</param>
 /// <param name="Players">Everyone who had a result of their own, by name.</param>
 public sealed record DrillPast(DrillCard Card, Stage Stage, IReadOnlyList<DrillDay> Days, IReadOnlyList<PlayerPast> Players)
@@ -80,7 +81,9 @@ public sealed record UnitResult(PastPractice Practice, string Name, UnitReport R
 }
 
 /// <summary>How a drill went in one practice.</summary>
+/// <param name="Practice">The practice.</param>
 /// <param name="Units">How many players, groups or sides had a go.</param>
+/// <param name="Share">The share of goes made.</param>
 /// <param name="Mean">The mean over them of what ranks them; null where none has a value.</param>
 /// <param name="Best">The best of them.</param>
 public sealed record DrillDay(PastPractice Practice, int Units, Share Share, double? Mean, double? Best)
@@ -99,6 +102,8 @@ public sealed record DrillDay(PastPractice Practice, int Units, Share Share, dou
 }
 
 /// <summary>The results of one player in a drill, over all practices.</summary>
+/// <param name="Id">The id of the player.</param>
+/// <param name="Name">The player's name.</param>
 /// <param name="Days">Practice by practice, the oldest first.</param>
 /// <param name="Best">The best result; null where there is none.</param>
 public sealed record PlayerPast(

@@ -18,6 +18,7 @@ public static class Foresight
 
     /// <summary>Drill by drill, the latest first. Where nothing was known before, nothing was foreseen.</summary>
     /// <param name="sheets">Of one team, the oldest first.</param>
+    /// <param name="cancellationToken">Cancels the operation.</param>
     public static IReadOnlyList<ForeseenDrill> Of(IReadOnlyList<PastSheet> sheets, CancellationToken cancellationToken = default)
     {
         var foreseen = new List<ForeseenDrill>();
@@ -85,6 +86,8 @@ public static class Foresight
 }
 
 /// <summary>A drill of a practice that was: what would have been foreseen, and what happened.</summary>
+/// <param name="Practice">The practice.</param>
+/// <param name="Card">The drill card.</param>
 /// <param name="Given">What the timing sheet gave it.</param>
 /// <param name="Known">What was known before: goes that were made in earlier practices.</param>
 /// <param name="Chance">The chance of each player or group to be done in that time.</param>

@@ -15,8 +15,10 @@ public sealed class PastBook(TallyDb db, ScoredRuns outcomes)
     private const int RunsBack = 400;
 
     /// <summary>Every sheet that was begun, the oldest first; breaks and clocks of circuits are no drills.</summary>
+    /// <param name="team">The id of the team.</param>
     /// <param name="card">Of one card alone, stations of circuits included; null of all.</param>
     /// <param name="since">Not before this day.</param>
+    /// <param name="cancellationToken">Cancels the operation.</param>
     public async Task<IReadOnlyList<PastSheet>> OfTeamAsync(
         int team,
         string? card = null,
@@ -68,6 +70,9 @@ public sealed class PastBook(TallyDb db, ScoredRuns outcomes)
 public sealed record PastPractice(int Id, DateOnly Date, string Title);
 
 /// <summary>How a sheet of a past practice ended.</summary>
+/// <param name="Practice">The practice.</param>
+/// <param name="RunId">The id of the run.</param>
+/// <param name="Outcome">The sheet, scored.</param>
 /// <param name="Scoring">Where it is the same, results can be compared.</param>
 public sealed record PastSheet(PastPractice Practice, int RunId, ScoredSheet Outcome, string Scoring)
 {

@@ -21,6 +21,9 @@ public enum PlayerCountKind
 }
 
 /// <summary>How often a player made something in a drill, over all practices in which it was scored alike.</summary>
+/// <param name="Kind">The kind of count: outcome, zone or tag.</param>
+/// <param name="Name">The name of what is counted.</param>
+/// <param name="Made">The number made.</param>
 /// <param name="Of">How often it was asked for; null where it is only counted.</param>
 public sealed record PlayerCount(PlayerCountKind Kind, string Name, int Made, int? Of)
 {
@@ -34,6 +37,8 @@ public sealed record PlayerCount(PlayerCountKind Kind, string Name, int Made, in
         };
 
     /// <summary>Returns the rows of a player; what never came up is left out.</summary>
+    /// <param name="player">The id of the player.</param>
+    /// <param name="stage">The stage of the card.</param>
     /// <param name="sheets">Of one way of scoring.</param>
     internal static IReadOnlyList<PlayerCount> AllOf(PlayerId player, Stage stage, IReadOnlyList<PastSheet> sheets)
     {

@@ -17,6 +17,7 @@ public sealed record PlayerRecord(
     IReadOnlyList<(string Skill, int Practices, DateOnly Last)> Skills
 )
 {
+    /// <param name="player">The id of the player.</param>
     /// <param name="sheets">Of the whole team, the oldest first.</param>
     public static PlayerRecord Of(PlayerId player, IReadOnlyList<PastSheet> sheets)
     {
@@ -60,6 +61,9 @@ public sealed record PlayerRecord(
 }
 
 /// <summary>The results of a player in a drill, with one set of rules.</summary>
+/// <param name="Card">The drill card.</param>
+/// <param name="Stage">The stage of the card.</param>
+/// <param name="Past">The player's figures so far.</param>
 /// <param name="Rest">All goes of the others of the squad in it.</param>
 public sealed record PlayerDrill(DrillCard Card, Stage Stage, PlayerPast Past, Share Rest)
 {
@@ -83,6 +87,7 @@ public sealed record PlayerDrill(DrillCard Card, Stage Stage, PlayerPast Past, S
 }
 
 /// <summary>The load of a player on a day, as far as it was tapped for that player.</summary>
+/// <param name="Date">The day.</param>
 /// <param name="Kind">What is counted, as <c>throw</c>.</param>
 /// <param name="Count">How many.</param>
 public sealed record LoadDay(DateOnly Date, string Kind, int Count)

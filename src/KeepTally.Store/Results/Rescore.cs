@@ -13,7 +13,10 @@ namespace KeepTally.Store.Results;
 public sealed class Rescore(RunStore runs)
 {
     /// <summary>How a run of a practice stands as it was kept; null where there is none, or it no longer reads.</summary>
+    /// <param name="practice">The id of the practice.</param>
+    /// <param name="run">The id of the run.</param>
     /// <param name="station">Of a circuit, which station, from 0; a circuit itself is judged by nobody.</param>
+    /// <param name="cancellationToken">Cancels the operation.</param>
     public async Task<RescoredRun?> FindAsync(int practice, int run, int? station, CancellationToken cancellationToken = default)
     {
         var found = (await runs.OfAsync(practice, cancellationToken)).FirstOrDefault(each =>
@@ -35,6 +38,7 @@ public sealed class Rescore(RunStore runs)
     }
 
     /// <summary>The same run by other house rules and other numbers, or why it cannot be judged so.</summary>
+    /// <param name="run">The run that is scored again.</param>
     /// <param name="options">House rules by name; those not named stay.</param>
     /// <param name="numbers">Numbers by their path on the card; those not named stay.</param>
     public static Result<IReadOnlyList<DrillRow>> Judge(
@@ -94,6 +98,7 @@ public sealed class Rescore(RunStore runs)
 /// <param name="Sheets">Its sheets; of a circuit those of one station.</param>
 /// <param name="CardJson">The text of its card as it was.</param>
 /// <param name="Card">Its card, by the house rules it was kept by.</param>
+/// <param name="Head">The head of the log: drill, stage, rules and units.</param>
 public sealed record RescoredRun(IReadOnlyList<StoredSheet> Sheets, string CardJson, DrillCard Card, LogHead Head)
 {
     /// <summary>Its stage.</summary>

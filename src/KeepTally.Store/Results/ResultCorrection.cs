@@ -65,6 +65,7 @@ public sealed class ResultCorrection(RunStore runs, EventJournal journal)
 
 /// <summary>A sheet open to be put right.</summary>
 /// <param name="Live">The practice, of which it is one sheet: a tap may have been about a player of another group.</param>
+/// <param name="Sheet">The id of the sheet.</param>
 /// <param name="Name">The group's letter; empty where there is one sheet alone.</param>
 public sealed record OpenCorrection(LivePractice Live, SheetId Sheet, string Name)
 {

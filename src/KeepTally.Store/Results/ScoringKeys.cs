@@ -9,6 +9,7 @@ internal sealed class ScoringKeys
     private readonly Dictionary<string, string> _prints = new(StringComparer.Ordinal);
 
     /// <param name="card">The card's own text.</param>
+    /// <param name="head">The head of the log: drill, stage, rules and units.</param>
     internal string Of(string card, LogHead head)
     {
         if (!_prints.TryGetValue(card, out var print))

@@ -27,6 +27,8 @@ public sealed record SquadCoverage(
     /// <param name="sheets">Of one team, the oldest first.</param>
     /// <param name="squad">Who is in the squad.</param>
     /// <param name="skills">All skills of the drill book.</param>
+    /// <param name="today">The present day.</param>
+    /// <param name="weeks">The number of weeks.</param>
     public static SquadCoverage Of(
         IReadOnlyList<PastSheet> sheets,
         IReadOnlyList<(PlayerId Id, string Name)> squad,
@@ -150,6 +152,7 @@ public sealed record SquadCoverage(
 }
 
 /// <summary>A skill over the weeks.</summary>
+/// <param name="Skill">The skill.</param>
 /// <param name="Practices">In how many practices it came up, week by week.</param>
 /// <param name="Last">When it did last; null where it did not.</param>
 public sealed record SkillWeeks(string Skill, IReadOnlyList<int> Practices, DateOnly? Last);

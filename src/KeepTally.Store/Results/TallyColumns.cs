@@ -83,5 +83,8 @@ internal static class TallyColumns
 
     /// <summary>The count of one stage in a column.</summary>
     /// <param name="Kind">Outcomes come first, then zones, then tags.</param>
+    /// <param name="Stage">The stage of the card.</param>
+    /// <param name="Heading">The heading of the column.</param>
+    /// <param name="Count">The number shown for a unit.</param>
     private sealed record Cell(int Kind, Stage Stage, string Heading, Func<UnitReport, int> Count);
 }

@@ -45,7 +45,9 @@ public sealed class SquadBook(TallyDb db, TenantScope scope)
         await db.Teams.Where(each => each.Id == team).Select(each => each.Sport).SingleOrDefaultAsync(cancellationToken) ?? "";
 
     /// <summary>Adds a team; its id.</summary>
+    /// <param name="name">The name of the team.</param>
     /// <param name="sport">As the cards of the book name it; empty for several.</param>
+    /// <param name="cancellationToken">Cancels the operation.</param>
     public async Task<int> AddTeamAsync(string name, string sport, CancellationToken cancellationToken = default)
     {
         var team = new Team { Name = name, Sport = sport };
@@ -177,7 +179,12 @@ public sealed class SquadBook(TallyDb db, TenantScope scope)
 }
 
 /// <summary>The data of a player.</summary>
+/// <param name="Name">The player's name.</param>
+/// <param name="Number">The shirt number; null for none.</param>
+/// <param name="BirthYear">The year of birth; null where it is not recorded.</param>
 /// <param name="Positions">With semicolons between them.</param>
+/// <param name="Hand">The throwing hand; null where it is not recorded.</param>
+/// <param name="Notes">The notes on the player; null for none.</param>
 public sealed record PlayerDetails(string Name, int? Number, int? BirthYear, string Positions, Hand? Hand, string Notes)
 {
     internal void WriteTo(Player player)

@@ -46,7 +46,9 @@ public static class SquadCsv
     }
 
     /// <summary>Every good row and what is wrong with every other; players are known by name and number.</summary>
+    /// <param name="text">The text.</param>
     /// <param name="known">Who is in the squad, and who left it.</param>
+    /// <param name="year">The current year.</param>
     public static SquadPreview Read(string text, IReadOnlyList<Player> known, int year)
     {
         if (Unreadable(text) is { } fault)
@@ -198,6 +200,8 @@ public static class SquadCsv
         && (number is null || details.Number is null || number == details.Number);
 }
 
+/// <param name="Line">The line of the file, from 1.</param>
+/// <param name="Details">The details of the player.</param>
 /// <param name="Known">The player this row is about, in the squad or formerly in it; null for a new one.</param>
 public sealed record SquadRow(int Line, PlayerDetails Details, Player? Known);
 

@@ -29,6 +29,8 @@ internal static class Signed
         );
 
     /// <summary>Lets a person in on this device.</summary>
+    /// <param name="context">The request.</param>
+    /// <param name="caller">The caller who is let in.</param>
     /// <param name="stays">Until they sign out; else until the browser is closed.</param>
     internal static Task LetInAsync(this HttpContext context, Caller caller, bool stays) =>
         context.SignInAsync(Cookie, Ticket(caller, Cookie), new AuthenticationProperties { IsPersistent = stays });

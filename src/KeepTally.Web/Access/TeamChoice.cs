@@ -14,6 +14,7 @@ internal static class TeamChoice
     private const string Cookie = "keep-tally-team";
 
     /// <summary>The id of the team to show: just chosen, else named by the address, else chosen before; null where none is.</summary>
+    /// <param name="context">The request.</param>
     /// <param name="asked">The team that the address names, for this page alone.</param>
     internal static int? ChosenTeam(this HttpContext context, int? asked = null)
     {

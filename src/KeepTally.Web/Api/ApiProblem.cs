@@ -32,4 +32,6 @@ internal static class ApiProblem
 
 /// <param name="Line">The line of the batch, from 1.</param>
 /// <param name="Place">The property at fault, or the place within the line.</param>
+/// <param name="Problem">The problem, in a few words.</param>
+/// <param name="Fix">The way to put it right.</param>
 internal sealed record LineFault(int Line, string Place, string Problem, [property: JsonPropertyName("mend")] string Fix);

@@ -29,6 +29,7 @@ internal static class ApiRoutes
             : ApiProblem.NotFound("device", "this device has not opened the practice", "listen to it first");
 }
 
+/// <param name="Device">The id of the device.</param>
 /// <param name="Sheet">The sheet it looks at; empty for all.</param>
 internal sealed record Looking(string Device, string Sheet);
 

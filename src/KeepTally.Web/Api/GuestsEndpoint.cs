@@ -47,4 +47,5 @@ internal static class GuestsEndpoint
 internal sealed record NewGuest(string? Name, bool Late = false);
 
 /// <param name="Player">Who the guest is in logs.</param>
+/// <param name="Name">The guest's name.</param>
 internal sealed record WrittenGuest(string Player, string Name);

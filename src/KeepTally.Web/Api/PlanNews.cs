@@ -2,6 +2,7 @@ namespace KeepTally.Web.Api;
 
 /// <summary>A change of a plan by a coach.</summary>
 /// <param name="Version">The version of the plan that it made.</param>
+/// <param name="Who">The name of the coach who changed it.</param>
 /// <param name="Words">The changes, in clauses.</param>
 public sealed record PlanNewsItem(int Version, string Who, string Words);
 

@@ -7,6 +7,7 @@ namespace KeepTally.Web.Api;
 public sealed class PracticeNews(EventFeed feed)
 {
     /// <summary>Its timing sheet has changed: drills were put in, removed, or moved.</summary>
+    /// <param name="practice">The id of the practice.</param>
     /// <param name="version">The version of the sheet, which grows with every change.</param>
     public void SheetChanged(int practice, int version) => feed.Tell(practice, Sheet(version));
 

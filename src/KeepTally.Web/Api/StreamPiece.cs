@@ -14,6 +14,7 @@ namespace KeepTally.Web.Api;
 /// </summary>
 /// <param name="Before">The sequence number of the event before the first; that of the last for what is no event.</param>
 /// <param name="Last">The sequence number of the last event.</param>
+/// <param name="Bytes">The bytes to send.</param>
 internal sealed record StreamPiece(long Before, long Last, ReadOnlyMemory<byte> Bytes)
 {
     private static readonly JsonWriterOptions Plain = new() { Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping };

@@ -70,6 +70,8 @@ public sealed class WhoIsHere(EventFeed feed)
         feed.Tell(practice, text.WrittenMemory);
     }
 
+    /// <param name="Device">The id of the device.</param>
+    /// <param name="Name">The name the device is known by.</param>
     /// <param name="Sheet">What they look at; empty for everything.</param>
     private sealed record Present(string Device, string Name, string Sheet)
     {

@@ -20,6 +20,7 @@ public static class TrendDrawing
 
     /// <param name="days">The oldest first; at least one.</param>
     /// <param name="trend">Null where there are too few practices for one.</param>
+    /// <param name="band">The band of success aimed at.</param>
     /// <param name="words">What it shows, for who cannot see it.</param>
     public static IHtmlContent Of(IReadOnlyList<(DateOnly Date, Share Share)> days, Trend? trend, SuccessBand band, string words)
     {

@@ -8,6 +8,7 @@ namespace KeepTally.Web.Drawing;
 /// <param name="IsMouth">They hang in a goal, whose frame is drawn round them.</param>
 /// <param name="Length">How wide all of it is, in metres.</param>
 /// <param name="Width">How high or deep.</param>
+/// <param name="Boxes">The box of each zone, by its id.</param>
 public sealed record ZoneBoxes(bool IsMouth, double Length, double Width, IReadOnlyDictionary<string, ZoneBox> Boxes)
 {
     /// <summary>The zones of a stage; null where they are not all drawn, lie in several frames, or overlap.</summary>

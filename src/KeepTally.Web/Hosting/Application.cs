@@ -31,7 +31,9 @@ public static class Application
     private const int MostCached = 20_000;
 
     /// <summary>Runs until it is stopped, by a signal or by who calls. What cannot be used is said in one line on standard error; the code is then not nought.</summary>
+    /// <param name="args">The command line.</param>
     /// <param name="clock">The time of all that it does; the machine's where it is left out.</param>
+    /// <param name="stopping">Stops the application.</param>
     public static async Task<int> RunAsync(string[] args, TimeProvider? clock = null, CancellationToken stopping = default)
     {
         var settings = Settings.Read(args, out var fault);

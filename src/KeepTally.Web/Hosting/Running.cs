@@ -4,6 +4,7 @@ using KeepTally.Web.Lan;
 namespace KeepTally.Web.Hosting;
 
 /// <summary>The facts about the running application that pages need.</summary>
+/// <param name="Data">The data folder.</param>
 /// <param name="Demo">With the made-up club, whose accounts need no password.</param>
 /// <param name="FirstKey">Shown on the machine itself: anyone who has it sets up an empty data folder.</param>
 public sealed record Running(DataFolder Data, bool Demo, string FirstKey)

@@ -24,6 +24,7 @@ public sealed class LanSite : IConfigureOptions<HostFilteringOptions>, IOptionsC
     /// <param name="folder">Where the authority is kept.</param>
     /// <param name="port">The port for phones.</param>
     /// <param name="trustPort">The port of the plain page.</param>
+    /// <param name="clock">The clock that certificates are dated by.</param>
     /// <param name="look">What the machine is called now.</param>
     public LanSite(string folder, int port, int trustPort, TimeProvider clock, Func<MachineNames>? look = null)
     {

@@ -23,6 +23,8 @@ public sealed record BlockClock(string Words, IReadOnlyList<(ClockFitWay Way, st
 
     /// <param name="stage">The stage that is done; null of a break.</param>
     /// <param name="units">How many units are on its largest sheet.</param>
+    /// <param name="minutes">The minutes of the line.</param>
+    /// <param name="fits">True where the clock follows the minutes.</param>
     public static BlockClock Of(Stage? stage, int units, double minutes, bool fits)
     {
         if (stage?.Clock is not { } plan)

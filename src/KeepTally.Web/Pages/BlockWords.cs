@@ -9,6 +9,7 @@ namespace KeepTally.Web.Pages;
 /// <summary>How players fall into groups in a block of the timing sheet, in words.</summary>
 public static class BlockWords
 {
+    /// <param name="block">The block.</param>
     /// <param name="dealt">The block as it would be dealt now, or null once practice has begun.</param>
     public static string Groups(Block block, DealtBlock? dealt)
     {

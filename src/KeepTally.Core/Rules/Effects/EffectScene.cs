@@ -6,6 +6,9 @@ using KeepTally.Core.Time;
 namespace KeepTally.Core.Rules.Effects;
 
 /// <summary>The input of an effect: the sheet as it stands, and the unit tapped.</summary>
+/// <param name="Stage">The stage of the card.</param>
+/// <param name="State">The score so far.</param>
+/// <param name="Unit">The unit that was tapped.</param>
 /// <param name="Running">Running time at the tap.</param>
 internal record struct EffectScene(Stage Stage, ScoreState State, UnitTally Unit, RunningTime Running)
 {

@@ -13,6 +13,7 @@ public abstract record Ending
     internal abstract string Words(Stage stage);
 
     /// <summary>The aim as the points stand, in a few words; empty where the clock shows it.</summary>
+    /// <param name="stage">The stage that ends.</param>
     /// <param name="points">The points of each unit.</param>
     internal virtual string Aim(Stage stage, IReadOnlyList<double> points) => Words(stage);
 

@@ -9,6 +9,7 @@ namespace KeepTally.Core.Rules.Measures;
 internal static class RankRule
 {
     /// <summary>Units with their ranks, the first of them first.</summary>
+    /// <param name="measures">The measures, in order of weight.</param>
     /// <param name="units">What stands for each unit, with its figures.</param>
     internal static IReadOnlyList<(int Rank, T Unit)> Rank<T>(
         IReadOnlyList<Measure> measures,

@@ -7,6 +7,8 @@ namespace KeepTally.Core.Rules.Measures;
 /// <summary>The figures by which a unit is ranked.</summary>
 internal static class UnitFigures
 {
+    /// <param name="stage">The stage of the card.</param>
+    /// <param name="unit">The tally of the unit.</param>
     /// <param name="ran">The running time that is the unit's own.</param>
     internal static Figures Of(Stage stage, UnitTally unit, Duration ran) =>
         new Figures

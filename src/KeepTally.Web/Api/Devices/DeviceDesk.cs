@@ -11,7 +11,11 @@ namespace KeepTally.Web.Api.Devices;
 
 /// <summary>The practice under way of the team of a device, opened by that device.</summary>
 /// <param name="Practice">Its id.</param>
+/// <param name="Title">The title of the practice.</param>
 /// <param name="Numbered">By whom the taps are made that the device numbers itself; what it does not number is by another, so that its numbers are its own.</param>
+/// <param name="Live">The practice as it was replayed.</param>
+/// <param name="Origin">The origin of the shared clock.</param>
+/// <param name="Time">The present moment.</param>
 /// <param name="Sheets">The sheets of the drill under way that can be tapped.</param>
 internal sealed record OpenDesk(
     int Practice,

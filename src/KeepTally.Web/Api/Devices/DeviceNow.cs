@@ -49,12 +49,15 @@ public sealed record DeviceSheet(
     IReadOnlyList<string> Zones
 );
 
+/// <param name="Id">The id of the unit.</param>
 /// <param name="Name">A player's call name, or the name of a group or side.</param>
 /// <param name="Score">The figure that the pad shows.</param>
 /// <param name="Tapped">Whether a tap of this unit would count now, as far as the places and the turn say.</param>
 /// <param name="Done">It is done.</param>
 public sealed record DeviceUnit(string Id, string Name, string Score, bool Tapped, bool Done);
 
+/// <param name="Id">The id of the outcome.</param>
+/// <param name="Label">The label of its button.</param>
 /// <param name="Press">The number of its button, from 1.</param>
 /// <param name="Result">success, failure or neutral.</param>
 /// <param name="Reading">The unit of the figure it carries, such as <c>s</c> or <c>km/h</c>; null where it carries none.</param>

@@ -6,7 +6,9 @@ using KeepTally.Store.Tables;
 namespace KeepTally.Web.Pages.Circuit;
 
 /// <summary>A circuit as a grid: a row for each round, a column for each station, a letter for the group that is there.</summary>
+/// <param name="Way">The circuit.</param>
 /// <param name="Stations">What is done at each station.</param>
+/// <param name="CoachesMove">True where the coaches move with the groups.</param>
 /// <param name="Work">Seconds of work at each station.</param>
 /// <param name="Seconds">How long the whole of it takes.</param>
 public sealed record CircuitGrid(

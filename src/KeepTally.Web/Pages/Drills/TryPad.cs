@@ -9,7 +9,10 @@ using KeepTally.Web.Pages.Run;
 namespace KeepTally.Web.Pages.Drills;
 
 /// <summary>A stage of a card on the pad of the run screen, with made-up players: nothing tapped there is kept.</summary>
+/// <param name="Pad">The pad.</param>
 /// <param name="PracticeJson">The practice for the core in the browser.</param>
+/// <param name="Stage">The position of the stage on the card, from 0.</param>
+/// <param name="Players">The number of made-up players.</param>
 public sealed record TryPad(DrillPad Pad, string PracticeJson, int Stage, int Players)
 {
     private static readonly string[] Names =
@@ -30,7 +33,9 @@ public sealed record TryPad(DrillPad Pad, string PracticeJson, int Stage, int Pl
 
     private static readonly JsonSerializerOptions Camel = new(JsonSerializerDefaults.Web);
 
+    /// <param name="card">The drill card.</param>
     /// <param name="json">The text of the card.</param>
+    /// <param name="stage">The position of the stage on the card, from 0.</param>
     /// <param name="players">How many made-up players; as many as the card likes best where that is 0.</param>
     public static TryPad Of(DrillCard card, string json, int stage, int players)
     {

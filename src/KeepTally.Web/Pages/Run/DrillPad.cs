@@ -15,6 +15,10 @@ using KeepTally.Web.Pages.SetUp;
 namespace KeepTally.Web.Pages.Run;
 
 /// <summary>The pad of one drill.</summary>
+/// <param name="Index">The position of the drill in the practice, from 0.</param>
+/// <param name="Name">The name, as it is shown.</param>
+/// <param name="Minutes">The minutes it is given.</param>
+/// <param name="Sheets">The sheets, in order.</param>
 /// <param name="Rounds">In a circuit, the groups that go round; else none.</param>
 /// <param name="Tabs">What a phone shows one at a time: groups, or the stations of a circuit; none where all is shown.</param>
 public sealed record DrillPad(
@@ -91,6 +95,9 @@ public sealed record DrillPad(
 
     public IReadOnlyList<string> Reminders => [.. Sheets.SelectMany(sheet => sheet.Stage.Reminders).Distinct()];
 
+    /// <param name="index">The position, from 0.</param>
+    /// <param name="name">The name.</param>
+    /// <param name="minutes">The minutes.</param>
     /// <param name="sheets">Every sheet in its order, that which keeps a circuit's clock too.</param>
     public static DrillPad Of(int index, string name, double minutes, IReadOnlyList<RunSheet> sheets)
     {
@@ -124,7 +131,12 @@ public readonly record struct PadTab(int Index, string Name);
 
 /// <param name="Order">The order among all sheets of the drill.</param>
 /// <param name="Tab">The tab it stands under: its own, in a circuit that of its station.</param>
+/// <param name="Id">The id of the sheet.</param>
+/// <param name="Name">The name, as it is shown.</param>
 /// <param name="Drill">In a circuit, the drill of its station.</param>
+/// <param name="Stage">The stage of the card.</param>
+/// <param name="Card">The drill card.</param>
+/// <param name="Stop">The station of a circuit; null elsewhere.</param>
 /// <param name="Rows">How many units can be tapped at a time.</param>
 /// <param name="People">How many people stand at places; 0 where nobody moves.</param>
 /// <param name="Members">For each unit, its players' first names.</param>

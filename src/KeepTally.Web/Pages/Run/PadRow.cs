@@ -5,6 +5,7 @@ using KeepTally.Screen;
 namespace KeepTally.Web.Pages.Run;
 
 /// <summary>One line of the pad as the server draws it, with its buttons.</summary>
+/// <param name="Stage">The stage of the card.</param>
 /// <param name="Now">How the line stands; null for a drill that is not under way.</param>
 /// <param name="Layout">How the drill is drawn, where it is: zones are then tapped where they lie.</param>
 public sealed record PadRow(Stage Stage, RowView? Now, Diagram? Layout)

@@ -20,6 +20,8 @@ internal static class PracticeText
         Encoder = System.Text.Encodings.Web.JavaScriptEncoder.UnsafeRelaxedJsonEscaping,
     };
 
+    /// <param name="practice">The practice as it is stored.</param>
+    /// <param name="runs">The runs, in order.</param>
     /// <param name="habits">What is looked for all practice long.</param>
     /// <param name="times">When each block is to begin by the timing sheet, and what that leaves over.</param>
     /// <param name="bests">The best results of earlier practices, by sheet; none where they are nobody's business.</param>

@@ -6,6 +6,7 @@ using KeepTally.Core.Measures;
 namespace KeepTally.Web.Pages.SetUp;
 
 /// <summary>Lays what was typed in the editor's fields over a layout. What cannot be read leaves the old value, and is told.</summary>
+/// <param name="form">The form as it was sent.</param>
 /// <param name="unit">What a bare number is counted in.</param>
 public sealed class LayoutForm(IFormCollection form, LengthUnit unit)
 {

@@ -9,6 +9,7 @@ using KeepTally.Web.Drawing;
 namespace KeepTally.Web.Pages.SetUp;
 
 /// <summary>The set-up of a drill as it is shown: the picture, the walk, the order of events and what to be careful of.</summary>
+/// <param name="Card">The drill card.</param>
 /// <param name="Key">Tells it from other set-ups of the page.</param>
 /// <param name="Pacing">The reader's units and stride.</param>
 public sealed record SetUpViewModel(DrillCard Card, string Key, Pacing Pacing)

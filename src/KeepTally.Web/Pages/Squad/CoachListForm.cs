@@ -6,6 +6,10 @@ namespace KeepTally.Web.Pages.Squad;
 /// <summary>A list of the coach's own words as a form.</summary>
 /// <param name="Name">The field, and what its ids begin with.</param>
 /// <param name="Handler">What keeps it.</param>
+/// <param name="Head">The heading.</param>
+/// <param name="Label">The label of the field.</param>
+/// <param name="Hint">The hint below the field.</param>
+/// <param name="Button">The label of the button.</param>
 /// <param name="Words">As it stands in the form, one a line.</param>
 /// <param name="Fault">What is wrong with it, or null.</param>
 public sealed record CoachListForm(

@@ -24,7 +24,10 @@ public sealed class ImportModel(SquadBook squad, AuditTrail trail, TimeProvider 
 
     public void OnGet() { }
 
-    /// <param name="way">How the file was written, one of <see cref="FileText.Ways"/>.</param>
+    /// <param name="file">The file, where one was chosen.</param>
+    /// <param name="text">The text pasted in its place.</param>
+    /// <param name="way">The encoding of the file, one of <see cref="FileText.Ways"/>.</param>
+    /// <param name="cancellationToken">Cancels the operation.</param>
     public async Task OnPostAsync(IFormFile? file, string? text, string? way, CancellationToken cancellationToken)
     {
         await LookAsync(file, text, way ?? "", cancellationToken);

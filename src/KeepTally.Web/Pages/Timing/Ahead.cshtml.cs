@@ -158,8 +158,11 @@ public sealed class AheadModel(PlanBook plans, PastBook past, LoadBook loads, Sq
     }
 }
 
-/// <summary>A drill of a sheet played ahead.</summary>
-/// <param name="Record">The squad's record in it; nothing where it was taken at a half.</param>
+/// <summary>The simulation of a drill of the timing sheet.</summary>
+/// <param name="Name">The name of the drill.</param>
+/// <param name="Card">The id of the card.</param>
+/// <param name="Record">The squad's record in it; empty where a half was taken.</param>
+/// <param name="Words">The finding, in a sentence.</param>
 public sealed record AheadLine(string Name, string Card, Share Record, string Words)
 {
     /// <summary>Seconds a player waits between two goes, by the timing sheet.</summary>

@@ -58,6 +58,7 @@ public sealed class IndexModel(
     ];
 
     /// <param name="from">A practice whose sheet is to be used for another day.</param>
+    /// <param name="cancellationToken">Cancels the operation.</param>
     public async Task OnGetAsync(int? from, CancellationToken cancellationToken)
     {
         await LoadAsync(cancellationToken);

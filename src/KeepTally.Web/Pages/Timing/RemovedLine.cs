@@ -4,6 +4,7 @@ using KeepTally.Store.Planning;
 namespace KeepTally.Web.Pages.Timing;
 
 /// <summary>A line that was removed from a plan.</summary>
+/// <param name="Name">The name of the line.</param>
 /// <param name="Index">Where it stood.</param>
 /// <param name="Block">A plan of that line alone, as text.</param>
 public sealed record RemovedLine(string Name, int Index, string Block)

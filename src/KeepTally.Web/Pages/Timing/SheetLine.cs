@@ -7,6 +7,11 @@ using KeepTally.Core.Time;
 namespace KeepTally.Web.Pages.Timing;
 
 /// <summary>One line of a timing sheet as it is shown.</summary>
+/// <param name="Report">The report of the block.</param>
+/// <param name="Name">The name of the line.</param>
+/// <param name="At">The time it begins.</param>
+/// <param name="Until">The time it is over.</param>
+/// <param name="Effort">The effort, 1 to 5; null where it is no work.</param>
 /// <param name="Warnings">What does not fit in it, each with what fixes it.</param>
 /// <param name="Busier">What would keep more players busy; null where nothing would.</param>
 /// <param name="HasBegun">It was started, and stands as it is.</param>

@@ -6,6 +6,7 @@ namespace KeepTally.Web.Pages.Drills.Editing;
 /// <summary>An edit of the card by a button: add, remove, move up or down, or set up a rule.</summary>
 internal static class CardChange
 {
+    /// <param name="tree">The card, which is changed in place.</param>
     /// <param name="act">The button's word, its path, and what it sets: <c>add stages[0].outcomes</c>, <c>set stages[0].ladder names</c>, <c>care cautions heat</c>, <c>versus stages[0] 2</c>.</param>
     internal static void Do(JsonObject tree, string act)
     {
