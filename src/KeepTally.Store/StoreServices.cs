@@ -70,6 +70,8 @@ public static class StoreServices
         services.AddScoped<ResultCorrection>();
         services.AddScoped<DemoClub>();
         services.AddScoped<DemoPast>();
+        services.AddScoped<DemoPlay>();
+        services.AddScoped<DemoUnderWay>();
         return services;
     }
 }

@@ -98,7 +98,39 @@ await measure("end the practice", async (press) => {
 await measure("who won what", async (press) => {
   await press(page.getByRole("link", { name: "Read the results" }));
 });
+await context.close();
+await app.stop();
+
+// A real club: from the link in the window to the first tap.
+const club = new Application();
+await club.start("--new-password", "nobody");
+const head = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
+const first = await head.newPage();
+await first.goto(club.said.match(/http:\S+\/first\?key=\S+/)[0]);
+await measure("a new club: name, team and password (three fields)", async (press) => {
+  await first.getByLabel("Your name").fill("Robin");
+  await first.getByLabel("Your team").fill("Terns");
+  await first.getByLabel("A password").fill("gravel otter plinth sway");
+  await press(first.getByRole("button", { name: "Continue" }));
+});
+await measure("a new club: names of players (one paste)", async (press) => {
+  await first.getByLabel("Names, one a line").fill("Ada\nBea\nCleo\nDora\nEsme\nFreya\nHana\nIris");
+  await press(first.getByRole("button", { name: "Continue" }));
+});
+await measure("a new club: a ready practice and its first tap", async (press) => {
+  await press(
+    first
+      .getByRole("button", { name: "Start Handball: shooting" })
+      .or(first.getByRole("button", { name: /^Start / }).first())
+      .first(),
+  );
+  const there = new RunScreen(first);
+  await there.ready();
+  await press(there.go);
+  await there.clock.and(first.locator("[data-state=work]")).waitFor({ timeout: 60_000 });
+  await press(first.locator("[data-drill]:not([hidden]) button.pad:not([disabled])").first());
+});
 console.table(rows);
 await browser.close();
-await app.stop();
+await club.stop();
 process.exit(0);

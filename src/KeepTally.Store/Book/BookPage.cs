@@ -1,5 +1,6 @@
 using KeepTally.Core.Cards;
 using KeepTally.Core.Faults;
+using KeepTally.Core.Text;
 using KeepTally.Store.Tables;
 
 namespace KeepTally.Store.Book;
@@ -27,7 +28,7 @@ public sealed record UnreadableCard(string Id, string Name, Fault Fault);
 /// <param name="Shown">The version looked at.</param>
 /// <param name="Card">The drill card.</param>
 /// <param name="Versions">All its versions, the newest first.</param>
-/// <param name="History">The versions, the newest first.</param>
+/// <param name="History">The saves, the newest first.</param>
 /// <param name="Variants">Cards that are variants of this one.</param>
 /// <param name="Parent">The card this one is a variant of, where it is in the book.</param>
 /// <param name="Runs">How often each version was run.</param>
@@ -45,6 +46,20 @@ public sealed record BookPage(
 )
 {
     public bool IsNewest => Shown.Version == Versions[0].Version;
+
+    /// <summary>The changes since the card was read, a sentence each, the newest first; empty where there are none.</summary>
+    /// <param name="revision">The revision that was read.</param>
+    /// <param name="archived">True where it was archived then.</param>
+    public IReadOnlyList<string> ChangesSince(int revision, bool archived) =>
+        [
+            .. Row.Archived == archived
+                ? Array.Empty<string>()
+                : [Row.Archived ? "It is archived now." : "It is no longer archived."],
+            // Every save adds one to the revision and an entry to the history.
+            .. History
+                .Take(Math.Max(0, Row.Revision - revision))
+                .Select(change => Phrase.Sentence(change.What.Replace("\n", "; ", StringComparison.Ordinal))),
+        ];
 }
 
 /// <summary>A card that was saved, and where it stands now.</summary>

@@ -10,6 +10,7 @@ namespace KeepTally.Store.Demo;
 public sealed class DemoClub(TallyDb db, UserManager<Coach> users, TimeProvider clock)
 {
     internal const string FirstTeam = "Saltmarsh Terns under-14";
+    internal const string SecondTeam = "Saltmarsh Terns under-16";
 
     private static readonly (string Name, int Number, string Positions, Hand Hand, bool Absent)[] Squad =
     [
@@ -30,10 +31,11 @@ public sealed class DemoClub(TallyDb db, UserManager<Coach> users, TimeProvider 
     ];
 
     /// <summary>The other groups of the club, by name, number and position.</summary>
-    private static readonly (string Team, int Age, string[] Players)[] OtherTeams =
+    private static readonly (string Team, string Sport, int Age, string[] Players)[] OtherTeams =
     [
         (
-            "Saltmarsh Terns under-16",
+            SecondTeam,
+            "handball",
             15,
             [
                 "Alba Pentreath,2,left wing",
@@ -50,6 +52,7 @@ public sealed class DemoClub(TallyDb db, UserManager<Coach> users, TimeProvider 
         ),
         (
             "Saltmarsh Terns hockey",
+            "field hockey",
             16,
             [
                 "Kerra Blythe,1,goalkeeper",
@@ -162,7 +165,7 @@ public sealed class DemoClub(TallyDb db, UserManager<Coach> users, TimeProvider 
         );
         foreach (var other in OtherTeams)
         {
-            var group = new Team { Name = other.Team };
+            var group = new Team { Name = other.Team, Sport = other.Sport };
             db.Teams.Add(group);
             await db.SaveChangesAsync(cancellationToken);
             db.Players.AddRange(

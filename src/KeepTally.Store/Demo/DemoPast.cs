@@ -1,12 +1,7 @@
-using System.Globalization;
 using KeepTally.Core.Chance;
 using KeepTally.Core.Groups;
-using KeepTally.Core.Identity;
-using KeepTally.Core.Live;
-using KeepTally.Core.Time;
 using KeepTally.Store.Database;
 using KeepTally.Store.Events;
-using KeepTally.Store.Practices;
 using KeepTally.Store.Tables;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Storage;
@@ -17,10 +12,9 @@ namespace KeepTally.Store.Demo;
 /// The past of the made-up club: a practice a week for eight weeks, begun as any practice is and played by stand-ins, so
 /// that groups can be made level by results and partners be fresh. The same every time.
 /// </summary>
-public sealed class DemoPast(TallyDb db, PracticeStart start, RunStore runStore, TimeProvider clock)
+public sealed class DemoPast(TallyDb db, DemoPlay play, TimeProvider clock)
 {
     private const int Weeks = 8;
-    private static readonly DeviceId Device = new("demo");
 
     private static readonly (string Title, (string Card, double Minutes, int Groups)[] Sheet)[] Practices =
     [
@@ -66,14 +60,14 @@ public sealed class DemoPast(TallyDb db, PracticeStart start, RunStore runStore,
         using var insert = new EventInsert(db.Database.GetDbConnection(), transaction.GetDbTransaction());
         foreach (var (n, practice) in past.Index())
         {
-            if (await start.BeginAsync(practice.Id, cancellationToken) is not null)
+            var begun = new DateTimeOffset(practice.Date.ToDateTime(practice.Start), clock.GetLocalNow().Offset);
+            var standIns = new StandIns(
+                new SeededDraw(n, 2),
+                players.ToDictionary(player => player.UnitId, player => SkillOf(player, n))
+            );
+            if (!await play.PlayAsync(practice, begun, standIns, insert, cancellationToken: cancellationToken))
             {
                 return;
-            }
-
-            foreach (var row in (await PlayedAsync(n, practice, players, cancellationToken)).OrderBy(row => row.At))
-            {
-                insert.Try(row);
             }
         }
 
@@ -116,41 +110,7 @@ public sealed class DemoPast(TallyDb db, PracticeStart start, RunStore runStore,
         };
     }
 
-    /// <summary>Lets a practice that was begun play at its own time; the events of its sheets.</summary>
-    private async Task<IEnumerable<EventRow>> PlayedAsync(
-        int n,
-        Practice practice,
-        List<Player> players,
-        CancellationToken cancellationToken
-    )
-    {
-        var begun = RunOrigin.From(new DateTimeOffset(practice.Date.ToDateTime(practice.Start), clock.GetLocalNow().Offset));
-        await db
-            .Runs.Where(run => run.Block!.PracticeId == practice.Id)
-            .ExecuteUpdateAsync(set => set.SetProperty(run => run.Origin, begun), cancellationToken);
-        var live = new LivePractice(
-            Device,
-            [
-                .. (await runStore.OfAsync(practice.Id, cancellationToken)).Select(run => new LiveRun(
-                    run.Run.Id.ToString(CultureInfo.InvariantCulture),
-                    run.Fold()
-                )),
-            ]
-        );
-        var skill = players.ToDictionary(player => player.UnitId, player => SkillOf(player, n));
-        var standIns = new StandIns(new SeededDraw(n, 2), skill);
-        var now = Instant.Origin;
-        foreach (var block in practice.Blocks.OrderBy(block => block.Order))
-        {
-            now = standIns.Play(live, now, Duration.FromMinutes(block.Minutes));
-        }
-
-        return live
-            .Runs.SelectMany(run => run.Sheets)
-            .SelectMany(sheet => sheet.Sheet.Log.Events.Select(runEvent => EventRow.Of(sheet.Id, runEvent)));
-    }
-
     /// <summary>From a third to three quarters by the player, a little better every week.</summary>
-    private static double SkillOf(Player player, int practice) =>
+    internal static double SkillOf(Player player, int practice) =>
         0.33 + (new SeededDraw(player.Number ?? 0, 3).Below(400) / 1000.0) + (0.008 * practice);
 }

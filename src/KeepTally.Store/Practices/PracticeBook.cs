@@ -19,6 +19,8 @@ public sealed class PracticeBook(TallyDb db)
         return await practices
                 .Where(practice => practice.Date >= day)
                 .OrderBy(practice => practice.Date)
+                // Where no team was chosen, the first team of the club is shown at every hour of the day.
+                .ThenBy(practice => practice.TeamId)
                 .ThenBy(practice => practice.Start)
                 .FirstOrDefaultAsync(cancellationToken)
             ?? await practices.OrderByDescending(practice => practice.Date).FirstOrDefaultAsync(cancellationToken);
@@ -46,18 +48,26 @@ public sealed class PracticeBook(TallyDb db)
 
     /// <summary>Practices that were begun, the latest first; only what a list of them shows.</summary>
     public async Task<IReadOnlyList<BegunPractice>> BegunAsync(CancellationToken cancellationToken = default) =>
-        await db
-            .Practices.Where(practice => practice.Blocks.Any(block => block.Run != null))
-            .OrderByDescending(practice => practice.Date)
-            .ThenByDescending(practice => practice.Id)
+        await Begun(db.Practices.OrderByDescending(practice => practice.Date).ThenByDescending(practice => practice.Id))
+            .ToListAsync(cancellationToken);
+
+    /// <summary>The practices of a day that were begun, by team; only what a link to them shows.</summary>
+    /// <param name="day">The day.</param>
+    /// <param name="cancellationToken">Cancels the operation.</param>
+    public async Task<IReadOnlyList<BegunPractice>> BegunOnAsync(DateOnly day, CancellationToken cancellationToken = default) =>
+        await Begun(db.Practices.Where(practice => practice.Date == day).OrderBy(practice => practice.TeamId))
+            .ToListAsync(cancellationToken);
+
+    private static IQueryable<BegunPractice> Begun(IQueryable<Practice> practices) =>
+        practices
+            .Where(practice => practice.Blocks.Any(block => block.Run != null))
             .Select(practice => new BegunPractice(
                 practice.Id,
                 practice.Date,
                 practice.Title,
                 practice.Team!.Name,
                 practice.Blocks.Count(block => !block.Dropped && block.Pause == null)
-            ))
-            .ToListAsync(cancellationToken);
+            ));
 
     public Task<bool> ExistsAsync(int practiceId, CancellationToken cancellationToken = default) =>
         db.Practices.AnyAsync(practice => practice.Id == practiceId, cancellationToken);

@@ -79,6 +79,7 @@ public static class Application
         try
         {
             await using var scope = app.Services.CreateAsyncScope();
+            await scope.ServiceProvider.GetRequiredService<DemoUnderWay>().SeedAsync(app.Lifetime.ApplicationStopping);
             await scope.ServiceProvider.GetRequiredService<DemoPast>().SeedAsync(app.Lifetime.ApplicationStopping);
         }
         catch (OperationCanceledException)

@@ -141,6 +141,9 @@ public sealed class IndexModel(
     /// <summary>The team of the practice shown, or the chosen one where it has none; null where there is no team.</summary>
     public Team? Shown { get; private set; }
 
+    /// <summary>Today's practices of other teams that were begun.</summary>
+    public IReadOnlyList<BegunPractice> BegunElsewhere { get; private set; } = [];
+
     /// <summary>Other practices whose sheet is still open.</summary>
     public IReadOnlyList<Practice> Others { get; private set; } = [];
 
@@ -265,6 +268,7 @@ public sealed class IndexModel(
         Shown = Practice.Team;
 
         Others = [.. (await practices.ToComeAsync(cancellationToken)).Where(other => other.Id != Practice.Id)];
+        BegunElsewhere = [.. (await book.BegunOnAsync(today, cancellationToken)).Where(other => other.Id != Practice.Id)];
         Unreached = await unreached.ForAsync(Practice, cancellationToken);
         IsToday = Practice.Date == today;
         Players = await squad.ListAsync(Practice.TeamId, cancellationToken);

@@ -1,3 +1,4 @@
+using System.Net;
 using KeepTally.Core.Events;
 using KeepTally.Core.Faults;
 using KeepTally.Core.Identity;
@@ -38,6 +39,23 @@ public sealed class CardWriterTests : IAsyncLifetime
         Assert.Equal("they slouched", page.History[1].Why);
         Assert.Contains("Cues, new: Low hands", page.History[1].What, StringComparison.Ordinal);
         Assert.Contains("\"points\": 5", (await FindAsync("heron", 1))!.Shown.Json, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task An_open_card_is_told_what_another_coach_has_changed()
+    {
+        await SaveAsync(Card, 0);
+        var coach = _home.Visit();
+        var sign = (await coach.OpenAsync("/drills/heron")).QuerySelector("[hx-get*=News]")!.GetAttribute("hx-get")!;
+        Assert.Equal(HttpStatusCode.NoContent, (await coach.Http.GetAsync(new Uri(sign, UriKind.Relative))).StatusCode);
+
+        await SaveAsync(Card.Replace("High knees", "Low hands"), 1);
+        await _home.WithAsync<DrillBook, bool>(book => book.ArchiveAsync("heron", true));
+
+        var told = (await coach.OpenAsync(sign)).Body!.TextContent;
+        Assert.Contains("This card has been changed since you opened it.", told, StringComparison.Ordinal);
+        Assert.Contains("Cues, new: Low hands", told, StringComparison.Ordinal);
+        Assert.Contains("It is archived now.", told, StringComparison.Ordinal);
     }
 
     [Fact]

@@ -1,3 +1,4 @@
+using System.Net;
 using AngleSharp.Html.Dom;
 using KeepTally.Core.Dealing;
 using KeepTally.Core.Events;
@@ -99,6 +100,27 @@ public sealed class SquadTests : IAsyncLifetime
         }
 
         return false;
+    }
+
+    [Fact]
+    public async Task An_open_squad_is_told_who_was_added_changed_and_removed()
+    {
+        var coach = _home.Visit();
+        var sign = (await coach.OpenAsync("/squad")).QuerySelector("[hx-get*=News]")!.GetAttribute("hx-get")!;
+        Assert.Equal(HttpStatusCode.NoContent, (await coach.Http.GetAsync(new Uri(sign, UriKind.Relative))).StatusCode);
+
+        var ada = await PlayerAsync("Ada Fenwick");
+        var bea = await PlayerAsync("Bea Marlowe");
+        await _home.WithAsync<SquadBook, int>(squad => squad.AddAsync(1, new PlayerDetails("Orla Teasel", 21, null, "", null, "")));
+        await _home.WithAsync<SquadBook, bool>(squad =>
+            squad.ChangeAsync(bea, new PlayerDetails("Bea Marlowe", 33, null, "", null, ""))
+        );
+        await _home.WithAsync<SquadBook, bool>(squad => squad.ArchiveAsync(ada, true));
+
+        var told = (await coach.OpenAsync(sign)).Body!.TextContent;
+        Assert.Contains("Added: Orla Teasel.", told, StringComparison.Ordinal);
+        Assert.Contains("Changed: Bea Marlowe.", told, StringComparison.Ordinal);
+        Assert.Contains("Removed: one player.", told, StringComparison.Ordinal);
     }
 
     [Fact]

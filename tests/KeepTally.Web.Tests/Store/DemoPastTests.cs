@@ -62,6 +62,33 @@ public sealed class DemoPastTests
     }
 
     [Fact]
+    public async Task Another_team_is_half_way_through_a_practice_that_today_names_and_that_can_be_continued()
+    {
+        await using var home = new Installation();
+        await home.InitializeAsync();
+        for (var time = 0; time < 2; time++)
+        {
+            await home.WithAsync<DemoUnderWay, bool>(async seed =>
+            {
+                await seed.SeedAsync(TestContext.Current.CancellationToken);
+                return true;
+            });
+        }
+
+        var practice = Assert.Single(await PracticesAsync(home), each => each.Title == "Quick hands, quick feet");
+        var drills = await home.WithAsync<PracticeResults, IReadOnlyList<DrillResult>>(results => results.OfAsync(practice.Id));
+        Assert.Equal([true, true, false, false], drills.GroupBy(drill => drill.RunId).Select(run => run.All(drill => drill.Begun)));
+        Assert.All(drills.Where(drill => drill.Begun).SelectMany(drill => drill.Rows), row => Assert.True(row.Report.Attempts > 0));
+
+        var coach = home.Visit();
+        var today = (await coach.OpenAsync("/")).Body!.TextContent;
+        Assert.Contains("Start practice", today, StringComparison.Ordinal);
+        Assert.Contains("Also begun today: Saltmarsh Terns under-16", today, StringComparison.Ordinal);
+        var theirs = (await coach.OpenAsync($"/?practice={practice.Id}")).Body!.TextContent;
+        Assert.Contains("Continue practice", theirs, StringComparison.Ordinal);
+    }
+
+    [Fact]
     public async Task Stopped_before_it_is_all_there_nothing_of_it_is()
     {
         await using var home = new Installation();

@@ -46,6 +46,24 @@ public sealed class CardModel(
         : version is null && await book.TextAsync(id, cancellationToken) is not null ? RedirectToPage("/Drills/Edit", new { id })
         : NotFound();
 
+    /// <summary>The changes since the card was opened, for a page that stands open; nothing where there are none.</summary>
+    /// <param name="id">The id of the card.</param>
+    /// <param name="revision">The revision that the page shows.</param>
+    /// <param name="archived">True where the page shows it as archived.</param>
+    /// <param name="cancellationToken">Cancels the operation.</param>
+    public async Task<IActionResult> OnGetNewsAsync(string id, int revision, bool archived, CancellationToken cancellationToken)
+    {
+        if (await book.FindAsync(id, null, cancellationToken) is not { } page)
+        {
+            return NotFound();
+        }
+
+        var changes = page.ChangesSince(revision, archived);
+        return changes.Count == 0
+            ? new NoContentResult()
+            : Partial("_Stale", new Shared.StalePage("This card", changes, Url.Page("/Drills/Card", values: new { id })!));
+    }
+
     /// <summary>The card's own text, as a file.</summary>
     public async Task<IActionResult> OnGetJsonAsync(string id, int? version, CancellationToken cancellationToken) =>
         await book.FindAsync(id, version, cancellationToken) is { } page ? Text(page.Shown.Json, id)

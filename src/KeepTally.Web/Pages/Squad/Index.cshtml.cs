@@ -65,6 +65,21 @@ public sealed class IndexModel(SquadBook squad, DrillBook book, PlayerErasure er
         return Page();
     }
 
+    /// <summary>The changes of the squad since the page was opened; nothing where there are none.</summary>
+    /// <param name="mark">The list that the page shows, as <see cref="SquadMark"/> writes it.</param>
+    /// <param name="cancellationToken">Cancels the operation.</param>
+    public async Task<IActionResult> OnGetNewsAsync(string? mark, CancellationToken cancellationToken)
+    {
+        var team = await squad.TeamAsync(HttpContext.ChosenTeam(Team), cancellationToken);
+        var changes = SquadMark.Changes(mark ?? "", await squad.ListAsync(team.Id, cancellationToken));
+        return changes.Count == 0
+            ? new NoContentResult()
+            : Partial(
+                "_Stale",
+                new Shared.StalePage("This squad", changes, Url.Page("/Squad/Index", values: new { Team = team.Id })!)
+            );
+    }
+
     public async Task<IActionResult> OnPostAsync(CancellationToken cancellationToken)
     {
         if (!PlayerForm.IsWhole(Request.Form))

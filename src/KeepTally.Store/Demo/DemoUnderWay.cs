@@ -1,0 +1,93 @@
+using KeepTally.Core.Chance;
+using KeepTally.Core.Groups;
+using KeepTally.Store.Database;
+using KeepTally.Store.Events;
+using KeepTally.Store.Tables;
+using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.Storage;
+
+namespace KeepTally.Store.Demo;
+
+/// <summary>
+/// The half-done practice of the made-up club: another team began a quarter of an hour ago, two drills are over, the third can
+/// be started.
+/// </summary>
+public sealed class DemoUnderWay(TallyDb db, DemoPlay play, TimeProvider clock)
+{
+    private const int Seed = 61;
+    private const int Played = 2;
+
+    /// <summary>The lines of the sheet: the first two and the minute before each make 12 minutes.</summary>
+    private static readonly (string Card, double Minutes, int Groups)[] Sheet =
+    [
+        ("minute-trios", 4, 3),
+        ("three-gates", 6, 3),
+        ("win-it-score-it", 8, 1),
+        ("round-and-back", 6, 3),
+    ];
+
+    private static readonly TimeSpan Ago = TimeSpan.FromMinutes(13);
+
+    /// <summary>Gives the second team its practice, unless it has one today, or today is too young for it.</summary>
+    public async Task SeedAsync(CancellationToken cancellationToken = default)
+    {
+        var now = clock.GetLocalNow();
+        var begun = now - Ago;
+        var today = DateOnly.FromDateTime(now.DateTime);
+        var team = await db
+            .Teams.OrderBy(each => each.Id)
+            .FirstOrDefaultAsync(each => each.Name == DemoClub.SecondTeam, cancellationToken);
+        if (
+            team is null
+            || DateOnly.FromDateTime(begun.DateTime) != today
+            || await db.Practices.AnyAsync(practice => practice.TeamId == team.Id && practice.Date == today, cancellationToken)
+        )
+        {
+            return;
+        }
+
+        var cards = (await db.CardVersions.ToListAsync(cancellationToken))
+            .GroupBy(card => card.CardId)
+            .ToDictionary(each => each.Key, each => each.MaxBy(card => card.Version)!);
+        var players = await db.Players.Where(player => player.TeamId == team.Id).ToListAsync(cancellationToken);
+        var practice = new Practice
+        {
+            TeamId = team.Id,
+            Title = "Quick hands, quick feet",
+            Date = today,
+            Start = new TimeOnly(begun.Hour, begun.Minute),
+            Minutes = 35,
+            Place = "Saltmarsh hall",
+            Split = SplitWay.Shuffle,
+            SplitSeed = Seed,
+            Blocks =
+            [
+                .. Sheet.Select(
+                    (line, order) =>
+                        new Block
+                        {
+                            Order = order,
+                            CardVersionId = cards[line.Card].Id,
+                            Minutes = line.Minutes,
+                            Groups = line.Groups,
+                            ChangeSeconds = 60,
+                        }
+                ),
+            ],
+            // Nine make three groups of three.
+            Attendance = [new Attendance { PlayerId = players.MaxBy(player => player.Id)!.Id, Presence = Presence.Absent }],
+        };
+        await using var transaction = await db.Database.BeginTransactionAsync(cancellationToken);
+        db.Practices.Add(practice);
+        await db.SaveChangesAsync(cancellationToken);
+        using var insert = new EventInsert(db.Database.GetDbConnection(), transaction.GetDbTransaction());
+        var standIns = new StandIns(
+            new SeededDraw(Seed, 2),
+            players.ToDictionary(player => player.UnitId, player => DemoPast.SkillOf(player, 0))
+        );
+        if (await play.PlayAsync(practice, begun, standIns, insert, Played, cancellationToken))
+        {
+            await transaction.CommitAsync(cancellationToken);
+        }
+    }
+}
