@@ -37,6 +37,7 @@ public static class StoreServices
         services.AddSingleton<LastErasure>();
         services.AddScoped<PlayerErasure>();
         services.AddScoped<PlayerFile>();
+        services.AddSingleton<PracticeClock>();
         services.AddScoped<PracticeBook>();
         services.AddScoped<PracticeRemoval>();
         services.AddScoped<GearBook>();

@@ -9,7 +9,6 @@ using Microsoft.AspNetCore.TestHost;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.DependencyInjection;
 using Microsoft.Extensions.Logging;
-using Microsoft.Extensions.Time.Testing;
 
 namespace KeepTally.Web.Tests;
 
@@ -38,7 +37,7 @@ public sealed class Installation : IAsyncLifetime
     /// <summary>With an empty folder, as a real club begins.</summary>
     public static Installation Empty() => new(demo: false);
 
-    public FakeTimeProvider Clock { get; } = new(new DateTimeOffset(2026, 9, 3, 15, 30, 0, TimeSpan.Zero));
+    public MachineClock Clock { get; } = new(new DateTimeOffset(2026, 9, 3, 15, 30, 0, TimeSpan.Zero));
 
     public IServiceProvider Services => _app!.Services;
 

@@ -2,7 +2,7 @@
 import { expect, test } from "./application.mjs";
 import { RunScreen, expectOneClock } from "./run-screen.mjs";
 
-test("a refused tap is taken back at once, with a word, and listed until seen; other sheets are not held up", async ({
+test("a refused tap is taken back at once, with a word, and can be sent again; other sheets are not held up", async ({
   page,
 }) => {
   const screen = await RunScreen.begin(page);
@@ -13,7 +13,7 @@ test("a refused tap is taken back at once, with a word, and listed until seen; o
       postData: route
         .request()
         .postData()
-        .replace(/"at":\d+/, '"at":99999999'),
+        .replace(/"outcome":"[^"]+"/, '"outcome":"nothing"'),
     }),
   );
 
@@ -31,11 +31,14 @@ test("a refused tap is taken back at once, with a word, and listed until seen; o
   await screen.expectScore("Bea", 1);
   await page.locator("#unkept-open").click();
   await expect(page.locator("#unkept li")).toContainText("Ada · Clean");
-  await expect(page.locator("#unkept li")).toContainText("the clock of the device runs ahead");
-  await page.getByRole("button", { name: "Seen" }).click();
+  await expect(page.locator("#unkept li")).toContainText("nothing");
+  await page.getByRole("button", { name: "Send again" }).click();
   await expect(page.locator("#unkept")).toBeHidden();
+  await screen.expectScore("Ada", 2);
+  await expect(page.locator("#net")).toHaveText("Saved");
   await page.reload();
   await screen.ready();
+  await screen.expectScore("Ada", 2);
   await expect(page.locator("#unkept-open")).toBeHidden();
 });
 
@@ -83,4 +86,53 @@ test("a device whose clock is hours off is told so and works by the shared clock
   await one.undo.click();
   await one.undo.click();
   await two.expectScore("Bea", 0);
+});
+
+test("the time of a device is set in mid drill: its clock goes on, and every tap counts", async ({
+  page,
+  browser,
+  app,
+}) => {
+  const one = await RunScreen.begin(page);
+  await one.start();
+  const other = await (await browser.newContext({ baseURL: app.url, serviceWorkers: "block" })).newPage();
+  await other.goto("/run/1");
+  const two = new RunScreen(other);
+  await two.ready();
+  const hour = 3_600_000;
+  let score = 0;
+  for (const step of [30_000, -30_000, hour, -hour, 24 * hour]) {
+    await page.evaluate((milliseconds) => {
+      const now = Date.now;
+      Date.now = () => now() + milliseconds;
+    }, step);
+    await one.tap("Bea", "Clean");
+    score += 2;
+    await two.expectScore("Bea", score);
+    await expectOneClock(one, two);
+  }
+  await expect(page.locator("#unkept-open")).toBeHidden();
+});
+
+test("a device that is an hour ahead when practice begins is put right, and nothing it said is lost", async ({
+  page,
+}) => {
+  // What it measured before its time was set, and no answer when it asks again.
+  await page.addInitScript(() => localStorage.setItem("clock-offset", String(3_600_000)));
+  await page.route("**/api/time", (route) => route.abort());
+  const screen = await RunScreen.begin(page);
+  await screen.go.click();
+  await expect(page.locator("#net")).toHaveText(/to send/);
+
+  await page.unrouteAll();
+
+  await expect(page.locator("#net")).toHaveText("Saved");
+  await expect(page.locator("#says")).toContainText("has the right time now");
+  await expect(screen.clock).toHaveAttribute("data-state", "work");
+  await screen.tap("Ada", "Clean");
+  await screen.expectScore("Ada", 2);
+  await page.reload();
+  await screen.ready();
+  await screen.expectScore("Ada", 2);
+  await expect(page.locator("#unkept-open")).toBeHidden();
 });

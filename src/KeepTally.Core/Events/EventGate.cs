@@ -36,9 +36,9 @@ public sealed class EventGate
                 "at",
                 string.Create(
                     CultureInfo.InvariantCulture,
-                    $"this would have happened {Span(runEvent.At - now)} from now; the clock of the device runs ahead"
+                    $"this would have happened {Span(runEvent.At - now)} from now, by the clock of the practice"
                 ),
-                "set the clock of the device, or reload the page so that it asks for the time again"
+                "ask for the time again and send it with the right moment, or send it again later"
             );
         }
 

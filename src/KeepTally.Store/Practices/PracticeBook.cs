@@ -9,6 +9,9 @@ namespace KeepTally.Store.Practices;
 /// <summary>Practices and who is at them.</summary>
 public sealed class PracticeBook(TallyDb db)
 {
+    /// <summary>The number of latest runs whose events are looked at: those of a few practices side by side.</summary>
+    private const int RunsLookedAt = 60;
+
     /// <summary>The practice of a day; else the next one to come, else the last one that was.</summary>
     /// <param name="day">The day.</param>
     /// <param name="team">Of this team alone; null of any.</param>
@@ -44,6 +47,22 @@ public sealed class PracticeBook(TallyDb db)
             .ThenByDescending(each => each.PracticeId)
             .Select(each => (int?)each.PracticeId)
             .FirstOrDefault();
+    }
+
+    /// <summary>The latest moment on record: the start of a practice, or an event; null where none was begun.</summary>
+    public async Task<DateTimeOffset?> LatestMomentAsync(CancellationToken cancellationToken = default)
+    {
+        var latest = await db
+            .Database.SqlQuery<long?>(
+                $"""
+                SELECT MAX(Latest.Origin + COALESCE(Events.At, 0)) AS Value
+                FROM (SELECT Id, Origin FROM Runs ORDER BY Origin DESC LIMIT {RunsLookedAt}) AS Latest
+                LEFT JOIN Sheets ON Sheets.RunId = Latest.Id
+                LEFT JOIN Events ON Events.SheetId = Sheets.Id
+                """
+            )
+            .SingleAsync(cancellationToken);
+        return latest is { } moment ? DateTimeOffset.FromUnixTimeMilliseconds(moment) : null;
     }
 
     /// <summary>Practices that were begun, the latest first; only what a list of them shows.</summary>

@@ -11,7 +11,7 @@ using Microsoft.EntityFrameworkCore;
 namespace KeepTally.Store.Practices;
 
 /// <summary>Begins a practice: deals out every drill's sheets, so that the whole of it can be run without the network.</summary>
-public sealed class PracticeStart(TallyDb db, PracticeBook book, GroupPlan groups, RunStore runStore, TimeProvider clock)
+public sealed class PracticeStart(TallyDb db, PracticeBook book, GroupPlan groups, RunStore runStore, PracticeClock clock)
 {
     /// <summary>Begins the practice, or finds it begun. Null where it can be run, else why not.</summary>
     public async Task<Fault?> BeginAsync(int practiceId, CancellationToken cancellationToken = default)
@@ -53,7 +53,12 @@ public sealed class PracticeStart(TallyDb db, PracticeBook book, GroupPlan group
                 );
         }
 
-        var origin = RunOrigin.From(clock.GetUtcNow());
+        if (await book.UnderWayAsync(clock.Now - PracticeClock.LongestPractice, cancellationToken) is null)
+        {
+            clock.CatchUp();
+        }
+
+        var origin = RunOrigin.From(clock.Now);
         // Within a larger piece of work it is part of that.
         await using var transaction = db.Database.CurrentTransaction is null
             ? await db.Database.BeginTransactionAsync(cancellationToken)

@@ -1,3 +1,4 @@
+using KeepTally.Store.Practices;
 using KeepTally.Store.Squads;
 using KeepTally.Web.Access;
 
@@ -16,8 +17,8 @@ internal static class ApiRoutes
         api.MapPost("/practices/{practice:int}/guests", GuestsEndpoint.PostAsync).DisableAntiforgery();
         api.MapGet(
                 "/time",
-                (TimeProvider clock, LastErasure erasure) =>
-                    TypedResults.Ok(new SharedTime(clock.GetUtcNow().ToUnixTimeMilliseconds(), erasure.At))
+                (PracticeClock clock, LastErasure erasure) =>
+                    TypedResults.Ok(new SharedTime(clock.Now.ToUnixTimeMilliseconds(), erasure.At))
             )
             .RequireAuthorization(Policies.Known);
     }

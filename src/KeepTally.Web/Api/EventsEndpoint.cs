@@ -5,6 +5,7 @@ using KeepTally.Core.Faults;
 using KeepTally.Core.Identity;
 using KeepTally.Store.Events;
 using KeepTally.Store.Planning;
+using KeepTally.Store.Practices;
 using KeepTally.Store.Tables;
 using KeepTally.Web.Access;
 
@@ -26,7 +27,7 @@ internal static class EventsEndpoint
         HttpRequest request,
         EventJournal journal,
         AppendGuards rules,
-        TimeProvider clock,
+        PracticeClock clock,
         AuditTrail trail,
         PlanBook plans,
         PracticeNews news,
@@ -93,7 +94,7 @@ internal static class EventsEndpoint
         }
 
         using var body = new StreamReader(request.Body, Encoding.UTF8);
-        var (events, faults) = Read(await body.ReadToEndAsync(cancellationToken), found.Value, clock.GetUtcNow());
+        var (events, faults) = Read(await body.ReadToEndAsync(cancellationToken), found.Value, clock.Now);
         if (faults.Count > 0)
         {
             return ApiProblem.Of(

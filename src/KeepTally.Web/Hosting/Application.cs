@@ -6,6 +6,7 @@ using KeepTally.Store.Database;
 using KeepTally.Store.Demo;
 using KeepTally.Store.Events;
 using KeepTally.Store.People;
+using KeepTally.Store.Practices;
 using KeepTally.Store.Squads;
 using KeepTally.Store.Tables;
 using KeepTally.Web.Access;
@@ -201,6 +202,11 @@ public static class Application
         await using var scope = services.CreateAsyncScope();
         Schema.Migrate(scope.ServiceProvider.GetRequiredService<TallyDb>());
         await scope.ServiceProvider.GetRequiredService<CardWriter>().ShipAsync();
+        if (await scope.ServiceProvider.GetRequiredService<PracticeBook>().LatestMomentAsync() is { } latest)
+        {
+            services.GetRequiredService<PracticeClock>().GoOnFrom(latest);
+        }
+
         var audit = scope.ServiceProvider.GetRequiredService<AuditLog>();
         scope.ServiceProvider.GetRequiredService<LastErasure>().At = await audit.LastAsync(AuditAct.Erasure);
         await audit.TidyAsync();

@@ -31,17 +31,14 @@ internal sealed record OpenDesk(
 }
 
 /// <summary>Where devices come to: it opens the practice under way for them, and writes down what they say.</summary>
-internal sealed class DeviceDesk(PracticeBook book, RunStore runs, EventJournal journal, AppendGuards guards, TimeProvider clock)
+internal sealed class DeviceDesk(PracticeBook book, RunStore runs, EventJournal journal, AppendGuards guards, PracticeClock clock)
 {
-    /// <summary>No practice lasts so long: what was begun before is not under way.</summary>
-    private static readonly TimeSpan Longest = TimeSpan.FromHours(12);
-
     /// <summary>The practice under way; null where none is.</summary>
     internal async Task<OpenDesk?> OpenAsync(Caller caller, CancellationToken cancellationToken)
     {
-        var time = clock.GetUtcNow();
+        var time = clock.Now;
         if (
-            await book.UnderWayAsync(time - Longest, cancellationToken) is not { } id
+            await book.UnderWayAsync(time - PracticeClock.LongestPractice, cancellationToken) is not { } id
             || await book.FindAsync(id, cancellationToken) is not { } practice
         )
         {
@@ -55,7 +52,7 @@ internal sealed class DeviceDesk(PracticeBook book, RunStore runs, EventJournal 
         }
 
         var numbered = new DeviceId($"key-{caller.Id}");
-        var live = LiveOpening.Open(new DeviceId($"{numbered}-next"), practice, stored, clock.LocalTimeZone);
+        var live = LiveOpening.Open(new DeviceId($"{numbered}-next"), practice, stored, clock.Zone);
         var origin = stored[0].Run.Origin;
         var now = origin.InstantAt(time);
         if (!await WriteAsync(live.AppendDue(now)))

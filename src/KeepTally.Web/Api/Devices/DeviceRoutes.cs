@@ -8,6 +8,7 @@ using KeepTally.Core.Rules.Zones;
 using KeepTally.Core.Scoring;
 using KeepTally.Core.Time;
 using KeepTally.Screen;
+using KeepTally.Store.Practices;
 using KeepTally.Web.Access;
 using Microsoft.AspNetCore.Http.HttpResults;
 using EventId = KeepTally.Core.Events.EventId;
@@ -45,14 +46,12 @@ internal static class DeviceRoutes
             );
     }
 
-    private static async Task<IResult> NowAsync(HttpContext context, DeviceDesk desks, TimeProvider clock)
+    private static async Task<IResult> NowAsync(HttpContext context, DeviceDesk desks, PracticeClock clock)
     {
         var caller = context.Caller()!;
         if (await desks.OpenAsync(caller, context.RequestAborted) is not { } desk)
         {
-            return TypedResults.Ok(
-                new DeviceNow(caller.Name, clock.GetUtcNow().ToUnixTimeMilliseconds(), null, "", "", null, [], [])
-            );
+            return TypedResults.Ok(new DeviceNow(caller.Name, clock.Now.ToUnixTimeMilliseconds(), null, "", "", null, [], []));
         }
 
         var (live, now) = (desk.Live, desk.Now);

@@ -9,7 +9,7 @@ namespace KeepTally.Web.Pages.Board;
 
 /// <summary>The board the players see: the clock, who is where, and who goes where next. It says nothing itself.</summary>
 [Authorize(Policies.Board)]
-public sealed class IndexModel(PracticeBook book, RunStore runStore, TimeProvider clock) : LivePageModel(book, runStore, clock)
+public sealed class IndexModel(PracticeBook book, RunStore runStore, PracticeClock clock) : LivePageModel(book, runStore, clock)
 {
     public string Drill { get; private set; } = "";
 

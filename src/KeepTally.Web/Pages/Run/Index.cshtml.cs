@@ -19,7 +19,7 @@ public sealed class IndexModel(
     LoadBook loads,
     PracticeBook book,
     RunStore runStore,
-    TimeProvider clock
+    PracticeClock clock
 ) : LivePageModel(book, runStore, clock)
 {
     public IReadOnlyList<DrillPad> Drills { get; private set; } = [];

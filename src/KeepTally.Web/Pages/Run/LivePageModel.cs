@@ -18,7 +18,7 @@ namespace KeepTally.Web.Pages.Run;
 /// from there. Who comes too early is sent to Today.
 /// </summary>
 [ResponseCache(NoStore = true)]
-public abstract class LivePageModel(PracticeBook book, RunStore runStore, TimeProvider clock) : PageModel
+public abstract class LivePageModel(PracticeBook book, RunStore runStore, PracticeClock clock) : PageModel
 {
     public required Practice Practice { get; set; }
 
@@ -98,16 +98,16 @@ public abstract class LivePageModel(PracticeBook book, RunStore runStore, TimePr
 
         Practice = practice;
         Origin = runs[0].Run.Origin;
-        Now = clock.GetUtcNow();
+        Now = clock.Now;
         LastSequence = PracticeText.LastSequence(runs);
         Habits = CoachList.Habits.Of(practice.Team!.Habits);
-        var times = SheetTimes.Of(practice, Origin, clock.LocalTimeZone);
+        var times = SheetTimes.Of(practice, Origin, clock.Zone);
         var past = await BestsAsync(practice, runs, cancellationToken);
         var loads = await LoadsAsync(practice, runs, cancellationToken);
         PracticeJson = PracticeText.Of(practice, runs, Habits, TellsLimits, times, past, loads);
         Keys = [.. runs.Select(PracticeText.KeyOf)];
         Blocks = [.. runs.Select(run => LiveOpening.BlockOf(practice, run))];
-        var live = LiveOpening.Open(new DeviceId("page"), practice, runs, clock.LocalTimeZone, past);
+        var live = LiveOpening.Open(new DeviceId("page"), practice, runs, clock.Zone, past);
         // What the clock calls for by now is shown as every device will show it; the devices append it themselves.
         var now = Origin.InstantAt(Now);
         live.AppendDue(now);

@@ -4,6 +4,7 @@ using KeepTally.Core.Planning;
 using KeepTally.Core.Text;
 using KeepTally.Store.People;
 using KeepTally.Store.Planning;
+using KeepTally.Store.Practices;
 using KeepTally.Store.Tables;
 using KeepTally.Web.Access;
 using KeepTally.Web.Api;
@@ -24,6 +25,7 @@ public sealed class SheetModel(
     CoachBook coaches,
     PracticeNews news,
     PlanNews elsewhere,
+    PracticeClock shared,
     TimeProvider clock
 ) : PageModel
 {
@@ -60,7 +62,7 @@ public sealed class SheetModel(
     public bool IsRunning => Sheet.Open.IsRunning && !IsPast;
 
     /// <summary>Seconds into the sheet it is now; null where it does not run.</summary>
-    public double? Elapsed => IsRunning ? Sheet.Open.ElapsedAt(clock.GetUtcNow(), clock.LocalTimeZone) : null;
+    public double? Elapsed => IsRunning ? Sheet.Open.ElapsedAt(shared.Now, shared.Zone) : null;
 
     public async Task<IActionResult> OnGetAsync(int id, CancellationToken cancellationToken) =>
         await LoadAsync(id, cancellationToken) ? Page() : NotFound();
@@ -263,7 +265,7 @@ public sealed class SheetModel(
     /// <summary>Seconds practice runs behind its sheet; nought where it does not run, or is in time.</summary>
     public double Behind => IsPast ? 0 : BehindOf(Sheet.Open);
 
-    private double BehindOf(OpenPlan open) => open.BehindAt(clock.GetUtcNow(), clock.LocalTimeZone);
+    private double BehindOf(OpenPlan open) => open.BehindAt(shared.Now, shared.Zone);
 
     private string? FirstError => ModelState.Values.SelectMany(value => value.Errors).FirstOrDefault()?.ErrorMessage;
 

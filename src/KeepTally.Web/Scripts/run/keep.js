@@ -72,7 +72,13 @@ export class Keep {
    * meanwhile together.
    */
   toSend(events) {
-    const made = events.map((event) => ({ ...event, sent: toSend, made: Date.now() }));
+    const made = events.map((event) => ({
+      ...event,
+      sent: toSend,
+      made: Date.now(),
+      page: performance.timeOrigin,
+      since: performance.now(),
+    }));
     made.forEach((event) => this.#waiting.set(key(event), event));
     this.#unkept.push(...made);
     this.#keeping ??= new Promise((done, failed) => {
@@ -103,6 +109,13 @@ export class Keep {
   async refused(events) {
     events.forEach((event) => this.#waiting.delete(key(event)));
     await this.#put(events.map((event) => ({ ...event, sent: refused })));
+  }
+
+  /** A refused event is to be sent once more. */
+  async again({ why, ...event }) {
+    const waits = { ...event, sent: toSend };
+    this.#waiting.set(key(event), waits);
+    await this.#put([waits]);
   }
 
   async refusals() {

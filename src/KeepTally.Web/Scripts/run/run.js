@@ -21,6 +21,7 @@ import { earlierDevices } from "./own-devices.js";
 import { OwnCounts } from "./own-counts.js";
 import { Race } from "./race.js";
 import { Replan } from "./replan.js";
+import { restamp } from "./restamp.js";
 import { showSetUps } from "./set-ups.js";
 import { SharedTime } from "./shared-time.js";
 import { SentState } from "./sent.js";
@@ -132,6 +133,12 @@ async function begin() {
   const unkept = new Unkept({
     describe: ({ sheet, line }) => core.describe(sheet, line),
     seen: (event) => keep.forget(event),
+    async again(event) {
+      core.receive(event.sheet, event.device, event.n, event.line);
+      show();
+      await keep.again(event);
+      wire.send();
+    },
   });
   unkept.add(await keep.refusals());
   const wire = new Wire({
@@ -145,6 +152,14 @@ async function begin() {
       showWhy();
       tell(`Not saved: ${events[0].why}.`);
       show();
+    },
+    async early(events) {
+      await time.measure();
+      const count = await restamp(events, { core, keep, time });
+      if (count > 0) {
+        tell("The clock of this device was wrong. What was pressed meanwhile has the right time now.");
+        showSoon();
+      }
     },
     outdone({ sheet, device, n, line }) {
       core.receive(sheet, device, n, line);

@@ -1,4 +1,6 @@
 // The clock all devices share: the server's, as this device last measured it. Without a network the last measure holds.
+import { SteadyClock } from "./steady-clock.js";
+
 const key = "clock-offset";
 // So many times it asks, until it is sure enough: this many milliseconds between the least and the most it can be.
 const fewest = 5;
@@ -13,8 +15,10 @@ const minute = 60_000;
 const worthTelling = 2 * minute;
 
 export class SharedTime {
+  #steady = new SteadyClock(() => this.#again());
   #offset;
   #uncertain = null;
+  #measuring;
   #origin;
   #tell;
   #told = false;
@@ -35,12 +39,12 @@ export class SharedTime {
 
   /** Milliseconds since the run's origin. */
   now() {
-    return this.at(Date.now());
+    return this.#steady.now() + this.#offset - this.#origin;
   }
 
-  /** The same for a moment on this device's own clock. */
-  at(here) {
-    return here + this.#offset - this.#origin;
+  /** The same for a moment by this device's time of day. */
+  at(wall) {
+    return this.#steady.at(wall) + this.#offset - this.#origin;
   }
 
   /**
@@ -48,26 +52,31 @@ export class SharedTime {
    * the most the offset can be; what all of them allow is narrower than the quickest alone, where one was quick on its way there
    * and another on its way back. Wrong by half of that at the most.
    */
-  async measure() {
+  measure() {
+    this.#measuring ??= this.#ask().finally(() => (this.#measuring = undefined));
+    return this.#measuring;
+  }
+
+  async #ask() {
     let least = -Infinity;
     let greatest = Infinity;
     let erasedAt = 0;
     for (let i = 0; i < most && (i < fewest || greatest - least > sure); i++) {
       const asked = performance.now();
-      const here = Date.now();
+      const here = this.#steady.now();
       const response = await fetch("/api/time", { cache: "no-store" });
       const trip = performance.now() - asked;
       const { now, erased } = await response.json();
       erasedAt = erased;
       const allowed = { least: now - here - trip - grain, greatest: now - here + grain };
       const disjoint = allowed.least > greatest || allowed.greatest < least;
-      // The clock of this device was set meanwhile: only what was heard since is true.
+      // This device slept meanwhile: only what was heard since is true.
       least = disjoint ? allowed.least : Math.max(least, allowed.least);
       greatest = disjoint ? allowed.greatest : Math.min(greatest, allowed.greatest);
     }
     this.#offset = Math.round((least + greatest) / 2);
     this.#uncertain = (greatest - least) / 2;
-    localStorage.setItem(key, String(this.#offset));
+    localStorage.setItem(key, String(Math.round(this.#offset + this.#steady.now() - Date.now())));
     this.#tellOnce();
     this.#erased(erasedAt);
   }
@@ -78,11 +87,14 @@ export class SharedTime {
   }
 
   keepMeasuring() {
-    const measure = () => this.measure().catch(() => {});
-    setInterval(measure, rest);
-    // A device that slept, or whose clock was set, is right again at once.
-    document.addEventListener("visibilitychange", () => document.visibilityState === "visible" && measure());
-    return measure();
+    setInterval(() => this.#again(), rest);
+    // A device that slept, or whose time was set, is right again at once.
+    document.addEventListener("visibilitychange", () => document.visibilityState === "visible" && this.#again());
+    return this.#again();
+  }
+
+  #again() {
+    return this.measure().catch(() => {});
   }
 
   #tellOnce() {

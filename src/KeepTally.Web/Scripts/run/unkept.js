@@ -1,15 +1,17 @@
-// What the server did not take, with the word why; each stays listed until the coach has seen it.
+// What the server did not take, with the word why; each stays listed until the coach sends it again or has seen it.
 export class Unkept {
   #dialog = document.getElementById("unkept");
   #open = document.getElementById("unkept-open");
   #list = this.#dialog.querySelector("ol");
   #describe;
   #seen;
+  #again;
 
-  /** @param describe puts an event into words. @param seen takes an event the coach has seen. */
-  constructor({ describe, seen }) {
+  /** @param describe puts an event into words. @param seen takes an event the coach has seen, @param again one to be sent again. */
+  constructor({ describe, seen, again }) {
     this.#describe = describe;
     this.#seen = seen;
+    this.#again = again;
     this.#open.addEventListener("click", () => this.#dialog.showModal());
   }
 
@@ -24,16 +26,22 @@ export class Unkept {
     what.textContent = this.#describe(event) || "What was said";
     const why = document.createElement("span");
     why.textContent = event.why;
-    const button = document.createElement("button");
-    button.type = "button";
-    button.className = "chip";
-    button.textContent = "Seen";
-    button.addEventListener("click", () => {
-      line.remove();
-      this.#count();
-      this.#seen(event);
-    });
-    line.append(what, why, button);
+    const button = (words, then) => {
+      const made = document.createElement("button");
+      made.type = "button";
+      made.className = "chip";
+      made.textContent = words;
+      made.addEventListener("click", () => {
+        line.remove();
+        this.#count();
+        then(event);
+      });
+      return made;
+    };
+    const acts = document.createElement("span");
+    acts.className = "acts";
+    acts.append(button("Send again", this.#again), button("Seen", this.#seen));
+    line.append(what, why, acts);
     return line;
   }
 

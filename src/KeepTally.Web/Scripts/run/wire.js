@@ -1,11 +1,16 @@
 // Sends the events of this device as soon as it can, each sheet on its own: one that cannot be sent holds no other back. An event may be
 // sent twice: it counts once.
 const retryAfter = [500, 1000, 2000, 5000];
+// What the server takes to be of the future is tried again so often, while the rest goes on.
+const earlyAgain = 5000;
+const idText = ({ sheet, device, n }) => `${sheet}/${device}/${n}`;
 
 export class Wire {
   #keep;
   #state;
   #refused;
+  #early;
+  #held = new Map();
   #outdone;
   #trouble;
   #ready;
@@ -17,14 +22,16 @@ export class Wire {
 
   /**
    * @param state takes {online, waiting, since, signedIn}. @param refused takes events with the word why the server did not take them.
+   * @param early takes events that the server takes to be of the future: the clocks do not agree, and they are sent again.
    * @param outdone takes what stands on record under the id of an event of ours.
    * @param trouble takes what else the server says.
    * @param ready is done before anything is sent; @param holds says which events of a sheet have to wait.
    */
-  constructor({ keep, state, refused, outdone, trouble, ready = () => {}, holds = () => false }) {
+  constructor({ keep, state, refused, early, outdone, trouble, ready = () => {}, holds = () => false }) {
     this.#keep = keep;
     this.#state = state;
     this.#refused = refused;
+    this.#early = early;
     this.#outdone = outdone;
     this.#trouble = trouble;
     this.#ready = ready;
@@ -107,8 +114,13 @@ export class Wire {
   /** What of a sheet can be sent; none where nothing waits. What has to wait for more than a network is tried again with the rest. */
   async #next(id) {
     await this.#ready();
-    const events = this.#keep.unsent().get(id);
-    if (events && this.#holds(events)) {
+    const events = (this.#keep.unsent().get(id) ?? []).filter(
+      (event) => !(this.#held.get(idText(event)) > performance.now()),
+    );
+    if (events.length === 0) {
+      return undefined;
+    }
+    if (this.#holds(events)) {
       throw new Error("It names a player who is not saved yet.");
     }
     return events;
@@ -128,11 +140,15 @@ export class Wire {
     if (response.status === 422) {
       const { faults } = await response.json();
       // What was received meanwhile as it stands on record waits no more, and was not refused.
-      const bad = faults
-        .map(({ line, problem, mend }) => ({ ...events[line - 1], why: `${problem}; ${mend}` }))
+      const told = faults
+        .map(({ line, place, problem, mend }) => ({ ...events[line - 1], place, why: `${problem}; ${mend}` }))
         .filter((event) => this.#keep.waits(event));
-      await this.#keep.refused(bad);
-      this.#refused(bad);
+      const bad = told.filter(({ place }) => place !== "at").map(({ place, ...event }) => event);
+      if (bad.length > 0) {
+        await this.#keep.refused(bad);
+        this.#refused(bad);
+      }
+      await this.#holdBack(told.filter(({ place }) => place === "at"));
       return;
     }
     if (!response.ok) {
@@ -144,12 +160,26 @@ export class Wire {
       }
       throw new Error(`The server answered ${response.status}.`);
     }
+    events.forEach((event) => this.#held.delete(idText(event)));
     this.#signedIn = true;
     const { theirs } = await response.json();
     const stand = theirs.map((line) => ({ sheet, ...idOf(line), line }));
     const outdone = (event) => stand.find((other) => other.device === event.device && other.n === event.n);
     await this.#keep.sent(events.map((event) => outdone(event) ?? event));
     stand.forEach((other) => this.#outdone(other));
+  }
+
+  /** At first they are put right and sent at once; what is refused once more waits until the clocks agree. */
+  async #holdBack(events) {
+    const again = events.filter((event) => this.#held.has(idText(event)));
+    const until = performance.now() + earlyAgain;
+    events.forEach((event) => this.#held.set(idText(event), again.includes(event) ? until : 0));
+    if (again.length > 0) {
+      setTimeout(() => this.send(), earlyAgain);
+    }
+    if (events.length > 0) {
+      await this.#early(events);
+    }
   }
 }
 
