@@ -2,7 +2,7 @@ using System.CommandLine;
 using KeepTally.Cli;
 
 var root = new RootCommand(
-    "Keep Tally on the command line: replay a log, move places on, check cards, send groups round, split players, work out a timing sheet, let a made-up squad play, play a drill ahead, compare two shares, report a practice."
+    "Keep Tally on the command line: replay a log, move places on, check cards, send groups round, split players, work out a timing sheet, let a made-up squad play, simulate a drill, compare two shares, report a practice, back up, restore and check the data."
 )
 {
     ReplayCommand.Build(),
@@ -15,6 +15,8 @@ var root = new RootCommand(
     FitCommand.Build(),
     CompareCommand.Build(),
     ReportCommand.Build(),
+    BackupCommand.Build(),
+    BackupCommand.BuildRestore(),
 };
 var parsed = root.Parse(args);
 if (parsed.Errors.Count > 0)

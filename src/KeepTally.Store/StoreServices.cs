@@ -1,3 +1,4 @@
+using KeepTally.Store.Backups;
 using KeepTally.Store.Book;
 using KeepTally.Store.Database;
 using KeepTally.Store.Demo;
@@ -26,6 +27,9 @@ public static class StoreServices
                 // Of an account less is kept than it could hold.
                 .ConfigureWarnings(warnings => warnings.Ignore(CoreEventId.MappedPropertyIgnoredWarning))
         );
+        services.AddSingleton<BackupShelf>();
+        services.AddSingleton<BackupRestore>();
+        services.AddSingleton<BackupHealth>();
         services.AddPeople();
         services.AddSingleton<JournalWriter>();
         services.AddSingleton<CardCache>();

@@ -7,7 +7,7 @@ using KeepTally.Web.Hosting;
 
 namespace KeepTally.Web.Tests;
 
-/// <summary>Dependencies point inward: Web to Store to Core; Browser and Cli to Core.</summary>
+/// <summary>Dependencies point inward: Web and Cli to Store to Core; Browser to Core.</summary>
 public sealed partial class ArchitectureTests
 {
     private static readonly Dictionary<string, string[]> Allowed = new()
@@ -16,7 +16,7 @@ public sealed partial class ArchitectureTests
         ["KeepTally.Store"] = ["KeepTally.Core"],
         ["KeepTally.Screen"] = ["KeepTally.Core"],
         ["KeepTally.Browser"] = ["KeepTally.Screen"],
-        ["KeepTally.Cli"] = ["KeepTally.Core"],
+        ["KeepTally.Cli"] = ["KeepTally.Core", "KeepTally.Store"],
         ["KeepTally.Web"] = ["KeepTally.Browser", "KeepTally.Screen", "KeepTally.Store"],
     };
 

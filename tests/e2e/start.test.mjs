@@ -74,3 +74,41 @@ test("the demo opens on Today as its head coach, once, on its own machine", asyn
   await expect(page.getByRole("heading", { name: "Sign in" })).toBeVisible();
   await context.close();
 });
+
+test.describe("one that starts anew", () => {
+  test.use({ ownProcess: true });
+
+  test("a backup is downloaded, checked and restored by page, and the restore is undone", async ({ app, page }) => {
+    const addTeam = async (name) => {
+      await page.goto("/squad");
+      await page.getByLabel("Name of a new team").fill(name);
+      await page.getByRole("button", { name: "Add team" }).click();
+    };
+    const teams = async () => (await page.goto("/people"), page.locator("main").innerText());
+    await addTeam("Terns before");
+    await page.goto("/backup");
+    const [backup] = await Promise.all([
+      page.waitForEvent("download"),
+      page.getByRole("button", { name: "Download a backup" }).click(),
+    ]);
+    const file = join(app.data, "downloaded.db");
+    await backup.saveAs(file);
+    await addTeam("Terns after");
+
+    await page.goto("/backup");
+    await page.getByLabel("A backup").setInputFiles(file);
+    await page.getByRole("button", { name: "Check this file" }).click();
+    await expect(page.getByRole("heading", { name: "Restore this backup?" })).toBeVisible();
+    await page.getByRole("button", { name: "Restore", exact: true }).click();
+
+    await expect(page.getByRole("heading", { name: "Restoring" })).toBeVisible();
+    await page.waitForURL(app.url + "/");
+    expect(await teams()).toContain("Terns before");
+    expect(await teams()).not.toContain("Terns after");
+    await page.goto("/backup");
+    await page.getByText("Restore, delete").first().click();
+    await page.getByRole("button", { name: "Restore it: replace all data here" }).first().click();
+    await page.waitForURL(app.url + "/");
+    expect(await teams()).toContain("Terns after");
+  });
+});

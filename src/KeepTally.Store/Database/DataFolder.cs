@@ -3,9 +3,17 @@ using Microsoft.Data.Sqlite;
 namespace KeepTally.Store.Database;
 
 /// <summary>The folder in which an installation keeps everything it must not lose.</summary>
-public sealed class DataFolder(string path)
+/// <param name="path">The path of the folder.</param>
+/// <param name="backups">The path of the folder of backups; <c>backups</c> within it where that is null.</param>
+public sealed class DataFolder(string path, string? backups = null)
 {
     public string Path { get; } = System.IO.Path.GetFullPath(path);
+
+    /// <summary>The folder of backups. On another disk, or a stick, they outlive this one.</summary>
+    public string Backups { get; } = System.IO.Path.GetFullPath(backups ?? System.IO.Path.Combine(path, "backups"));
+
+    /// <summary>The backup that the next start puts in the place of the database.</summary>
+    public string ToRestore => System.IO.Path.Combine(Path, "restore.db");
 
     public string Database => System.IO.Path.Combine(Path, "tally.db");
 
@@ -14,6 +22,9 @@ public sealed class DataFolder(string path)
 
     /// <summary>Where the authority lies that vouches for this machine to phones.</summary>
     public string Authority => System.IO.Path.Combine(Path, "authority");
+
+    /// <summary>A file that a coach has sent to be restored, until they say yes to it.</summary>
+    public string Uploaded => System.IO.Path.Combine(Path, "uploaded.db");
 
     internal string ConnectionString => $"Data Source={Database}";
 

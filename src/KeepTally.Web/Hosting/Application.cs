@@ -1,6 +1,7 @@
 using System.Net.Sockets;
 using System.Security.Cryptography;
 using KeepTally.Store;
+using KeepTally.Store.Backups;
 using KeepTally.Store.Book;
 using KeepTally.Store.Database;
 using KeepTally.Store.Demo;
@@ -17,6 +18,7 @@ using Microsoft.AspNetCore.Connections;
 using Microsoft.AspNetCore.DataProtection;
 using Microsoft.AspNetCore.HostFiltering;
 using Microsoft.AspNetCore.HttpOverrides;
+using Microsoft.Data.Sqlite;
 using Microsoft.Extensions.DependencyInjection.Extensions;
 using Microsoft.Extensions.Options;
 
@@ -48,16 +50,12 @@ public static class Application
         {
             settings.Data.Prepare();
             using var held = settings.Data.Lock();
-            await using var app = Build(settings, clock ?? TimeProvider.System);
-            await PrepareAsync(app.Services, settings.Demo);
-            await app.StartAsync(stopping);
-            await Welcome.SayAsync(app.Services, settings);
-            if (settings.Demo)
+            while (await RunOnceAsync(settings, clock ?? TimeProvider.System, stopping))
             {
-                await AddPastAsync(app);
+                // A restored database is opened as at any start: nothing may be left of the one before.
+                SqliteConnection.ClearAllPools();
             }
 
-            await app.WaitForShutdownAsync(stopping);
             return 0;
         }
         catch (DataFolderException unusable)
@@ -72,6 +70,22 @@ public static class Application
             );
             return Unusable;
         }
+    }
+
+    /// <summary>Runs until it stops; true where it is to start anew.</summary>
+    private static async Task<bool> RunOnceAsync(Settings settings, TimeProvider clock, CancellationToken stopping)
+    {
+        await using var app = Build(settings, clock);
+        await PrepareAsync(app.Services, settings.Demo);
+        await app.StartAsync(stopping);
+        await Welcome.SayAsync(app.Services, settings);
+        if (settings.Demo)
+        {
+            await AddPastAsync(app);
+        }
+
+        await app.WaitForShutdownAsync(stopping);
+        return app.Services.GetRequiredService<Restarts>().Asked;
     }
 
     /// <summary>The demo's past comes in while it can be used already: nobody waits for what they look at later.</summary>
@@ -113,6 +127,7 @@ public static class Application
         builder.Logging.AddFilter("Microsoft.Extensions.Hosting", LogLevel.None);
         builder.Logging.AddFilter("Microsoft.AspNetCore.DataProtection", LogLevel.Error);
         builder.Services.AddSingleton(clock);
+        builder.Services.AddHostedService<DailyBackup>();
         AddServices(builder.Services, running);
         var app = builder.Build();
         Use(app);
@@ -122,6 +137,7 @@ public static class Application
     public static void AddServices(IServiceCollection services, Running running)
     {
         services.AddSingleton(running);
+        services.AddSingleton<Restarts>();
         services.AddStore(running.Data);
         services.AddDataProtection().SetApplicationName("keep-tally").PersistKeysToFileSystem(new DirectoryInfo(running.Data.Keys));
         services.AddHttpContextAccessor();
@@ -200,7 +216,19 @@ public static class Application
     public static async Task PrepareAsync(IServiceProvider services, bool demo)
     {
         await using var scope = services.CreateAsyncScope();
-        Schema.Migrate(scope.ServiceProvider.GetRequiredService<TallyDb>());
+        var now = services.GetRequiredService<TimeProvider>().GetLocalNow().DateTime;
+        var restore = services.GetRequiredService<BackupRestore>();
+        restore.Apply(now);
+        Schema.Migrate(
+            scope.ServiceProvider.GetRequiredService<TallyDb>(),
+            beforeChange: () => services.GetRequiredService<BackupShelf>().Make(BackupKind.BeforeUpdate, now)
+        );
+        foreach (var player in restore.ToErase())
+        {
+            await scope.ServiceProvider.GetRequiredService<PlayerErasure>().EraseAsync(player);
+        }
+
+        restore.Erased();
         await scope.ServiceProvider.GetRequiredService<CardWriter>().ShipAsync();
         if (await scope.ServiceProvider.GetRequiredService<PracticeBook>().LatestMomentAsync() is { } latest)
         {

@@ -8,7 +8,7 @@ internal sealed record Settings
 {
     /// <summary>The words it takes.</summary>
     internal const string Usage =
-        "[--port N] [--data DIR] [--demo] [--lan] [--address URL] [--certificate FILE --key FILE] [--behind-proxy] [--new-password NAME]";
+        "[--port N] [--data DIR] [--backups DIR] [--demo] [--lan] [--address URL] [--certificate FILE --key FILE] [--behind-proxy] [--new-password NAME]";
 
     private const int UsualPort = 5080;
 
@@ -18,6 +18,9 @@ internal sealed record Settings
     public int Port { get; private init; } = UsualPort;
 
     public DataFolder Data { get; private init; } = new("data");
+
+    /// <summary>The folder of backups was given by itself.</summary>
+    private bool BackupsGiven { get; init; }
 
     public bool Demo { get; private init; }
 
@@ -93,8 +96,10 @@ internal sealed record Settings
             && port is > 0 and <= HighestPort
                 ? (this with { Port = port }, null)
                 : (null, $"--port {value}: a port is a number from 1 to {HighestPort}. Write --port {UsualPort}."),
-            ("--data", { Length: > 0 }) => (this with { Data = new DataFolder(value) }, null),
+            ("--data", { Length: > 0 }) => (this with { Data = new DataFolder(value, BackupsGiven ? Data.Backups : null) }, null),
             ("--data", _) => (null, "--data: the folder is missing. Write --data DIR."),
+            ("--backups", { Length: > 0 }) => (this with { Data = new DataFolder(Data.Path, value), BackupsGiven = true }, null),
+            ("--backups", _) => (null, "--backups: the folder is missing. Write --backups DIR, on another disk if you can."),
             ("--new-password", { Length: > 0 }) => (this with { NewPassword = value }, null),
             ("--new-password", _) => (
                 null,

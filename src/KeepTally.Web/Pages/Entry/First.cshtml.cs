@@ -2,6 +2,7 @@ using System.Net;
 using System.Security.Cryptography;
 using System.Text;
 using KeepTally.Core.Faults;
+using KeepTally.Store.Backups;
 using KeepTally.Store.Book;
 using KeepTally.Store.People;
 using KeepTally.Store.Squads;
@@ -20,12 +21,16 @@ namespace KeepTally.Web.Pages.Entry;
 /// </summary>
 [AllowAnonymous]
 [ForAssistants]
+[RequestSizeLimit(BackupFacts.MostBytes)]
+[RequestFormLimits(MultipartBodyLengthLimit = BackupFacts.MostBytes)]
 public sealed class FirstModel(
     CoachBook coaches,
     CallerBook callers,
     SquadBook squad,
     DrillBook book,
     AuditLog audit,
+    BackupRestore restore,
+    Restarts restarts,
     Running running
 ) : PageModel
 {
@@ -93,6 +98,41 @@ public sealed class FirstModel(
             stays: true
         );
         return RedirectToPage("/Begin/Squad", new { team = made });
+    }
+
+    /// <summary>Whether the application is about to start anew with the restored data.</summary>
+    public bool IsRestoring { get; private set; }
+
+    /// <summary>Begins with a backup of a club that was somewhere else before.</summary>
+    public async Task<IActionResult> OnPostRestoreAsync(IFormFile? file, CancellationToken cancellationToken)
+    {
+        if (!MaySetUp || !await coaches.IsEmptyAsync(cancellationToken))
+        {
+            return NotFound();
+        }
+
+        Sports = await book.SportsAsync(cancellationToken);
+        if (file is not { Length: > 0 })
+        {
+            return Refuse(new Fault("file", "no file was chosen", "choose a backup"));
+        }
+
+        await using (var stream = new FileStream(running.Data.Uploaded, FileMode.Create))
+        {
+            await file.CopyToAsync(stream, cancellationToken);
+        }
+
+        var laid = restore.LayReady(running.Data.Uploaded);
+        System.IO.File.Delete(running.Data.Uploaded);
+        if (!laid.IsOk)
+        {
+            return Refuse(laid.Faults[0]);
+        }
+
+        restarts.After(Response);
+        Response.Headers["Refresh"] = "4; url=/";
+        IsRestoring = true;
+        return Page();
     }
 
     private PageResult Refuse(Fault fault)

@@ -1,4 +1,5 @@
 using KeepTally.Core.Faults;
+using KeepTally.Store.Backups;
 using KeepTally.Store.People;
 using KeepTally.Store.Squads;
 using KeepTally.Store.Tables;
@@ -12,8 +13,22 @@ namespace KeepTally.Web.Pages.People;
 
 /// <summary>The accounts with their rights, and the keys of devices.</summary>
 [Authorize(Policies.Head)]
-public sealed class IndexModel(CoachBook coaches, KeyBook keys, SquadBook squad, AuditTrail trail, Running running) : PageModel
+public sealed class IndexModel(
+    CoachBook coaches,
+    KeyBook keys,
+    SquadBook squad,
+    AuditTrail trail,
+    BackupShelf shelf,
+    TimeProvider clock,
+    Running running
+) : PageModel
 {
+    /// <summary>The moment of the last backup; null where there is none.</summary>
+    public DateTime? LastBackup => shelf.Newest?.Made;
+
+    /// <summary>The present moment, in the time of the machine.</summary>
+    public DateTime Now => clock.GetLocalNow().DateTime;
+
     public IReadOnlyList<Coach> Coaches { get; private set; } = [];
 
     public IReadOnlyList<Team> Teams { get; private set; } = [];

@@ -1,0 +1,29 @@
+using System.Globalization;
+
+namespace KeepTally.Store.Backups;
+
+/// <summary>
+/// The daily backups that are kept: the newest of each of the last seven days, four weeks and twelve months that have one.
+/// </summary>
+public static class BackupRetention
+{
+    public const int Days = 7;
+    public const int Weeks = 4;
+    public const int Months = 12;
+
+    /// <summary>Returns the moments to keep, of those at which backups were made.</summary>
+    /// <param name="made">The moments, in the time of the machine, in any order.</param>
+    public static IReadOnlySet<DateTime> Keep(IEnumerable<DateTime> made)
+    {
+        DateTime[] newestFirst = [.. made.OrderDescending()];
+        return (IReadOnlySet<DateTime>)
+            new HashSet<DateTime>([
+                .. Newest(newestFirst, Days, moment => moment.Date),
+                .. Newest(newestFirst, Weeks, moment => (ISOWeek.GetYear(moment), ISOWeek.GetWeekOfYear(moment))),
+                .. Newest(newestFirst, Months, moment => (moment.Year, moment.Month)),
+            ]);
+    }
+
+    private static IEnumerable<DateTime> Newest<TSpan>(DateTime[] newestFirst, int count, Func<DateTime, TSpan> span) =>
+        newestFirst.DistinctBy(span).Take(count);
+}
