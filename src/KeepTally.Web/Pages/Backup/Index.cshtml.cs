@@ -129,7 +129,9 @@ public sealed class IndexModel(
         } + made.ToString(", HH:mm", CultureInfo.InvariantCulture);
 
     public static string Size(long bytes) =>
-        (bytes / 1_000_000.0).ToString(bytes < 10_000_000 ? "0.0" : "0", CultureInfo.InvariantCulture) + " MB";
+        bytes < 1_000_000
+            ? (bytes / 1000).ToString(CultureInfo.InvariantCulture) + " kB"
+            : (bytes / 1_000_000.0).ToString(bytes < 10_000_000 ? "0.0" : "0", CultureInfo.InvariantCulture) + " MB";
 
     public static string Reason(BackupKind kind) =>
         kind switch
