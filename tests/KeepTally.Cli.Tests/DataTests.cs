@@ -15,7 +15,10 @@ public sealed class DataTests : IDisposable
     public void Dispose() => Directory.Delete(_path, recursive: true);
 
     private TallyDb Open() =>
-        new(new DbContextOptionsBuilder<TallyDb>().UseSqlite($"Data Source={Folder.Database};Pooling=False").Options, new TenantScope());
+        new(
+            new DbContextOptionsBuilder<TallyDb>().UseSqlite($"Data Source={Folder.Database};Pooling=False").Options,
+            new TenantScope()
+        );
 
     private void Fill(string team)
     {

@@ -33,6 +33,9 @@ public sealed class Visitor
 
     public HttpClient Http => _http;
 
+    /// <summary>The cookies it holds, by name.</summary>
+    public ConcurrentDictionary<string, string> Cookies => _cookies.Cookies;
+
     public async Task<IHtmlDocument> OpenAsync(string path)
     {
         using var response = await _http.GetAsync(new Uri(path, UriKind.Relative));

@@ -42,6 +42,26 @@ public sealed class EventGate
             );
         }
 
+        if (
+            (runEvent.Id.Device == EventId.ClockDevice || runEvent.Id.Device == EventId.CircuitDevice)
+            && runEvent
+                is RunEvent.Tap
+                    or RunEvent.Amend
+                    or RunEvent.Undo
+                    or RunEvent.Substitution
+                    or RunEvent.Note
+                    or RunEvent.Cue
+                    or RunEvent.Habit
+                    or RunEvent.OwnCount
+        )
+        {
+            return new Fault(
+                "device",
+                $"\"{runEvent.Id.Device}\" says only what the clock calls for",
+                "send it under an id of your own device"
+            );
+        }
+
         return runEvent switch
         {
             RunEvent.Substitution { Out: null, In: null } => new Fault(

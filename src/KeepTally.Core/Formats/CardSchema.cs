@@ -45,8 +45,8 @@ public static class CardSchema
             new SchemaProperty("id", Schema.FilledText, IsNeeded: true),
             new SchemaProperty("name", Schema.FilledText, IsNeeded: true),
             new SchemaProperty("purpose", Schema.AnyText),
-            new SchemaProperty("sports", Schema.Texts),
-            new SchemaProperty("skills", Schema.Texts),
+            new SchemaProperty("sports", Schema.List(Schema.FilledText)),
+            new SchemaProperty("skills", Schema.List(Schema.FilledText)),
             new SchemaProperty("intensity", Schema.Whole(1, 5)),
             new SchemaProperty(
                 "players",

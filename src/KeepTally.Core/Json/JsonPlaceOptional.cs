@@ -24,6 +24,17 @@ internal static class JsonPlaceOptional
     internal static IReadOnlyList<string> Texts(this JsonPlace place, string name) =>
         place.Find(name) is { } list ? [.. list.Items().Select(item => item.Text())] : [];
 
+    /// <summary>A list of texts, none of which is empty.</summary>
+    internal static IReadOnlyList<string> FilledTexts(this JsonPlace place, string name)
+    {
+        foreach (var item in place.Find(name)?.Items().Where(item => item.Text().Length == 0) ?? [])
+        {
+            item.Wrong("this text is empty", "write it, or leave it out");
+        }
+
+        return place.Texts(name);
+    }
+
     internal static IReadOnlyList<T> List<T>(this JsonPlace place, string name, Func<JsonPlace, T> read) =>
         place.Find(name) is { } list ? [.. list.Items().Select(read)] : [];
 

@@ -41,6 +41,6 @@ public sealed record BookFilter(
             && (Minutes is not { } minutes || card.Minutes <= minutes)
             && (Effort is not { } effort || card.Intensity <= effort)
             && (AtHand is null || card.Equipment.All(each => each.Count == 0 || AtHand.Contains(each.Item)))
-            && (RestedDays is not { } days || entry.LastDone is not { } last || last.AddDays(days) <= today);
+            && (RestedDays is not { } days || entry.LastDone is not { } last || today.DayNumber - last.DayNumber >= days);
     }
 }

@@ -72,6 +72,13 @@ public sealed class DataFolder(string path, string? backups = null)
         {
             return new FileStream(LockFile, FileMode.OpenOrCreate, FileAccess.ReadWrite, FileShare.None);
         }
+        catch (UnauthorizedAccessException closed)
+        {
+            throw new DataFolderException(
+                $"The file {LockFile} cannot be written. Fix its permissions, or delete it while no Keep Tally runs.",
+                closed
+            );
+        }
         catch (IOException held)
         {
             throw new DataFolderException(

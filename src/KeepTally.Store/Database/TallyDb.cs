@@ -53,6 +53,8 @@ public sealed class TallyDb(DbContextOptions<TallyDb> options, TenantScope scope
 
     public DbSet<DeviceKey> DeviceKeys => Set<DeviceKey>();
 
+    public DbSet<EndedSession> EndedSessions => Set<EndedSession>();
+
     public DbSet<AuditEntry> Audit => Set<AuditEntry>();
 
     protected override void OnModelCreating(ModelBuilder builder)

@@ -357,6 +357,19 @@ namespace KeepTally.Store.Migrations
                     b.ToTable("DeviceKeys");
                 });
 
+            modelBuilder.Entity("KeepTally.Store.Tables.EndedSession", b =>
+                {
+                    b.Property<string>("Id")
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("Until")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.ToTable("EndedSessions");
+                });
+
             modelBuilder.Entity("KeepTally.Store.Tables.EventRow", b =>
                 {
                     b.Property<long>("Sequence")

@@ -36,6 +36,7 @@ internal static class PeopleServices
         services.Configure<PasswordHasherOptions>(options => options.IterationCount = HashRounds);
         services.AddScoped<TenantScope>();
         services.AddScoped<CallerBook>();
+        services.AddSingleton<SessionBook>();
         services.AddScoped<PaceBook>();
         services.AddScoped<CoachBook>();
         services.AddScoped<DoorBook>();

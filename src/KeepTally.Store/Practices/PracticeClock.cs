@@ -2,7 +2,7 @@ namespace KeepTally.Store.Practices;
 
 /// <summary>
 /// The clock that all devices of a practice share. It begins with the clock of the machine and then goes on evenly: where
-/// somebody, or the network, sets that clock meanwhile, a drill runs neither longer nor shorter, and no tap is refused.
+/// a person, or the network, sets that clock meanwhile, a drill runs neither longer nor shorter, and no tap is refused.
 /// </summary>
 /// <remarks>
 /// Days and times of day are read from the machine's clock (<see cref="TimeProvider"/>); moments of a practice are read here.

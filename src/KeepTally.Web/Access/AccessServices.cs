@@ -31,13 +31,16 @@ internal static class AccessServices
         services.AddAuthorization(Policies.Set);
         services.AddRateLimiter(Throttles.Set);
         services.AddScoped<AuditTrail>();
+        services.AddSingleton<KnownDevices>();
+        services.AddSingleton<UnknownNames>();
     }
 
     /// <summary>The caller, their rights, and what they see.</summary>
     internal static void UseAccess(this WebApplication app)
     {
-        app.UseRateLimiter();
         app.UseAuthentication();
+        // By who it is, once that is proved; who it is not, by where it comes from.
+        app.UseRateLimiter();
         app.Use(
             (context, next) =>
             {

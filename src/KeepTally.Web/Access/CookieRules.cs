@@ -26,6 +26,13 @@ internal static class CookieRules
     private static async Task ValidateAsync(CookieValidatePrincipalContext context)
     {
         var callers = context.HttpContext.RequestServices.GetRequiredService<CallerBook>();
+        var session = Signed.SessionOf(context.Principal);
+        if (context.HttpContext.RequestServices.GetRequiredService<SessionBook>().IsEnded(session))
+        {
+            context.RejectPrincipal();
+            return;
+        }
+
         if (await Signed.ReadAsync(callers, context.Principal, context.HttpContext.RequestAborted) is not { } caller)
         {
             context.RejectPrincipal();
@@ -33,7 +40,7 @@ internal static class CookieRules
         }
 
         // A head coach who is one no more is what they are now, not what the cookie says.
-        context.ReplacePrincipal(Signed.Ticket(caller, Signed.Cookie));
+        context.ReplacePrincipal(Signed.Ticket(caller, Signed.Cookie, session));
         context.HttpContext.Features.Set(caller);
     }
 

@@ -11,11 +11,15 @@ internal static class Signed
     internal const string Cookie = "keep-tally-cookie";
     internal const string Key = "keep-tally-key";
     private const string StampClaim = "stamp";
+    private const string SessionClaim = "session";
 
     /// <summary>A ticket that is not renewed is good for so long.</summary>
     internal static readonly TimeSpan Kept = TimeSpan.FromDays(30);
 
-    internal static ClaimsPrincipal Ticket(Caller caller, string scheme) =>
+    /// <param name="caller">The caller.</param>
+    /// <param name="scheme">The scheme by which they came in.</param>
+    /// <param name="session">The id of the session; empty where there is none to end, as for a device with a key.</param>
+    internal static ClaimsPrincipal Ticket(Caller caller, string scheme, string session = "") =>
         new(
             new ClaimsIdentity(
                 [
@@ -23,6 +27,7 @@ internal static class Signed
                     // Forms are bound to this id: a form filled in as one is not sent as another.
                     new Claim(ClaimTypes.NameIdentifier, $"{caller.Kind}/{caller.Id}"),
                     new Claim(StampClaim, caller.Stamp),
+                    new Claim(SessionClaim, session),
                 ],
                 scheme
             )
@@ -33,9 +38,25 @@ internal static class Signed
     /// <param name="caller">The caller who is let in.</param>
     /// <param name="stays">Until they sign out; else until the browser is closed.</param>
     internal static Task LetInAsync(this HttpContext context, Caller caller, bool stays) =>
-        context.SignInAsync(Cookie, Ticket(caller, Cookie), new AuthenticationProperties { IsPersistent = stays });
+        context.SignInAsync(
+            Cookie,
+            Ticket(caller, Cookie, SessionBook.NewId()),
+            new AuthenticationProperties { IsPersistent = stays }
+        );
 
-    internal static Task LetOutAsync(this HttpContext context) => context.SignOutAsync(Cookie);
+    /// <summary>Signs out on this device and ends the session: a copy of its ticket lets nobody in.</summary>
+    internal static async Task LetOutAsync(this HttpContext context)
+    {
+        if (SessionOf(context.User) is { Length: > 0 } session)
+        {
+            await context.RequestServices.GetRequiredService<SessionBook>().EndAsync(session, Kept, context.RequestAborted);
+        }
+
+        await context.SignOutAsync(Cookie);
+    }
+
+    /// <summary>The id of the session of a ticket; empty where it has none.</summary>
+    internal static string SessionOf(ClaimsPrincipal? ticket) => ticket?.FindFirstValue(SessionClaim) ?? "";
 
     /// <summary>The caller, or null where nobody has come in.</summary>
     internal static Caller? Caller(this HttpContext context) => context.Features.Get<Caller>();
@@ -44,7 +65,8 @@ internal static class Signed
     internal static async Task<bool> IsStillInAsync(HttpContext context, CallerBook book, CancellationToken cancellationToken) =>
         DeviceKeyHandler.KeyOf(context.Request) is { } key
             ? await book.FindDeviceAsync(key, cancellationToken) is not null
-            : await ReadAsync(book, context.User, cancellationToken) is not null;
+            : !context.RequestServices.GetRequiredService<SessionBook>().IsEnded(SessionOf(context.User))
+                && await ReadAsync(book, context.User, cancellationToken) is not null;
 
     /// <summary>Anyone who the ticket of a cookie is of, as they stand now; null where it is void.</summary>
     internal static async Task<Caller?> ReadAsync(CallerBook book, ClaimsPrincipal? ticket, CancellationToken cancellationToken)

@@ -1,4 +1,5 @@
 using System.Threading.RateLimiting;
+using KeepTally.Store.People;
 using Microsoft.AspNetCore.RateLimiting;
 
 namespace KeepTally.Web.Access;
@@ -15,6 +16,11 @@ internal static class Throttles
     private const int DeviceBurst = 100;
 
     private const int DevicePace = 20;
+
+    /// <summary>Requests of a helper who joined by a code at one go, and each second.</summary>
+    private const int JoinerBurst = 200;
+
+    private const int JoinerPace = 30;
 
     private static readonly string[] Doors = ["/signin", "/first", "/join", "/invite", "/watch"];
 
@@ -35,17 +41,27 @@ internal static class Throttles
 
     private static RateLimitPartition<string> Partition(HttpContext context)
     {
-        if (DeviceKeyHandler.KeyOf(context.Request) is { } key)
-        {
-            return Bucket($"key {key}", DeviceBurst, DevicePace, TimeSpan.FromSeconds(1));
-        }
-
         var path = context.Request.Path;
         // A link to a board is opened by reading it; all other doors by sending a form.
         var tries = !HttpMethods.IsGet(context.Request.Method) || path.StartsWithSegments("/watch");
-        return tries && Array.Exists(Doors, door => path.StartsWithSegments(door))
-            ? Bucket($"door {context.Connection.RemoteIpAddress}", DoorTries, 1, DoorEvery)
-            : RateLimitPartition.GetNoLimiter("all");
+        if (tries && Array.Exists(Doors, door => path.StartsWithSegments(door)))
+        {
+            // By where it comes from and nothing else: whatever a stranger claims to be has not been proved.
+            return Bucket($"door {context.Connection.RemoteIpAddress}", DoorTries, 1, DoorEvery);
+        }
+
+        return context.Caller() switch
+        {
+            { Kind: CallerKind.Device, Id: var id } => Bucket($"key {id}", DeviceBurst, DevicePace, TimeSpan.FromSeconds(1)),
+            { Kind: CallerKind.Joiner, Id: var id } => Bucket($"joiner {id}", JoinerBurst, JoinerPace, TimeSpan.FromSeconds(1)),
+            null when DeviceKeyHandler.KeyOf(context.Request) is not null => Bucket(
+                $"no key {context.Connection.RemoteIpAddress}",
+                DeviceBurst,
+                DevicePace,
+                TimeSpan.FromSeconds(1)
+            ),
+            _ => RateLimitPartition.GetNoLimiter("all"),
+        };
     }
 
     private static RateLimitPartition<string> Bucket(string who, int burst, int pace, TimeSpan every) =>

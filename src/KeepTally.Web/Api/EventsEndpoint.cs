@@ -27,6 +27,7 @@ internal static class EventsEndpoint
         HttpRequest request,
         EventJournal journal,
         AppendGuards rules,
+        DeviceOwners owners,
         PracticeClock clock,
         AuditTrail trail,
         PlanBook plans,
@@ -94,7 +95,10 @@ internal static class EventsEndpoint
         }
 
         using var body = new StreamReader(request.Body, Encoding.UTF8);
-        var (events, faults) = Read(await body.ReadToEndAsync(cancellationToken), found.Value, clock.Now);
+        var (events, faults) = Read(
+            await body.ReadToEndAsync(cancellationToken),
+            runEvent => owners.Check(caller, runEvent) ?? found.Value.Check(runEvent, clock.Now)
+        );
         if (faults.Count > 0)
         {
             return ApiProblem.Of(
@@ -132,7 +136,7 @@ internal static class EventsEndpoint
         }
     }
 
-    private static (List<RunEvent> Events, List<LineFault> Faults) Read(string text, AppendGuard sheet, DateTimeOffset now)
+    private static (List<RunEvent> Events, List<LineFault> Faults) Read(string text, Func<RunEvent, Fault?> check)
     {
         var (events, faults) = (new List<RunEvent>(), new List<LineFault>());
         foreach (var (index, line) in text.Split('\n').Index())
@@ -147,7 +151,7 @@ internal static class EventsEndpoint
             {
                 faults.Add(Of(index, reading.Faults[0]));
             }
-            else if (sheet.Check(reading.Value, now) is { } fault)
+            else if (check(reading.Value) is { } fault)
             {
                 faults.Add(new LineFault(index + 1, fault.Path, fault.Problem, fault.Fix));
             }

@@ -22,6 +22,7 @@ internal static class PracticeStream
         HttpContext context,
         EventFeed feed,
         WhoIsHere here,
+        DeviceOwners owners,
         PracticeBook book,
         IServiceScopeFactory scopes,
         IHostApplicationLifetime lifetime
@@ -70,6 +71,7 @@ internal static class PracticeStream
                 && context.Caller() is { Kind: not (CallerKind.Board or CallerKind.Device) } caller
             )
             {
+                owners.Claim(caller, device);
                 entered = here.Enter(practice, device, caller.Name);
             }
         }

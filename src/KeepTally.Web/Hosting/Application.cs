@@ -178,6 +178,7 @@ public static class Application
         services.AddSingleton<PracticeNews>();
         services.AddSingleton<PlanNews>();
         services.AddSingleton<AppendGuards>();
+        services.AddSingleton<DeviceOwners>();
         services.AddScoped<DeviceDesk>();
         services.AddApiDescription();
         services.AddResponseCompression(options => options.EnableForHttps = true);
@@ -238,6 +239,7 @@ public static class Application
         var audit = scope.ServiceProvider.GetRequiredService<AuditLog>();
         scope.ServiceProvider.GetRequiredService<LastErasure>().At = await audit.LastAsync(AuditAct.Erasure);
         await audit.TidyAsync();
+        await services.GetRequiredService<SessionBook>().LoadAsync();
         await scope.ServiceProvider.GetRequiredService<DoorBook>().TidyAsync();
         if (demo)
         {

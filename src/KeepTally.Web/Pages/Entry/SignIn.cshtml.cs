@@ -19,6 +19,8 @@ public sealed class SignInModel(
     UserManager<Coach> users,
     SignInManager<Coach> doorkeeper,
     IPasswordHasher<Coach> hasher,
+    KnownDevices devices,
+    UnknownNames names,
     AuditLog audit,
     Running running,
     TimeProvider clock
@@ -52,6 +54,8 @@ public sealed class SignInModel(
         return Page();
     }
 
+    private const string Wrong = "Wrong name or password.";
+
     /// <summary>Marks a browser that the demo has signed in by itself, so that signing out lasts.</summary>
     private const string DemoSeen = "keep-tally-demo";
 
@@ -75,9 +79,26 @@ public sealed class SignInModel(
         var typed = password is { Length: <= PasswordRule.Longest } ? password : "";
         if (await users.FindByNameAsync(Name) is not { } coach)
         {
+            if (names.Try(Name) is { } until)
+            {
+                return await RefuseAsync(Closed(until), cancellationToken);
+            }
+
             // As slow as with a name that is known: nobody learns from the time it takes who has an account.
             hasher.HashPassword(new Coach(), typed);
-            return await RefuseAsync("Wrong name or password.", cancellationToken);
+            return await RefuseAsync(Wrong, cancellationToken);
+        }
+
+        if (coach.LockoutEnd > clock.GetUtcNow() && devices.Knows(HttpContext, coach))
+        {
+            // A stranger's wrong passwords keep nobody out who has been in here before.
+            if (await users.CheckPasswordAsync(coach, typed))
+            {
+                return await LetInAsync(coach, stays, cancellationToken);
+            }
+
+            await audit.AddAsync(coach.UserName!, AuditAct.Refused, "A wrong password on a known device", cancellationToken);
+            return await RefuseAsync(Wrong, cancellationToken);
         }
 
         var tried = await doorkeeper.CheckPasswordSignInAsync(coach, typed, lockoutOnFailure: true);
@@ -92,10 +113,7 @@ public sealed class SignInModel(
             tried.IsLockedOut ? "Too many wrong passwords: the account is locked for a while" : "A wrong password",
             cancellationToken
         );
-        return await RefuseAsync(
-            tried.IsLockedOut ? $"Too many tries. This name can sign in again in {Minutes(coach)}." : "Wrong name or password.",
-            cancellationToken
-        );
+        return await RefuseAsync(tried.IsLockedOut ? Closed(coach.LockoutEnd ?? clock.GetUtcNow()) : Wrong, cancellationToken);
     }
 
     /// <summary>Signs in as a made-up coach; in the demo only.</summary>
@@ -118,6 +136,7 @@ public sealed class SignInModel(
             Response.Cookies.Append(DemoSeen, "1", new CookieOptions { HttpOnly = true, SameSite = SameSiteMode.Lax });
         }
 
+        devices.Remember(HttpContext, coach);
         await HttpContext.LetInAsync(caller, stays);
         await audit.AddAsync(caller.Name, AuditAct.SignIn, "Signed in", cancellationToken);
         return LocalRedirect(Url.IsLocalUrl(Back) ? Back! : "/");
@@ -134,9 +153,9 @@ public sealed class SignInModel(
     private async Task LoadAsync(CancellationToken cancellationToken) =>
         Demo = running.Demo ? [.. (await coaches.ListAsync(cancellationToken)).Where(coach => coach.IsDemo)] : [];
 
-    private string Minutes(Coach coach)
+    private string Closed(DateTimeOffset until)
     {
-        var left = Math.Ceiling(((coach.LockoutEnd ?? clock.GetUtcNow()) - clock.GetUtcNow()).TotalMinutes);
-        return left <= 1 ? "a minute" : $"{left:0} minutes";
+        var left = Math.Ceiling((until - clock.GetUtcNow()).TotalMinutes);
+        return $"Too many tries. This name can sign in again in {(left <= 1 ? "a minute" : $"{left:0} minutes")}, or now on a device where it has signed in before.";
     }
 }

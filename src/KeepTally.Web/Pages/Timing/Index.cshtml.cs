@@ -117,8 +117,17 @@ public sealed class IndexModel(
     }
 
     /// <summary>Imports a sheet from a file.</summary>
-    public async Task<IActionResult> OnPostBringAsync(int team, IFormFile file, CancellationToken cancellationToken)
+    public async Task<IActionResult> OnPostBringAsync(int team, IFormFile? file, CancellationToken cancellationToken)
     {
+        if (file is not { Length: > 0 })
+        {
+            return await AgainAsync(
+                new NewForm { Team = team },
+                "No file was chosen. Choose a timing sheet, and import it.",
+                cancellationToken
+            );
+        }
+
         if (file.Length > MostBytes)
         {
             return await AgainAsync(new NewForm { Team = team }, $"That file has more than {MostBytes} bytes.", cancellationToken);

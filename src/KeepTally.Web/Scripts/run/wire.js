@@ -3,6 +3,8 @@
 const retryAfter = [500, 1000, 2000, 5000];
 // What the server takes to be of the future is tried again so often, while the rest goes on.
 const earlyAgain = 5000;
+// An evening without a network is sent in pieces that the server takes.
+const most = 500;
 const idText = ({ sheet, device, n }) => `${sheet}/${device}/${n}`;
 
 export class Wire {
@@ -114,9 +116,9 @@ export class Wire {
   /** What of a sheet can be sent; none where nothing waits. What has to wait for more than a network is tried again with the rest. */
   async #next(id) {
     await this.#ready();
-    const events = (this.#keep.unsent().get(id) ?? []).filter(
-      (event) => !(this.#held.get(idText(event)) > performance.now()),
-    );
+    const events = (this.#keep.unsent().get(id) ?? [])
+      .filter((event) => !(this.#held.get(idText(event)) > performance.now()))
+      .slice(0, most);
     if (events.length === 0) {
       return undefined;
     }
