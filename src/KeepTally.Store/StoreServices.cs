@@ -31,6 +31,7 @@ public static class StoreServices
         services.AddSingleton<BackupRestore>();
         services.AddSingleton<BackupHealth>();
         services.AddPeople();
+        services.AddSingleton<JournalMeter>();
         services.AddSingleton<JournalWriter>();
         services.AddSingleton<CardCache>();
         services.AddSingleton<TextCache>();

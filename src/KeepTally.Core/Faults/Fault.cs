@@ -6,6 +6,9 @@ namespace KeepTally.Core.Faults;
 /// <param name="Fix">What to write instead.</param>
 public sealed record Fault(string Path, string Problem, string Fix)
 {
+    /// <summary>The number of faults listed of one text: a sender of so many has sent something else.</summary>
+    public const int Most = 50;
+
     /// <summary>The same fault, reported for the larger thing it prevents.</summary>
     /// <param name="larger">What cannot be done for it, in one plain clause.</param>
     public Fault For(string larger) => this with { Problem = $"{larger} ({Place}{Problem})" };

@@ -14,7 +14,7 @@ public static class BookReader
     /// <summary>The name and version of the format.</summary>
     public const string Format = "keep-tally/book@1";
 
-    /// <summary>Every card with its own text; or every fault of every card, each with the card's place in the book.</summary>
+    /// <summary>Every card with its own text; or the faults, at most fifty, each with the card's place in the book.</summary>
     public static Result<IReadOnlyList<BookCard>> Read(string json)
     {
         var faults = new List<Fault>();
@@ -62,6 +62,11 @@ public static class BookReader
         var cards = new List<BookCard>();
         foreach (var place in root.Need("cards", "the list of cards")?.Items() ?? [])
         {
+            if (faults.Count >= Fault.Most)
+            {
+                break;
+            }
+
             cards.AddRange(ReadOne(place.Element.GetRawText(), place.Path, faults));
         }
 

@@ -32,7 +32,15 @@ internal readonly struct JsonPlace
     internal JsonPlace WithChosen(IReadOnlyDictionary<string, string> chosen) =>
         new(Element, Path, _context with { Chosen = chosen });
 
-    internal void Wrong(string problem, string fix) => _context.Faults.Add(new Fault(Path, problem, fix));
+    internal void Wrong(string problem, string fix) => Add(new Fault(Path, problem, fix));
+
+    private void Add(Fault fault)
+    {
+        if (_context.Faults.Count < Fault.Most)
+        {
+            _context.Faults.Add(fault);
+        }
+    }
 
     internal bool IsObject => Element.ValueKind == JsonValueKind.Object;
 
@@ -97,7 +105,7 @@ internal readonly struct JsonPlace
         var found = Find(name);
         if (found is null && IsObject)
         {
-            _context.Faults.Add(new Fault(Path.Length == 0 ? name : $"{Path}.{name}", "this is missing", "write " + what));
+            Add(new Fault(Path.Length == 0 ? name : $"{Path}.{name}", "this is missing", "write " + what));
         }
 
         return found;

@@ -25,13 +25,16 @@ public sealed class JournalWriter : IDisposable
     private readonly Dictionary<SheetId, int> _practices = [];
     private readonly Dictionary<int, long> _last = [];
 
-    private sealed record Request(SheetId Sheet, IReadOnlyList<EventRow> Rows, TaskCompletionSource<Appended> Done);
+    private readonly JournalMeter _meter;
+
+    private sealed record Request(SheetId Sheet, IReadOnlyList<EventRow> Rows, TaskCompletionSource<Appended> Done, long Arrived);
 
     private sealed record Written(int Practice, Appended Appended);
 
-    public JournalWriter(DataFolder folder, IJournalListener? listener = null)
+    public JournalWriter(DataFolder folder, JournalMeter meter, IJournalListener? listener = null)
     {
         _folder = folder;
+        _meter = meter;
         _listener = listener;
         _writing = new Lazy<Thread>(Begin);
     }
@@ -45,7 +48,8 @@ public sealed class JournalWriter : IDisposable
         var request = new Request(
             sheet,
             [.. events.Select(runEvent => EventRow.Of(sheet, runEvent))],
-            new TaskCompletionSource<Appended>(TaskCreationOptions.RunContinuationsAsynchronously)
+            new TaskCompletionSource<Appended>(TaskCreationOptions.RunContinuationsAsynchronously),
+            _meter.Arrived()
         );
         return _waiting.Writer.TryWrite(request)
             ? request.Done.Task
@@ -114,6 +118,7 @@ public sealed class JournalWriter : IDisposable
             // Whatever it was, the next ones are written all the same.
             if (requests.Count == 1)
             {
+                _meter.Done(requests[0].Arrived, 0);
                 requests[0].Done.SetException(failure);
             }
 
@@ -122,6 +127,7 @@ public sealed class JournalWriter : IDisposable
 
         for (var i = 0; i < requests.Count; i++)
         {
+            _meter.Done(requests[i].Arrived, written[i].Appended.Fresh.Count);
             requests[i].Done.SetResult(written[i].Appended);
         }
 

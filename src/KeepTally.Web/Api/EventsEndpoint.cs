@@ -1,3 +1,4 @@
+using System.Diagnostics;
 using System.Text;
 using System.Text.Json.Serialization;
 using KeepTally.Core.Events;
@@ -8,6 +9,7 @@ using KeepTally.Store.Planning;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Tables;
 using KeepTally.Web.Access;
+using KeepTally.Web.Operating;
 
 namespace KeepTally.Web.Api;
 
@@ -15,6 +17,9 @@ namespace KeepTally.Web.Api;
 internal static class EventsEndpoint
 {
     private const int MostBytes = 1 << 20;
+
+    /// <summary>A write that takes longer is told to the operator.</summary>
+    private static readonly TimeSpan SlowWrite = TimeSpan.FromSeconds(1);
 
     /// <summary>
     /// JSON Lines have a type of their own, which a page of another origin cannot send unasked: that and the host filter
@@ -28,6 +33,7 @@ internal static class EventsEndpoint
         EventJournal journal,
         AppendGuards rules,
         DeviceOwners owners,
+        OperatorLog log,
         PracticeClock clock,
         AuditTrail trail,
         PlanBook plans,
@@ -101,6 +107,7 @@ internal static class EventsEndpoint
         );
         if (faults.Count > 0)
         {
+            log.EventsRefused(faults[0].Place);
             return ApiProblem.Of(
                 StatusCodes.Status422UnprocessableEntity,
                 $"line {faults[0].Line}, {faults[0].Place}",
@@ -110,7 +117,13 @@ internal static class EventsEndpoint
             );
         }
 
+        var began = Stopwatch.GetTimestamp();
         var appended = await journal.AppendAsync(new SheetId(sheet), events);
+        if (Stopwatch.GetElapsedTime(began) is var took && took > SlowWrite)
+        {
+            log.SlowWrite(Math.Round(took.TotalMilliseconds));
+        }
+
         await TellAsync(trail, appended, found.Value.Drill, cancellationToken);
         if (
             appended.Fresh.Any(row => row.IsStart)
@@ -144,6 +157,11 @@ internal static class EventsEndpoint
             if (string.IsNullOrWhiteSpace(line))
             {
                 continue;
+            }
+
+            if (faults.Count >= Fault.Most)
+            {
+                break;
             }
 
             var reading = EventReader.Read(line);

@@ -14,6 +14,7 @@ using KeepTally.Web.Access;
 using KeepTally.Web.Api;
 using KeepTally.Web.Api.Devices;
 using KeepTally.Web.Lan;
+using KeepTally.Web.Operating;
 using Microsoft.AspNetCore.Connections;
 using Microsoft.AspNetCore.DataProtection;
 using Microsoft.AspNetCore.HostFiltering;
@@ -78,6 +79,8 @@ public static class Application
         await using var app = Build(settings, clock);
         await PrepareAsync(app.Services, settings.Demo);
         await app.StartAsync(stopping);
+        var log = app.Services.GetRequiredService<OperatorLog>();
+        log.Started(settings.Data.Path);
         await Welcome.SayAsync(app.Services, settings);
         if (settings.Demo)
         {
@@ -85,6 +88,7 @@ public static class Application
         }
 
         await app.WaitForShutdownAsync(stopping);
+        log.Stopped();
         return app.Services.GetRequiredService<Restarts>().Asked;
     }
 
@@ -123,6 +127,11 @@ public static class Application
                 : null,
         };
         builder.WebHost.ConfigureKestrel(kestrel => Listening.Set(kestrel, settings, running));
+        builder.Logging.AddSimpleConsole(options =>
+        {
+            options.SingleLine = true;
+            options.TimestampFormat = "yyyy-MM-ddTHH:mm:ss ";
+        });
         builder.Logging.AddFilter("Microsoft", LogLevel.Warning);
         builder.Logging.AddFilter("Microsoft.Extensions.Hosting", LogLevel.None);
         builder.Logging.AddFilter("Microsoft.AspNetCore.DataProtection", LogLevel.Error);
@@ -138,6 +147,8 @@ public static class Application
     {
         services.AddSingleton(running);
         services.AddSingleton<Restarts>();
+        services.AddSingleton<OperatorLog>();
+        services.AddSingleton<SimulationQueue>();
         services.AddStore(running.Data);
         services.AddDataProtection().SetApplicationName("keep-tally").PersistKeysToFileSystem(new DirectoryInfo(running.Data.Keys));
         services.AddHttpContextAccessor();
@@ -211,6 +222,7 @@ public static class Application
         app.MapApi();
         app.MapDevices();
         app.MapApiDescription();
+        app.MapHealth();
     }
 
     /// <summary>Brings the database up to date and, where asked, fills it with demo data.</summary>
@@ -219,10 +231,15 @@ public static class Application
         await using var scope = services.CreateAsyncScope();
         var now = services.GetRequiredService<TimeProvider>().GetLocalNow().DateTime;
         var restore = services.GetRequiredService<BackupRestore>();
-        restore.Apply(now);
+        var log = services.GetRequiredService<OperatorLog>();
+        if (restore.Apply(now))
+        {
+            log.Restoring();
+        }
+
         Schema.Migrate(
             scope.ServiceProvider.GetRequiredService<TallyDb>(),
-            beforeChange: () => services.GetRequiredService<BackupShelf>().Make(BackupKind.BeforeUpdate, now)
+            beforeChange: () => log.Updated(services.GetRequiredService<BackupShelf>().Make(BackupKind.BeforeUpdate, now).Name)
         );
         foreach (var player in restore.ToErase())
         {

@@ -34,6 +34,8 @@ public sealed class EndpointWalkTests(EndpointWalkTests.Club club) : IClassFixtu
         "/formats/{name}",
         "/api/{documentName}.json",
         "/devices",
+        "/health/live",
+        "/health/ready",
     ];
 
     /// <summary>What is the same for all who have come in, by whatever door.</summary>
@@ -174,7 +176,8 @@ public sealed class EndpointWalkTests(EndpointWalkTests.Club club) : IClassFixtu
     private static bool IsFile(RouteEndpoint endpoint) =>
         endpoint.Metadata.GetMetadata<PageActionDescriptor>() is null
         && !Route(endpoint).StartsWith("/api", StringComparison.Ordinal)
-        && !Route(endpoint).StartsWith("/formats", StringComparison.Ordinal);
+        && !Route(endpoint).StartsWith("/formats", StringComparison.Ordinal)
+        && !Route(endpoint).StartsWith("/health", StringComparison.Ordinal);
 
     private static string Route(RouteEndpoint endpoint) => "/" + endpoint.RoutePattern.RawText!.TrimStart('/');
 

@@ -9,13 +9,14 @@ using KeepTally.Store.Results;
 using KeepTally.Store.Squads;
 using KeepTally.Store.Tables;
 using KeepTally.Web.Access;
+using KeepTally.Web.Operating;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace KeepTally.Web.Pages.Drills;
 
 /// <summary>A drill played ahead: what its rules mean for these players, in the time there is.</summary>
-public sealed class SimulationModel(DrillBook book, PastBook past, SquadBook squad) : PageModel
+public sealed class SimulationModel(DrillBook book, PastBook past, SquadBook squad, SimulationQueue queue) : PageModel
 {
     /// <summary>How often it is played without a limit of time, and for so many goes at the most.</summary>
     private const int LetRun = 4000;
@@ -86,16 +87,15 @@ public sealed class SimulationModel(DrillBook book, PastBook past, SquadBook squ
             : null;
         if (Fault is null)
         {
-            PlayAhead(cancellationToken);
+            await SimulateAsync((page.Shown.Id, page.Row.Revision), cancellationToken);
         }
 
         return Request.Headers.ContainsKey("HX-Request") ? Partial("_Simulation", this) : Page();
     }
 
-    private void PlayAhead(CancellationToken cancellationToken)
+    private async Task SimulateAsync((int Version, int Revision) card, CancellationToken cancellationToken)
     {
-        var (share, given) = (Percent / 100, Duration.FromMinutes(Minutes));
-        if (DrillSkill.Of(Stage, share, Counts, IsOfRecord ? Record : null) is not { } skill)
+        if (DrillSkill.Of(Stage, Percent / 100, Counts, IsOfRecord ? Record : null) is not { } skill)
         {
             return;
         }
@@ -107,8 +107,22 @@ public sealed class SimulationModel(DrillBook book, PastBook past, SquadBook squ
             return;
         }
 
+        var counts = string.Join(
+            ' ',
+            (Counts ?? new Dictionary<string, int>()).Select(count => $"{count.Key}:{count.Value}").Order(StringComparer.Ordinal)
+        );
+        Words = await queue.RunAsync(
+            (card, StageIndex, Percent, IsOfRecord ? Record : default, counts, Minutes, Pace),
+            cancel => WordsOf(opened.Value, skill, cancel),
+            cancellationToken
+        );
+    }
+
+    private IReadOnlyList<string> WordsOf(Simulator simulator, Skill skill, CancellationToken cancellationToken)
+    {
+        var given = Duration.FromMinutes(Minutes);
         var settings = new SimulationSettings(Duration.FromSeconds(Pace)) { Given = given };
-        var fit = opened.Value.Run(settings, cancellationToken);
+        var fit = simulator.Run(settings, cancellationToken);
         var untimed = Untimed.Of(Card, StageIndex);
         var whole = SimulationWords.Ends(Stage)
             ? Simulator
@@ -116,7 +130,7 @@ public sealed class SimulationModel(DrillBook book, PastBook past, SquadBook squ
                 .Require()
                 .Run(settings with { Given = null, Runs = LetRun, Cap = LetRun }, cancellationToken)
             : null;
-        Words =
+        return
         [
             .. SimulationWords.Of(Stage, fit, given),
             .. SimulationWords.LetRun(untimed.Stages[StageIndex], whole, ExactOdds.Of(untimed.Stages[StageIndex], skill)),

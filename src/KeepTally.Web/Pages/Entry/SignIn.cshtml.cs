@@ -3,6 +3,7 @@ using KeepTally.Store.People;
 using KeepTally.Store.Tables;
 using KeepTally.Web.Access;
 using KeepTally.Web.Hosting;
+using KeepTally.Web.Operating;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Mvc;
@@ -22,6 +23,7 @@ public sealed class SignInModel(
     KnownDevices devices,
     UnknownNames names,
     AuditLog audit,
+    OperatorLog log,
     Running running,
     TimeProvider clock
 ) : PageModel
@@ -144,6 +146,7 @@ public sealed class SignInModel(
 
     private async Task<IActionResult> RefuseAsync(string why, CancellationToken cancellationToken)
     {
+        log.SignInFailed();
         Hindrance = why;
         Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
         await LoadAsync(cancellationToken);

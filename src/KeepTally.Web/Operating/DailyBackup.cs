@@ -1,11 +1,10 @@
 using KeepTally.Store.Backups;
 using Microsoft.Data.Sqlite;
 
-namespace KeepTally.Web.Hosting;
+namespace KeepTally.Web.Operating;
 
 /// <summary>Makes a backup once a day while the application runs.</summary>
-internal sealed partial class DailyBackup(BackupShelf shelf, BackupHealth health, TimeProvider clock, ILogger<DailyBackup> log)
-    : BackgroundService
+internal sealed class DailyBackup(BackupShelf shelf, BackupHealth health, TimeProvider clock, OperatorLog log) : BackgroundService
 {
     /// <summary>The time between two looks at whether one is due. Nobody waits for the first one at the start.</summary>
     private static readonly TimeSpan Pause = TimeSpan.FromMinutes(5);
@@ -36,16 +35,14 @@ internal sealed partial class DailyBackup(BackupShelf shelf, BackupHealth health
 
         try
         {
-            shelf.Make(BackupKind.Daily, now);
+            var made = shelf.Make(BackupKind.Daily, now);
             health.Failure = null;
+            log.BackedUp(made.Name, made.Bytes);
         }
         catch (Exception failure) when (failure is IOException or UnauthorizedAccessException or SqliteException)
         {
             health.Failure = failure.Message;
-            Failed(log, shelf.Folder, failure.Message);
+            log.BackupFailed(shelf.Folder, failure.Message);
         }
     }
-
-    [LoggerMessage(Level = LogLevel.Error, Message = "The daily backup in {Folder} failed: {Why}")]
-    private static partial void Failed(ILogger log, string folder, string why);
 }

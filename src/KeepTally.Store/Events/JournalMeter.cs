@@ -1,0 +1,63 @@
+using System.Diagnostics;
+using System.Diagnostics.Metrics;
+
+namespace KeepTally.Store.Events;
+
+/// <summary>
+/// The figures of the journal for an operator: events stored, the time to the acknowledgement, batches that wait. Named after
+/// the conventions of OpenTelemetry; without a listener they cost next to nothing.
+/// </summary>
+public sealed class JournalMeter : IDisposable
+{
+    /// <summary>The name of the meter.</summary>
+    public const string Name = "KeepTally";
+
+    private readonly Meter _meter = new(Name);
+    private readonly Counter<long> _stored;
+    private readonly Histogram<double> _acknowledged;
+    private int _waiting;
+    private long _delay;
+
+    public JournalMeter()
+    {
+        _stored = _meter.CreateCounter<long>("keep_tally.events.stored", "{event}", "Events that were new on record");
+        _acknowledged = _meter.CreateHistogram<double>(
+            "keep_tally.events.acknowledged",
+            "ms",
+            "The time from the arrival of a batch to its acknowledgement"
+        );
+        _meter.CreateObservableUpDownCounter(
+            "keep_tally.events.waiting",
+            () => _waiting,
+            "{batch}",
+            "Batches that wait for the disk"
+        );
+    }
+
+    /// <summary>Batches that wait for the disk.</summary>
+    public int Waiting => _waiting;
+
+    /// <summary>The time that the last batch took from its arrival to the acknowledgement.</summary>
+    public TimeSpan Delay => TimeSpan.FromTicks(Interlocked.Read(ref _delay));
+
+    /// <summary>A batch has arrived; the moment to give back when it is done.</summary>
+    internal long Arrived()
+    {
+        Interlocked.Increment(ref _waiting);
+        return Stopwatch.GetTimestamp();
+    }
+
+    /// <summary>A batch was acknowledged, or refused by the disk.</summary>
+    /// <param name="arrived">The moment it arrived.</param>
+    /// <param name="stored">The number of events that were new.</param>
+    internal void Done(long arrived, int stored)
+    {
+        Interlocked.Decrement(ref _waiting);
+        var took = Stopwatch.GetElapsedTime(arrived);
+        Interlocked.Exchange(ref _delay, took.Ticks);
+        _stored.Add(stored);
+        _acknowledged.Record(took.TotalMilliseconds);
+    }
+
+    public void Dispose() => _meter.Dispose();
+}
