@@ -2,6 +2,7 @@
 import { readFileSync, rmSync, writeFileSync } from "node:fs";
 import { build } from "esbuild";
 import * as sass from "sass";
+import { notices } from "./notices.mjs";
 
 const out = "wwwroot/dist";
 rmSync(out, { recursive: true, force: true });
@@ -49,3 +50,5 @@ await build({
 // Nothing moves under a thumb because a font comes late: it is preloaded, and where it is late all the same the next page has it.
 const styles = `${out}/site.css`;
 writeFileSync(styles, readFileSync(styles, "utf8").replaceAll("font-display:swap", "font-display:optional"));
+
+writeFileSync(`${out}/notices.txt`, notices());

@@ -4,7 +4,7 @@ using Microsoft.Data.Sqlite;
 namespace KeepTally.Store.Database;
 
 /// <summary>A disk that is full: what is said of it, and how much is needed.</summary>
-internal static class DiskSpace
+public static class DiskSpace
 {
     /// <summary>The disk space for a start and an evening of practice, with room for the write-ahead log.</summary>
     private const int NeededMegabytes = 50;
@@ -14,6 +14,17 @@ internal static class DiskSpace
 
     /// <summary>SQLite result codes, "SQLITE_FULL".</summary>
     internal static bool IsFull(SqliteException failure) => failure.SqliteErrorCode == 13;
+
+    /// <summary>Whether a failure comes from a full disk, by itself or by what caused it.</summary>
+    /// <param name="failure">The failure; null for none.</param>
+    public static bool IsFull(Exception? failure) =>
+        failure switch
+        {
+            null => false,
+            SqliteException sqlite when IsFull(sqlite) => true,
+            IOException io when IsFull(io) => true,
+            _ => IsFull(failure.InnerException),
+        };
 
     internal static DataFolderException Needed(string folder, Exception failure) =>
         new(

@@ -15,6 +15,7 @@ public sealed class JournalMeter : IDisposable
     private readonly Meter _meter = new(Name);
     private readonly Counter<long> _stored;
     private readonly Histogram<double> _acknowledged;
+    private readonly Counter<long> _notPassedOn;
     private int _waiting;
     private long _delay;
 
@@ -25,6 +26,11 @@ public sealed class JournalMeter : IDisposable
             "keep_tally.events.acknowledged",
             "ms",
             "The time from the arrival of a batch to its acknowledgement"
+        );
+        _notPassedOn = _meter.CreateCounter<long>(
+            "keep_tally.events.not_passed_on",
+            "{event}",
+            "Events on record that could not be told to the devices that listen"
         );
         _meter.CreateObservableUpDownCounter(
             "keep_tally.events.waiting",
@@ -58,6 +64,9 @@ public sealed class JournalMeter : IDisposable
         _stored.Add(stored);
         _acknowledged.Record(took.TotalMilliseconds);
     }
+
+    /// <summary>Events could not be told to those who listen.</summary>
+    internal void NotPassedOn(int count) => _notPassedOn.Add(count);
 
     public void Dispose() => _meter.Dispose();
 }

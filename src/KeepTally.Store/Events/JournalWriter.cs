@@ -171,6 +171,19 @@ public sealed class JournalWriter : IDisposable
         return practice;
     }
 
+    /// <summary>What is on the disk is on record, whatever becomes of telling it: a device that misses an event fetches it.</summary>
+    private void Tell(int practice, List<JournalEntry> events)
+    {
+        try
+        {
+            _listener?.OnAppended(practice, events);
+        }
+        catch (Exception)
+        {
+            _meter.NotPassedOn(events.Count);
+        }
+    }
+
     /// <summary>Passes events that are on the disk to every listener, practice by practice, each with the one before it.</summary>
     private void PassOn(List<Written> written)
     {
@@ -185,7 +198,7 @@ public sealed class JournalWriter : IDisposable
 
             if (events.Count > 0)
             {
-                _listener?.OnAppended(practice.Key, events);
+                Tell(practice.Key, events);
             }
         }
     }

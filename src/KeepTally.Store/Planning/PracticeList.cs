@@ -18,13 +18,16 @@ public sealed class PracticeList(TallyDb db, DrillBook book, TextCache texts, Ti
     private DateOnly Today => DateOnly.FromDateTime(clock.GetLocalNow().DateTime);
 
     /// <summary>Practices from today on, begun or not, the next first.</summary>
-    public async Task<IReadOnlyList<Practice>> ToComeAsync(CancellationToken cancellationToken = default)
+    /// <param name="firstTeam">The team whose practices come first; null for none.</param>
+    /// <param name="cancellationToken">Cancels the operation.</param>
+    public async Task<IReadOnlyList<Practice>> ToComeAsync(int? firstTeam = null, CancellationToken cancellationToken = default)
     {
         var today = Today;
         return await PracticeRows
             .Whole(db)
             .Where(practice => practice.Date >= today)
-            .OrderBy(practice => practice.Date)
+            .OrderByDescending(practice => practice.TeamId == firstTeam)
+            .ThenBy(practice => practice.Date)
             .ThenBy(practice => practice.Start)
             .ThenBy(practice => practice.Id)
             .ToListAsync(cancellationToken);

@@ -4,12 +4,14 @@ using System.Text.Json.Serialization;
 using KeepTally.Core.Events;
 using KeepTally.Core.Faults;
 using KeepTally.Core.Identity;
+using KeepTally.Store.Database;
 using KeepTally.Store.Events;
 using KeepTally.Store.Planning;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Tables;
 using KeepTally.Web.Access;
 using KeepTally.Web.Operating;
+using Microsoft.Data.Sqlite;
 
 namespace KeepTally.Web.Api;
 
@@ -118,7 +120,21 @@ internal static class EventsEndpoint
         }
 
         var began = Stopwatch.GetTimestamp();
-        var appended = await journal.AppendAsync(new SheetId(sheet), events);
+        Appended appended;
+        try
+        {
+            appended = await journal.AppendAsync(new SheetId(sheet), events);
+        }
+        catch (SqliteException full) when (DiskSpace.IsFull(full))
+        {
+            return ApiProblem.Of(
+                StatusCodes.Status507InsufficientStorage,
+                "disk",
+                "the disk of the server is full",
+                "free some space on it; what was sent stays on this device until then"
+            );
+        }
+
         if (Stopwatch.GetElapsedTime(began) is var took && took > SlowWrite)
         {
             log.SlowWrite(Math.Round(took.TotalMilliseconds));

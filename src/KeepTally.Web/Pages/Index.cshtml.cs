@@ -267,7 +267,7 @@ public sealed class IndexModel(
 
         Shown = Practice.Team;
 
-        Others = [.. (await practices.ToComeAsync(cancellationToken)).Where(other => other.Id != Practice.Id)];
+        Others = [.. (await practices.ToComeAsync(cancellationToken: cancellationToken)).Where(other => other.Id != Practice.Id)];
         BegunElsewhere = [.. (await book.BegunOnAsync(today, cancellationToken)).Where(other => other.Id != Practice.Id)];
         Unreached = await unreached.ForAsync(Practice, cancellationToken);
         IsToday = Practice.Date == today;

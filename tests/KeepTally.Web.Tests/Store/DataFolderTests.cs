@@ -63,6 +63,17 @@ public sealed class DataFolderTests : IDisposable
     }
 
     [Fact]
+    public void A_full_disk_is_told_from_other_failures_however_deep_it_lies()
+    {
+        // SQLite result codes: 13 is SQLITE_FULL, 11 is SQLITE_CORRUPT. Linux errno 28 is ENOSPC, 5 is EIO.
+        Assert.True(DiskSpace.IsFull(new DbUpdateException("not saved", new SqliteException("full", 13))));
+        Assert.True(DiskSpace.IsFull(new AggregateException(new IOException("no space", 28))));
+        Assert.False(DiskSpace.IsFull(new DbUpdateException("not saved", new SqliteException("damaged", 11))));
+        Assert.False(DiskSpace.IsFull(new IOException("the cable", 5)));
+        Assert.False(DiskSpace.IsFull((Exception?)null));
+    }
+
+    [Fact]
     public void A_full_disk_is_said_to_be_full_and_the_database_stays_where_it_is()
     {
         using var db = Open();

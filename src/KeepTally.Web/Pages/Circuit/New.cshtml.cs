@@ -1,5 +1,6 @@
 using KeepTally.Store.Book;
 using KeepTally.Store.Planning;
+using KeepTally.Store.Squads;
 using KeepTally.Store.Tables;
 using KeepTally.Web.Access;
 using Microsoft.AspNetCore.Authorization;
@@ -10,7 +11,7 @@ namespace KeepTally.Web.Pages.Circuit;
 
 /// <summary>Puts a circuit together and onto a timing sheet.</summary>
 [Authorize(Policies.Head)]
-public sealed class NewModel(DrillBook book, PracticeList practices, CircuitWriter circuits) : PageModel
+public sealed class NewModel(DrillBook book, PracticeList practices, CircuitWriter circuits, SquadBook squad) : PageModel
 {
     [BindProperty]
     public CircuitForm Form { get; set; } = new();
@@ -72,6 +73,7 @@ public sealed class NewModel(DrillBook book, PracticeList practices, CircuitWrit
     private async Task LoadAsync(CancellationToken cancellationToken)
     {
         Drills = [.. (await book.ListAsync(archived: false, cancellationToken)).Select(entry => (entry.Id, entry.Card.Name))];
-        Practices = await practices.ToComeAsync(cancellationToken);
+        var team = await squad.TeamAsync(HttpContext.ChosenTeam(), cancellationToken);
+        Practices = await practices.ToComeAsync(team.Id, cancellationToken);
     }
 }

@@ -126,10 +126,12 @@ public sealed class CardModel(
         (Pacing, _) = await paces.OfAsync(HttpContext.Caller()!, cancellationToken);
 
         Shown = found;
-        Practices = await practices.ToComeAsync(cancellationToken);
+        var teams = await squad.TeamsAsync(cancellationToken);
+        var first = teams.FirstOrDefault(each => each.Id == HttpContext.ChosenTeam()) ?? teams.FirstOrDefault();
+        Practices = await practices.ToComeAsync(first?.Id, cancellationToken);
         // Without an open sheet a new one is made, for the first team.
         var next = Practices.Count > 0 ? Practices[0] : null;
-        var team = next?.TeamId ?? (await squad.TeamsAsync(cancellationToken)).FirstOrDefault()?.Id;
+        var team = next?.TeamId ?? first?.Id;
         var players = team is null ? 0 : (await squad.ListAsync(team.Value, cancellationToken)).Count;
         Groups = SuggestedCount.Usual(found.Card, players - (next is null ? 0 : PracticeBook.Absent(next).Count));
         Today = DateOnly.FromDateTime(clock.GetLocalNow().DateTime);

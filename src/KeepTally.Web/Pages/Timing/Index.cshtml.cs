@@ -206,7 +206,7 @@ public sealed class IndexModel(
     private async Task LoadAsync(CancellationToken cancellationToken)
     {
         Today = DateOnly.FromDateTime(clock.GetLocalNow().DateTime);
-        ToCome = await practices.ToComeAsync(cancellationToken);
+        ToCome = await practices.ToComeAsync(cancellationToken: cancellationToken);
         Past = await practices.PastAsync(cancellationToken);
         Teams = await squad.TeamsAsync(cancellationToken);
         Templates = await templates.ListAsync(cancellationToken);

@@ -1,6 +1,8 @@
 // Sends the events of this device as soon as it can, each sheet on its own: one that cannot be sent holds no other back. An event may be
 // sent twice: it counts once.
 const retryAfter = [500, 1000, 2000, 5000];
+// The disk of the server is full: it is there, and says so.
+const full = 507;
 // What the server takes to be of the future is tried again so often, while the rest goes on.
 const earlyAgain = 5000;
 // An evening without a network is sent in pieces that the server takes.
@@ -138,7 +140,7 @@ export class Wire {
       throw failure;
     });
     // A server that says no is there, and is not told as a lost network.
-    this.#failing = response.status >= 500;
+    this.#failing = response.status >= 500 && response.status !== full;
     if (response.status === 422) {
       const { faults } = await response.json();
       // What was received meanwhile as it stands on record waits no more, and was not refused.
@@ -156,7 +158,7 @@ export class Wire {
     if (!response.ok) {
       if (response.status === 401) {
         this.signedOut();
-      } else if (response.status < 500) {
+      } else if (response.status < 500 || response.status === full) {
         const { title } = await response.json().catch(() => ({}));
         this.#trouble(title ?? `the server answered ${response.status}`);
       }
