@@ -18,10 +18,10 @@ public sealed class AuditLog(TallyDb db, TimeProvider clock)
 
     private const int PageLength = 200;
 
-    /// <summary>Writes a line.</summary>
+    /// <summary>Writes a line. On a full disk a coach can still sign in to read: that alone is then not written down.</summary>
     public async Task AddAsync(string who, AuditAct act, string about, CancellationToken cancellationToken = default)
     {
-        db.Audit.Add(
+        var entry = db.Audit.Add(
             new AuditEntry
             {
                 At = clock.GetUtcNow().ToUnixTimeMilliseconds(),
@@ -30,7 +30,14 @@ public sealed class AuditLog(TallyDb db, TimeProvider clock)
                 About = about,
             }
         );
-        await db.SaveChangesAsync(cancellationToken);
+        try
+        {
+            await db.SaveChangesAsync(cancellationToken);
+        }
+        catch (DbUpdateException full) when (act is AuditAct.SignIn or AuditAct.Refused && DiskSpace.IsFull(full))
+        {
+            entry.State = EntityState.Detached;
+        }
     }
 
     /// <summary>The lines before one, the latest first; some at a time.</summary>

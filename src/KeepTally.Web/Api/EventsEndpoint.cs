@@ -127,6 +127,7 @@ internal static class EventsEndpoint
         }
         catch (SqliteException full) when (DiskSpace.IsFull(full))
         {
+            log.DiskFull();
             return ApiProblem.Of(
                 StatusCodes.Status507InsufficientStorage,
                 "disk",

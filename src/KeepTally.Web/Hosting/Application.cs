@@ -134,6 +134,8 @@ public static class Application
         });
         builder.Logging.AddFilter("Microsoft", LogLevel.Warning);
         builder.Logging.AddFilter("Microsoft.Extensions.Hosting", LogLevel.None);
+        // What fails there is thrown as well, and told where it is caught.
+        builder.Logging.AddFilter("Microsoft.EntityFrameworkCore", LogLevel.None);
         builder.Logging.AddFilter("Microsoft.AspNetCore.DataProtection", LogLevel.Error);
         builder.Services.AddSingleton(clock);
         builder.Services.AddHostedService<DailyBackup>();

@@ -1,4 +1,6 @@
 using KeepTally.Store.Database;
+using KeepTally.Web.Operating;
+using Microsoft.AspNetCore.Diagnostics;
 
 namespace KeepTally.Web.Hosting;
 
@@ -11,7 +13,9 @@ internal static class Errors
             IsForPrograms,
             api =>
             {
-                api.UseExceptionHandler(new ExceptionHandlerOptions { StatusCodeSelector = StatusOf });
+                api.UseExceptionHandler(
+                    new ExceptionHandlerOptions { StatusCodeSelector = StatusOf, SuppressDiagnosticsCallback = IsToldOnce }
+                );
                 api.UseStatusCodePages();
             }
         );
@@ -20,7 +24,12 @@ internal static class Errors
             pages =>
             {
                 pages.UseExceptionHandler(
-                    new ExceptionHandlerOptions { ExceptionHandlingPath = "/error", StatusCodeSelector = StatusOf }
+                    new ExceptionHandlerOptions
+                    {
+                        ExceptionHandlingPath = "/error",
+                        StatusCodeSelector = StatusOf,
+                        SuppressDiagnosticsCallback = IsToldOnce,
+                    }
                 );
                 pages.UseStatusCodePagesWithReExecute("/error", "?code={0}");
             }
@@ -29,6 +38,18 @@ internal static class Errors
 
     private static bool IsForPrograms(HttpContext context) =>
         context.Request.Path.StartsWithSegments("/api") || context.Request.Path.StartsWithSegments("/formats");
+
+    /// <summary>A full disk is told in one line a minute: the trace of every request would fill it further.</summary>
+    private static bool IsToldOnce(ExceptionHandlerSuppressDiagnosticsContext context)
+    {
+        var full = DiskSpace.IsFull(context.Exception);
+        if (full)
+        {
+            context.HttpContext.RequestServices.GetRequiredService<OperatorLog>().DiskFull();
+        }
+
+        return full;
+    }
 
     /// <summary>A request that breaks off or is too long is the sender's fault, not ours; a full disk has a status of its own.</summary>
     private static int StatusOf(Exception failure) =>

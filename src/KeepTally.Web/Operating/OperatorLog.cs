@@ -60,6 +60,12 @@ public sealed partial class OperatorLog(ILogger<OperatorLog> log, TimeProvider c
     /// <param name="milliseconds">The time to the acknowledgement.</param>
     public void SlowWrite(double milliseconds) => Sparingly("slow", count => SlowWrites(count, milliseconds));
 
+    /// <summary>The disk is full, and something could not be stored.</summary>
+    public void DiskFull() => Sparingly("full", FullDisk);
+
+    [LoggerMessage(EventId = 10, Level = LogLevel.Error, Message = "The disk is full: {Count} requests could not be stored")]
+    private partial void FullDisk(int count);
+
     [LoggerMessage(EventId = 7, Level = LogLevel.Warning, Message = "Failed sign-ins: {Count}")]
     private partial void FailedSignIns(int count);
 

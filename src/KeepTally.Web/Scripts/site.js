@@ -1,6 +1,7 @@
 import htmx from "htmx.org";
 import "./elements/tally-strokes.js";
 import "./elements/gate-window.js";
+import "./restart.js";
 import "./site-menu.js";
 import { offerAddresses } from "./addresses.js";
 import { letPasswordsBeSeen } from "./passwords.js";

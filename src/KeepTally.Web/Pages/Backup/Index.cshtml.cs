@@ -154,7 +154,6 @@ public sealed class IndexModel(
         System.IO.File.Delete(data.Uploaded);
         await trail.AddAsync(AuditAct.Access, "Restored a backup", cancellationToken);
         restarts.After(Response);
-        Response.Headers["Refresh"] = "4; url=/";
         IsRestoring = true;
         return Page();
     }

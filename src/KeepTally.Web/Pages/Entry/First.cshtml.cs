@@ -130,7 +130,6 @@ public sealed class FirstModel(
         }
 
         restarts.After(Response);
-        Response.Headers["Refresh"] = "4; url=/";
         IsRestoring = true;
         return Page();
     }
