@@ -1,6 +1,5 @@
 using System.CommandLine;
 using KeepTally.Core.Faults;
-using KeepTally.Core.Text;
 using KeepTally.Store.Backups;
 using KeepTally.Store.Database;
 using Microsoft.Data.Sqlite;
@@ -31,10 +30,6 @@ internal static class BackupCommand
         return command;
     }
 
-    /// <summary>A count, the teams and the last practice of a file, in one line.</summary>
-    internal static string Words(BackupFacts facts) =>
-        $"{(facts.Teams.Count == 0 ? "no team" : Phrase.List([.. facts.Teams]))}: {Phrase.Of(facts.Players, "player")}, {Phrase.Of(facts.Practices, "practice")}, {facts.Events} events, last practice {facts.LastPractice?.ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture) ?? "none"}";
-
     private static void Backup(DataFolder data, string to)
     {
         if (!File.Exists(data.Database))
@@ -61,7 +56,7 @@ internal static class BackupCommand
             );
         }
 
-        Console.Out.WriteLine($"{to}: {Words(Unusable.Require(to, BackupFacts.Read(to)))}");
+        Console.Out.WriteLine($"{to}: {Unusable.Require(to, BackupFacts.Read(to)).Words}.");
     }
 
     private static void Restore(DataFolder data, string from)
@@ -74,7 +69,7 @@ internal static class BackupCommand
             var facts = Unusable.Require(from, restore.LayReady(from));
             var undoes = File.Exists(data.Database);
             restore.Apply(DateTime.Now);
-            Console.Out.WriteLine($"Restored {Words(facts)}.");
+            Console.Out.WriteLine($"Restored {facts.Words}.");
             if (undoes)
             {
                 Console.Out.WriteLine(

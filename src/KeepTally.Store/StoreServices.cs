@@ -30,6 +30,7 @@ public static class StoreServices
         services.AddSingleton<BackupShelf>();
         services.AddSingleton<BackupRestore>();
         services.AddSingleton<BackupHealth>();
+        services.AddScoped<RestoreFollowUp>();
         services.AddPeople();
         services.AddSingleton<JournalMeter>();
         services.AddSingleton<JournalWriter>();

@@ -10,9 +10,9 @@ namespace KeepTally.Core.Reports;
 /// <param name="Game">The game it belongs to, from 0.</param>
 /// <param name="Running">Running time at the tap.</param>
 /// <param name="Outcome">What was tapped; null where a zone was.</param>
-/// <param name="Units">The units the tap changed.</param>
-/// <param name="Before">The state before the tap.</param>
-/// <param name="After">The state after the tap.</param>
+/// <param name="Units">The units of the sheet, in order.</param>
+/// <param name="Before">The score of the sheet before the tap.</param>
+/// <param name="After">The score of the sheet after the tap.</param>
 internal readonly record struct TapStep(
     int Game,
     RunningTime Running,

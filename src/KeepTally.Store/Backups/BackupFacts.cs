@@ -1,6 +1,7 @@
 using System.Globalization;
 using System.Reflection;
 using KeepTally.Core.Faults;
+using KeepTally.Core.Text;
 using KeepTally.Store.Database;
 using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore.Migrations;
@@ -17,6 +18,10 @@ public sealed record BackupFacts(IReadOnlyList<string> Teams, int Players, int P
 {
     /// <summary>The largest backup that is taken from a page, in bytes: 2 GB.</summary>
     public const long MostBytes = 2L << 30;
+
+    /// <summary>The contents in words: "Terns: twelve players, three practices, the last on 3 May 2026".</summary>
+    public string Words =>
+        $"{(Teams.Count == 0 ? "No team" : Phrase.List([.. Teams]))}: {Phrase.Of(Players, "player")}, {Phrase.Of(Practices, "practice")}, {(LastPractice is { } last ? $"the last on {last.ToString("d MMMM yyyy", CultureInfo.InvariantCulture)}" : "none begun yet")}";
 
     private static readonly byte[] Header = "SQLite format 3\0"u8.ToArray();
 

@@ -1,7 +1,6 @@
 using System.Globalization;
 using KeepTally.Core.Faults;
 using KeepTally.Store.Database;
-using KeepTally.Store.Tables;
 using Microsoft.Data.Sqlite;
 
 namespace KeepTally.Store.Backups;
@@ -12,7 +11,7 @@ namespace KeepTally.Store.Backups;
 /// the old database or the new one, and the next start finishes it.
 /// </summary>
 /// <remarks>
-/// Players who were erased after the backup was made are erased again: an erasure is not undone by an old file.
+/// Erasures and sign-outs that came after the backup are done again: see <see cref="RestoreFollowUp"/>.
 /// </remarks>
 public sealed class BackupRestore(DataFolder data)
 {
@@ -40,6 +39,42 @@ public sealed class BackupRestore(DataFolder data)
         return facts;
     }
 
+    /// <summary>Takes a file that was sent, for its owner alone, and checks it; where it cannot be restored it is deleted again.</summary>
+    /// <param name="content">The content of the file.</param>
+    /// <param name="cancellationToken">Cancels the operation.</param>
+    public async Task<Result<BackupFacts>> ReceiveAsync(Stream content, CancellationToken cancellationToken = default)
+    {
+        Forget();
+        await using (var stream = new FileStream(data.Uploaded, FileMode.Create))
+        {
+            DatabaseCopy.OnlyForOwner(data.Uploaded);
+            await content.CopyToAsync(stream, cancellationToken);
+        }
+
+        var facts = BackupFacts.Read(data.Uploaded);
+        if (!facts.IsOk)
+        {
+            Forget();
+        }
+
+        return facts;
+    }
+
+    /// <summary>Lays the file that was sent ready; null where none waits.</summary>
+    public Result<BackupFacts>? LayReceivedReady()
+    {
+        var laid = File.Exists(data.Uploaded) ? LayReady(data.Uploaded) : null;
+        Forget();
+        return laid;
+    }
+
+    /// <summary>Deletes a file that was sent and is not wanted.</summary>
+    public void Forget()
+    {
+        File.Delete(data.Uploaded);
+        DatabaseCopy.DeleteParts(data.Uploaded);
+    }
+
     /// <summary>
     /// Changes the database for the backup that lies ready, where one does; false where none does. Nothing else may have the database
     /// open.
@@ -60,82 +95,62 @@ public sealed class BackupRestore(DataFolder data)
             );
         }
 
-        if (File.Exists(data.Database))
+        try
         {
-            KeepWhatIsThere(now);
+            if (File.Exists(data.Database))
+            {
+                KeepWhatIsThere(now);
+            }
+            else
+            {
+                RestoreFollowUp.Note(data, []);
+            }
+
+            DatabaseCopy.DeleteParts(data.Database);
+            File.Move(data.ToRestore, data.Database, overwrite: true);
+            DatabaseCopy.DeleteParts(data.ToRestore);
+            return true;
         }
-
-        File.Delete(data.Database + "-wal");
-        File.Delete(data.Database + "-shm");
-        File.Move(data.ToRestore, data.Database, overwrite: true);
-        return true;
+        catch (Exception full) when (DiskSpace.IsFull(full))
+        {
+            throw DiskSpace.Needed(data.Path, full);
+        }
+        catch (Exception failure) when (failure is IOException or UnauthorizedAccessException)
+        {
+            throw new DataFolderException(
+                $"What is there now cannot be kept as a backup in {data.Backups} ({failure.Message.TrimEnd('.')}), so that nothing was replaced. Fix that, or give another folder with --backups DIR.",
+                failure
+            );
+        }
     }
-
-    /// <summary>The ids of players who are to be erased again after a restore.</summary>
-    public IReadOnlyList<int> ToErase() =>
-        File.Exists(ErasedFile)
-            ? [.. File.ReadAllLines(ErasedFile).Select(line => int.Parse(line, CultureInfo.InvariantCulture))]
-            : [];
-
-    /// <summary>They are erased.</summary>
-    public void Erased() => File.Delete(ErasedFile);
-
-    private string ErasedFile => Path.Combine(data.Path, "erase-again");
 
     private void KeepWhatIsThere(DateTime now)
     {
         try
         {
             new BackupShelf(data).Make(BackupKind.BeforeRestore, now);
-            File.WriteAllLines(ErasedFile, ErasedSince().Select(id => id.ToString(CultureInfo.InvariantCulture)));
         }
         catch (SqliteException failure) when (!DiskSpace.IsFull(failure))
         {
             // What cannot be read cannot be copied row by row: it is put aside as it is.
-            Directory.CreateDirectory(data.Backups);
-            var aside = Path.Combine(data.Backups, $"damaged-{now.ToString("yyyyMMdd-HHmmss", CultureInfo.InvariantCulture)}");
-            foreach (var end in DatabaseParts.Where(end => File.Exists(data.Database + end)))
-            {
-                File.Copy(data.Database + end, aside + ".db" + end, overwrite: true);
-            }
+            PutAside(now);
+            RestoreFollowUp.Note(data, []);
+            return;
         }
-        catch (SqliteException full)
-        {
-            throw DiskSpace.Needed(data.Path, full);
-        }
+
+        RestoreFollowUp.Note(data, RestoreFollowUp.Needed(data));
     }
 
-    /// <summary>
-    /// The players whose erasure stands in the activity log of the database and not in that of the backup; none where the two are of
-    /// different clubs, which have players of the same ids.
-    /// </summary>
-    private List<int> ErasedSince()
+    private void PutAside(DateTime now)
     {
-        using var connection = new SqliteConnection($"Data Source={data.Database};Pooling=False");
-        connection.Open();
-        using var attach = connection.CreateCommand();
-        attach.CommandText = "ATTACH $backup AS backup";
-        attach.Parameters.AddWithValue("$backup", data.ToRestore);
-        attach.ExecuteNonQuery();
-        using var query = connection.CreateCommand();
-        query.CommandText = """
-            SELECT Id FROM backup.Players AS Player WHERE
-                EXISTS (SELECT 1 FROM main.Audit WHERE Act = $act AND About = 'Erased player p' || Player.Id)
-                AND NOT EXISTS (SELECT 1 FROM main.Players WHERE Id = Player.Id)
-                AND EXISTS (
-                    SELECT 1 FROM main.Teams JOIN backup.Teams AS Theirs ON Theirs.Id = main.Teams.Id AND Theirs.Name = main.Teams.Name)
-                AND NOT EXISTS (
-                    SELECT 1 FROM backup.Runs AS Theirs JOIN main.Runs ON main.Runs.Id = Theirs.Id
-                    WHERE main.Runs.Origin <> Theirs.Origin)
-            """;
-        query.Parameters.AddWithValue("$act", nameof(AuditAct.Erasure));
-        using var reader = query.ExecuteReader();
-        var ids = new List<int>();
-        while (reader.Read())
+        Directory.CreateDirectory(data.Backups);
+        var aside = Path.Combine(
+            data.Backups,
+            $"{BackupShelf.Damaged}{now.ToString("yyyyMMdd-HHmmss", CultureInfo.InvariantCulture)}.db"
+        );
+        foreach (var end in DatabaseParts.Where(end => File.Exists(data.Database + end)))
         {
-            ids.Add(reader.GetInt32(0));
+            File.Copy(data.Database + end, aside + end, overwrite: true);
         }
-
-        return ids;
     }
 }

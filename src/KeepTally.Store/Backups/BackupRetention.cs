@@ -3,7 +3,8 @@ using System.Globalization;
 namespace KeepTally.Store.Backups;
 
 /// <summary>
-/// The daily backups that are kept: the newest of each of the last seven days, four weeks and twelve months that have one.
+/// The daily backups that are kept: the newest of each of the last seven days, four weeks and twelve months that have one, and
+/// none that is older than a year: nothing that was erased lives on in them for longer.
 /// </summary>
 public static class BackupRetention
 {
@@ -11,11 +12,15 @@ public static class BackupRetention
     public const int Weeks = 4;
     public const int Months = 12;
 
+    /// <summary>Nothing is kept for longer.</summary>
+    public static readonly TimeSpan Longest = TimeSpan.FromDays(365);
+
     /// <summary>Returns the moments to keep, of those at which backups were made.</summary>
     /// <param name="made">The moments, in the time of the machine, in any order.</param>
     public static IReadOnlySet<DateTime> Keep(IEnumerable<DateTime> made)
     {
-        DateTime[] newestFirst = [.. made.OrderDescending()];
+        DateTime[] all = [.. made.OrderDescending()];
+        DateTime[] newestFirst = [.. all.Where(moment => all[0] - moment <= Longest)];
         return (IReadOnlySet<DateTime>)
             new HashSet<DateTime>([
                 .. Newest(newestFirst, Days, moment => moment.Date),

@@ -22,6 +22,10 @@ public sealed class BackupShelf(DataFolder data)
 {
     private const string Start = "tally-";
     private const string Ending = ".db";
+
+    /// <summary>The beginning of the name of a database that was put aside because it could not be read.</summary>
+    internal const string Damaged = "damaged-";
+
     private const string Moment = "yyyyMMdd-HHmmss";
 
     /// <summary>The number of backups kept that were made before an update, or before a restore.</summary>
@@ -37,18 +41,27 @@ public sealed class BackupShelf(DataFolder data)
     /// <summary>The path of the folder.</summary>
     public string Folder => data.Backups;
 
-    /// <summary>The backups, the newest first.</summary>
-    public IReadOnlyList<Backup> List() =>
-        Directory.Exists(Folder)
-            ?
-            [
-                .. Directory
-                    .EnumerateFiles(Folder, Start + "*" + Ending)
-                    .Select(Read)
-                    .OfType<Backup>()
-                    .OrderByDescending(backup => backup.Made),
-            ]
-            : [];
+    /// <summary>The backups, the newest first; none where the folder cannot be read.</summary>
+    public IReadOnlyList<Backup> List()
+    {
+        try
+        {
+            return Directory.Exists(Folder)
+                ?
+                [
+                    .. Directory
+                        .EnumerateFiles(Folder, Start + "*" + Ending)
+                        .Select(Read)
+                        .OfType<Backup>()
+                        .OrderByDescending(backup => backup.Made),
+                ]
+                : [];
+        }
+        catch (Exception failure) when (failure is IOException or UnauthorizedAccessException)
+        {
+            return [];
+        }
+    }
 
     /// <summary>The newest backup; null where there is none.</summary>
     public Backup? Newest => List() is [var newest, ..] ? newest : null;
@@ -67,7 +80,7 @@ public sealed class BackupShelf(DataFolder data)
         var word = Words.First(each => each.Kind == kind).Word;
         var file = Path.Combine(Folder, $"{Start}{now.ToString(Moment, CultureInfo.InvariantCulture)}-{word}{Ending}");
         DatabaseCopy.Make(data.Database, file);
-        Tidy();
+        Tidy(now);
         return Read(file)!;
     }
 
@@ -88,16 +101,23 @@ public sealed class BackupShelf(DataFolder data)
         return true;
     }
 
-    private void Tidy()
+    private void Tidy(DateTime now)
     {
         var all = List();
         var daily = BackupRetention.Keep(all.Where(backup => backup.Kind == BackupKind.Daily).Select(backup => backup.Made));
         var old = all.Where(backup => backup.Kind == BackupKind.Daily && !daily.Contains(backup.Made))
             .Concat(all.Where(backup => backup.Kind == BackupKind.BeforeUpdate).Skip(KeptBefore))
-            .Concat(all.Where(backup => backup.Kind == BackupKind.BeforeRestore).Skip(KeptBefore));
-        foreach (var backup in old)
+            .Concat(all.Where(backup => backup.Kind == BackupKind.BeforeRestore).Skip(KeptBefore))
+            .Concat(all.Where(backup => now - backup.Made > BackupRetention.Longest))
+            .Select(backup => backup.File)
+            .Concat(
+                Directory
+                    .EnumerateFiles(Folder, Damaged + "*")
+                    .Where(file => now - File.GetLastWriteTime(file) > BackupRetention.Longest)
+            );
+        foreach (var file in old)
         {
-            File.Delete(backup.File);
+            File.Delete(file);
         }
     }
 

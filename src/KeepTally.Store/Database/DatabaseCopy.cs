@@ -55,6 +55,13 @@ public static class DatabaseCopy
         }
     }
 
+    /// <summary>Deletes the files that SQLite keeps beside a database. It must not be open.</summary>
+    internal static void DeleteParts(string database)
+    {
+        File.Delete(database + "-wal");
+        File.Delete(database + "-shm");
+    }
+
     private static SqliteConnection Open(string path, SqliteOpenMode mode)
     {
         var connection = new SqliteConnection(

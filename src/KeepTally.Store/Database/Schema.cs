@@ -43,6 +43,13 @@ public static class Schema
         {
             throw DiskSpace.Needed(Path.GetDirectoryName(file)!, full);
         }
+        catch (Exception failure) when (failure is IOException or UnauthorizedAccessException)
+        {
+            throw new DataFolderException(
+                $"The backup before the update of {file} cannot be written ({failure.Message.TrimEnd('.')}). Fix that, or give another folder with --backups DIR.",
+                failure
+            );
+        }
         catch (SqliteException full) when (DiskSpace.IsFull(full))
         {
             throw DiskSpace.Needed(Path.GetDirectoryName(file)!, full);

@@ -87,14 +87,12 @@ public sealed class DemoClub(TallyDb db, UserManager<Coach> users, TimeProvider 
             await db.Teams.OrderBy(each => each.Id).FirstOrDefaultAsync(cancellationToken)
             ?? await SettleAsync(today.Year, cancellationToken);
         await LetInAsync(cancellationToken);
-        if (await db.Practices.AnyAsync(practice => practice.Date == today, cancellationToken))
+        if (await db.Practices.AnyAsync(practice => practice.TeamId == team.Id && practice.Date == today, cancellationToken))
         {
             return;
         }
 
-        var cards = (await db.CardVersions.ToListAsync(cancellationToken))
-            .GroupBy(card => card.CardId)
-            .ToDictionary(versions => versions.Key, versions => versions.MaxBy(card => card.Version)!);
+        var cards = await DemoSheets.CardsAsync(db, cancellationToken);
         var absent = Squad.Where(each => each.Absent).Select(each => each.Name).ToHashSet();
         var players = await db.Players.Where(player => player.TeamId == team.Id).ToListAsync(cancellationToken);
         var practice = DemoSheets.ForToday(id => cards[id]);

@@ -41,9 +41,7 @@ public sealed class DemoPast(TallyDb db, DemoPlay play, TimeProvider clock)
             return;
         }
 
-        var cards = (await db.CardVersions.ToListAsync(cancellationToken))
-            .GroupBy(card => card.CardId)
-            .ToDictionary(each => each.Key, each => each.MaxBy(card => card.Version)!);
+        var cards = await DemoSheets.CardsAsync(db, cancellationToken);
         var players = await db
             .Players.Where(player => player.TeamId == team.Id)
             .OrderBy(player => player.Id)
@@ -74,7 +72,13 @@ public sealed class DemoPast(TallyDb db, DemoPlay play, TimeProvider clock)
         await transaction.CommitAsync(cancellationToken);
     }
 
-    private static Practice Practice(int n, int team, DateOnly date, List<Player> players, Dictionary<string, CardVersion> cards)
+    private static Practice Practice(
+        int n,
+        int team,
+        DateOnly date,
+        List<Player> players,
+        IReadOnlyDictionary<string, CardVersion> cards
+    )
     {
         var draw = new SeededDraw(n, 1);
         var (title, sheet) = Practices[n % Practices.Length];
@@ -87,20 +91,7 @@ public sealed class DemoPast(TallyDb db, DemoPlay play, TimeProvider clock)
             Minutes = 30,
             Split = SplitWay.Shuffle,
             SplitSeed = n + 1,
-            Blocks =
-            [
-                .. sheet.Select(
-                    (line, order) =>
-                        new Block
-                        {
-                            Order = order,
-                            CardVersionId = cards[line.Card].Id,
-                            Minutes = line.Minutes,
-                            Groups = line.Groups,
-                            ChangeSeconds = 60,
-                        }
-                ),
-            ],
+            Blocks = DemoSheets.Lines(sheet, cards),
             Attendance =
             [
                 .. players

@@ -1,4 +1,6 @@
+using KeepTally.Store.Database;
 using KeepTally.Store.Tables;
+using Microsoft.EntityFrameworkCore;
 
 namespace KeepTally.Store.Demo;
 
@@ -86,6 +88,21 @@ internal static class DemoSheets
             }
         );
     }
+
+    /// <summary>The newest version of every card, by its id.</summary>
+    internal static async Task<IReadOnlyDictionary<string, CardVersion>> CardsAsync(
+        TallyDb db,
+        CancellationToken cancellationToken
+    ) =>
+        (await db.CardVersions.ToListAsync(cancellationToken))
+            .GroupBy(card => card.CardId)
+            .ToDictionary(versions => versions.Key, versions => versions.MaxBy(card => card.Version)!);
+
+    /// <summary>The lines of a sheet of drills alone, a minute apart.</summary>
+    internal static List<Block> Lines(
+        IEnumerable<(string Card, double Minutes, int Groups)> lines,
+        IReadOnlyDictionary<string, CardVersion> cards
+    ) => Ordered([.. lines.Select(line => Drill(cards[line.Card], line.Minutes, line.Groups, 60))]);
 
     private static List<Block> Ordered(Block[] blocks)
     {

@@ -17,6 +17,9 @@ public sealed class DemoUnderWay(TallyDb db, DemoPlay play, TimeProvider clock)
     private const int Seed = 61;
     private const int Played = 2;
 
+    /// <summary>Three groups of three.</summary>
+    private const int Playing = 9;
+
     /// <summary>The lines of the sheet: the first two and the minute before each make 12 minutes.</summary>
     private static readonly (string Card, double Minutes, int Groups)[] Sheet =
     [
@@ -46,10 +49,16 @@ public sealed class DemoUnderWay(TallyDb db, DemoPlay play, TimeProvider clock)
             return;
         }
 
-        var cards = (await db.CardVersions.ToListAsync(cancellationToken))
-            .GroupBy(card => card.CardId)
-            .ToDictionary(each => each.Key, each => each.MaxBy(card => card.Version)!);
-        var players = await db.Players.Where(player => player.TeamId == team.Id).ToListAsync(cancellationToken);
+        var cards = await DemoSheets.CardsAsync(db, cancellationToken);
+        var players = await db
+            .Players.Where(player => player.TeamId == team.Id && !player.Archived)
+            .OrderBy(player => player.Id)
+            .ToListAsync(cancellationToken);
+        if (players.Count <= Playing)
+        {
+            return;
+        }
+
         var practice = new Practice
         {
             TeamId = team.Id,
@@ -60,22 +69,11 @@ public sealed class DemoUnderWay(TallyDb db, DemoPlay play, TimeProvider clock)
             Place = "Saltmarsh hall",
             Split = SplitWay.Shuffle,
             SplitSeed = Seed,
-            Blocks =
+            Blocks = DemoSheets.Lines(Sheet, cards),
+            Attendance =
             [
-                .. Sheet.Select(
-                    (line, order) =>
-                        new Block
-                        {
-                            Order = order,
-                            CardVersionId = cards[line.Card].Id,
-                            Minutes = line.Minutes,
-                            Groups = line.Groups,
-                            ChangeSeconds = 60,
-                        }
-                ),
+                .. players.Skip(Playing).Select(player => new Attendance { PlayerId = player.Id, Presence = Presence.Absent }),
             ],
-            // Nine make three groups of three.
-            Attendance = [new Attendance { PlayerId = players.MaxBy(player => player.Id)!.Id, Presence = Presence.Absent }],
         };
         await using var transaction = await db.Database.BeginTransactionAsync(cancellationToken);
         db.Practices.Add(practice);

@@ -16,8 +16,14 @@ public sealed class JournalMeter : IDisposable
     private readonly Counter<long> _stored;
     private readonly Histogram<double> _acknowledged;
     private readonly Counter<long> _notPassedOn;
+
+    /// <summary>What the last batch took says nothing of the disk any more after so long.</summary>
+    private static readonly TimeSpan Lately = TimeSpan.FromMinutes(1);
+
+    private readonly Lock _lock = new();
     private int _waiting;
-    private long _delay;
+    private long _progress;
+    private TimeSpan _last;
 
     public JournalMeter()
     {
@@ -43,14 +49,36 @@ public sealed class JournalMeter : IDisposable
     /// <summary>Batches that wait for the disk.</summary>
     public int Waiting => _waiting;
 
-    /// <summary>The time that the last batch took from its arrival to the acknowledgement.</summary>
-    public TimeSpan Delay => TimeSpan.FromTicks(Interlocked.Read(ref _delay));
+    /// <summary>
+    /// The time that a batch takes from its arrival to the acknowledgement: of the last one within a minute, or so far of those that
+    /// wait; zero where nothing was sent lately.
+    /// </summary>
+    public TimeSpan Delay
+    {
+        get
+        {
+            lock (_lock)
+            {
+                var since = Stopwatch.GetElapsedTime(_progress);
+                var last = since <= Lately ? _last : TimeSpan.Zero;
+                return _waiting > 0 && since > last ? since : last;
+            }
+        }
+    }
 
     /// <summary>A batch has arrived; the moment to give back when it is done.</summary>
     internal long Arrived()
     {
-        Interlocked.Increment(ref _waiting);
-        return Stopwatch.GetTimestamp();
+        lock (_lock)
+        {
+            var now = Stopwatch.GetTimestamp();
+            if (_waiting++ == 0)
+            {
+                _progress = now;
+            }
+
+            return now;
+        }
     }
 
     /// <summary>A batch was acknowledged, or refused by the disk.</summary>
@@ -58,9 +86,13 @@ public sealed class JournalMeter : IDisposable
     /// <param name="stored">The number of events that were new.</param>
     internal void Done(long arrived, int stored)
     {
-        Interlocked.Decrement(ref _waiting);
         var took = Stopwatch.GetElapsedTime(arrived);
-        Interlocked.Exchange(ref _delay, took.Ticks);
+        lock (_lock)
+        {
+            _waiting--;
+            (_progress, _last) = (Stopwatch.GetTimestamp(), took);
+        }
+
         _stored.Add(stored);
         _acknowledged.Record(took.TotalMilliseconds);
     }

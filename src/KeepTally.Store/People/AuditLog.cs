@@ -1,3 +1,4 @@
+using KeepTally.Core.Identity;
 using KeepTally.Store.Database;
 using KeepTally.Store.Tables;
 using Microsoft.EntityFrameworkCore;
@@ -17,6 +18,12 @@ public sealed class AuditLog(TallyDb db, TimeProvider clock)
     private const string HelperByCode = "A helper" + ByCode;
 
     private const int PageLength = 200;
+
+    /// <summary>The text of an erasure, before the id of the player: a restore looks for it.</summary>
+    internal const string ErasedMark = "Erased player ";
+
+    /// <summary>The text of the erasure of a player.</summary>
+    public static string Erased(PlayerId player) => ErasedMark + player;
 
     /// <summary>Writes a line. On a full disk a coach can still sign in to read: that alone is then not written down.</summary>
     public async Task AddAsync(string who, AuditAct act, string about, CancellationToken cancellationToken = default)

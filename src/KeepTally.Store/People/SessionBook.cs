@@ -21,9 +21,15 @@ public sealed class SessionBook(IServiceScopeFactory scopes, TimeProvider clock)
     /// <param name="session">The id of the session.</param>
     /// <param name="kept">The time after which its ticket is void by itself.</param>
     /// <param name="cancellationToken">Cancels the operation.</param>
-    public async Task EndAsync(string session, TimeSpan kept, CancellationToken cancellationToken = default)
+    public Task EndAsync(string session, TimeSpan kept, CancellationToken cancellationToken = default) =>
+        EndAsync(session, (clock.GetUtcNow() + kept).ToUnixTimeMilliseconds(), cancellationToken);
+
+    /// <summary>Ends a session whose ticket is void by itself after a moment.</summary>
+    /// <param name="session">The id of the session.</param>
+    /// <param name="until">The moment, in milliseconds since 1970 in UTC.</param>
+    /// <param name="cancellationToken">Cancels the operation.</param>
+    public async Task EndAsync(string session, long until, CancellationToken cancellationToken = default)
     {
-        var until = (clock.GetUtcNow() + kept).ToUnixTimeMilliseconds();
         if (!_ended.TryAdd(session, until))
         {
             return;
@@ -32,10 +38,18 @@ public sealed class SessionBook(IServiceScopeFactory scopes, TimeProvider clock)
         await using var scope = scopes.CreateAsyncScope();
         var db = scope.ServiceProvider.GetRequiredService<TallyDb>();
         db.EndedSessions.Add(new EndedSession { Id = session, Until = until });
-        await db.SaveChangesAsync(cancellationToken);
+        try
+        {
+            await db.SaveChangesAsync(cancellationToken);
+        }
+        catch (DbUpdateException full) when (DiskSpace.IsFull(full))
+        {
+            // It is ended in memory: signing out works on a full disk, until the next start.
+        }
     }
 
     /// <summary>Reads the ended sessions at the start, and removes those whose tickets are void by now.</summary>
+    /// <param name="cancellationToken">Cancels the operation.</param>
     public async Task LoadAsync(CancellationToken cancellationToken = default)
     {
         await using var scope = scopes.CreateAsyncScope();

@@ -27,7 +27,7 @@ public sealed class PracticeClock
         (_anchor, _since) = (machine.GetUtcNow(), machine.GetTimestamp());
     }
 
-    /// <summary>The present moment, in UTC. It never goes back.</summary>
+    /// <summary>The present moment, in UTC. It goes evenly, and never back while a practice is under way.</summary>
     public DateTimeOffset Now
     {
         get
@@ -56,16 +56,10 @@ public sealed class PracticeClock
     }
 
     /// <summary>
-    /// Follows the machine's clock where that is ahead: a machine without a battery learns the time from the network only after it
-    /// has started. Called before a practice begins while no other is under way.
+    /// Takes the time of the machine: it may have learnt it from the network only after the start, or have been set since. Called before a
+    /// practice begins while no other is under way: nothing is timed by this clock then.
     /// </summary>
-    public void CatchUp()
-    {
-        if (_machine.GetUtcNow() is var machine && machine > Now)
-        {
-            Anchor(machine);
-        }
-    }
+    public void Follow() => Anchor(_machine.GetUtcNow());
 
     private void Anchor(DateTimeOffset moment)
     {

@@ -55,7 +55,7 @@ public sealed class PracticeStart(TallyDb db, PracticeBook book, GroupPlan group
 
         if (await book.UnderWayAsync(clock.Now - PracticeClock.LongestPractice, cancellationToken) is null)
         {
-            clock.CatchUp();
+            clock.Follow();
         }
 
         var origin = RunOrigin.From(clock.Now);

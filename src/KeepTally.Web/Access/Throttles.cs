@@ -53,7 +53,13 @@ internal static class Throttles
         return context.Caller() switch
         {
             { Kind: CallerKind.Device, Id: var id } => Bucket($"key {id}", DeviceBurst, DevicePace, TimeSpan.FromSeconds(1)),
-            { Kind: CallerKind.Joiner, Id: var id } => Bucket($"joiner {id}", JoinerBurst, JoinerPace, TimeSpan.FromSeconds(1)),
+            // What a helper sends, not the pages and files they read.
+            { Kind: CallerKind.Joiner, Id: var id } when HttpMethods.IsPost(context.Request.Method) => Bucket(
+                $"joiner {id}",
+                JoinerBurst,
+                JoinerPace,
+                TimeSpan.FromSeconds(1)
+            ),
             null when DeviceKeyHandler.KeyOf(context.Request) is not null => Bucket(
                 $"no key {context.Connection.RemoteIpAddress}",
                 DeviceBurst,

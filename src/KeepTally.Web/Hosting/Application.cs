@@ -232,23 +232,18 @@ public static class Application
     {
         await using var scope = services.CreateAsyncScope();
         var now = services.GetRequiredService<TimeProvider>().GetLocalNow().DateTime;
-        var restore = services.GetRequiredService<BackupRestore>();
         var log = services.GetRequiredService<OperatorLog>();
-        if (restore.Apply(now))
+        if (services.GetRequiredService<BackupRestore>().Apply(now))
         {
             log.Restoring();
         }
 
         Schema.Migrate(
             scope.ServiceProvider.GetRequiredService<TallyDb>(),
-            beforeChange: () => log.Updated(services.GetRequiredService<BackupShelf>().Make(BackupKind.BeforeUpdate, now).Name)
+            beforeChange: () => log.Updating(services.GetRequiredService<BackupShelf>().Make(BackupKind.BeforeUpdate, now).Name)
         );
-        foreach (var player in restore.ToErase())
-        {
-            await scope.ServiceProvider.GetRequiredService<PlayerErasure>().EraseAsync(player);
-        }
-
-        restore.Erased();
+        await services.GetRequiredService<SessionBook>().LoadAsync();
+        await scope.ServiceProvider.GetRequiredService<RestoreFollowUp>().RunAsync();
         await scope.ServiceProvider.GetRequiredService<CardWriter>().ShipAsync();
         if (await scope.ServiceProvider.GetRequiredService<PracticeBook>().LatestMomentAsync() is { } latest)
         {
@@ -258,7 +253,6 @@ public static class Application
         var audit = scope.ServiceProvider.GetRequiredService<AuditLog>();
         scope.ServiceProvider.GetRequiredService<LastErasure>().At = await audit.LastAsync(AuditAct.Erasure);
         await audit.TidyAsync();
-        await services.GetRequiredService<SessionBook>().LoadAsync();
         await scope.ServiceProvider.GetRequiredService<DoorBook>().TidyAsync();
         if (demo)
         {

@@ -32,8 +32,12 @@ public sealed partial class OperatorLog(ILogger<OperatorLog> log, TimeProvider c
     [LoggerMessage(EventId = 2, Level = LogLevel.Information, Message = "Stopped")]
     public partial void Stopped();
 
-    [LoggerMessage(EventId = 3, Level = LogLevel.Information, Message = "Database updated; the backup before it is {File}")]
-    public partial void Updated(string file);
+    [LoggerMessage(
+        EventId = 3,
+        Level = LogLevel.Information,
+        Message = "The database is brought up to date; the backup before it is {File}"
+    )]
+    public partial void Updating(string file);
 
     [LoggerMessage(EventId = 4, Level = LogLevel.Information, Message = "Backup made: {File}, {Bytes} bytes")]
     public partial void BackedUp(string file, long bytes);

@@ -114,7 +114,7 @@ public sealed class ComingInTests
         }
 
         var closed = await SignInAsync(home.VisitAsNobody(), "Jo", Password);
-        Assert.Contains("can sign in again in 10 minutes", await closed.Content.ReadAsStringAsync(), StringComparison.Ordinal);
+        Assert.Contains("Try again in 10 minutes", await closed.Content.ReadAsStringAsync(), StringComparison.Ordinal);
         home.Clock.Advance(TimeSpan.FromMinutes(11));
         Assert.Equal(HttpStatusCode.Redirect, (await SignInAsync(home.VisitAsNobody(), "jo", Password)).StatusCode);
     }

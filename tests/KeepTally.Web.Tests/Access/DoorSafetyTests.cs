@@ -114,8 +114,7 @@ public sealed class DoorSafetyTests : IAsyncLifetime
                 var (_, text) = await SignInAsync(home.VisitAsNobody(), name, "gravel otter plinth away");
                 answers[name]
                     .Add(
-                        text.Contains("Too many tries. This name can sign in again in 10 minutes", StringComparison.Ordinal)
-                            ? "closed"
+                        text.Contains("Too many tries. Try again in 10 minutes", StringComparison.Ordinal) ? "closed"
                         : text.Contains("Wrong name or password", StringComparison.Ordinal) ? "wrong"
                         : text
                     );
@@ -178,6 +177,13 @@ public sealed class DoorSafetyTests : IAsyncLifetime
         Assert.Equal(HttpStatusCode.UnprocessableEntity, await PostAsync(pat, sheet, "clock"));
         Assert.Equal(HttpStatusCode.UnprocessableEntity, await PostAsync(pat, sheet, "circuit"));
         Assert.Equal(HttpStatusCode.OK, await PostAsync(pat, sheet, "patphone"));
+        // What a page needs is read as fast as the network is; only sending has a pace.
+        for (var n = 0; n < 260; n++)
+        {
+            using var read = await pat.Http.GetAsync(new Uri("/api/time", UriKind.Relative));
+            Assert.Equal(HttpStatusCode.OK, read.StatusCode);
+        }
+
         // A coach who signs in on Pat's phone sends what waits there.
         Assert.Equal(HttpStatusCode.OK, await PostAsync(_home.Visit(), sheet, "patphone"));
     }

@@ -95,10 +95,12 @@ public sealed class ClockStepTests : IAsyncLifetime
         Assert.Equal(_home.Clock.GetUtcNow().ToUnixTimeMilliseconds(), await SharedAsync());
     }
 
-    [Fact]
-    public async Task A_practice_begins_by_the_time_of_day_that_the_machine_has_learnt_since_it_started()
+    [Theory]
+    [InlineData(5)]
+    [InlineData(-5)]
+    public async Task A_practice_begins_by_the_time_of_day_that_the_machine_has_learnt_since_it_started(int hours)
     {
-        _home.Clock.Step(TimeSpan.FromHours(5));
+        _home.Clock.Step(TimeSpan.FromHours(hours));
 
         await _home.BegunAsync();
 

@@ -56,6 +56,7 @@ public sealed class BackupRetentionTests
             Assert.True(kept.Count <= BackupRetention.Days + BackupRetention.Weeks + BackupRetention.Months);
             Assert.Subset(made.ToHashSet(), kept.ToHashSet());
             Assert.True(made.Length == 0 || kept.Contains(made.Max()));
+            Assert.All(kept, moment => Assert.True(made.Max() - moment <= BackupRetention.Longest));
             Assert.Equal(kept.Order(), BackupRetention.Keep(kept).Order());
         });
 

@@ -154,6 +154,70 @@ public sealed class BackupTests : IAsyncLifetime
         );
         Assert.DoesNotContain("Fenwick", kept, StringComparison.Ordinal);
         Assert.Contains("Bea Marlowe", kept, StringComparison.Ordinal);
+        // It stands in the log of the restored data, too: the next restore knows of it.
+        Assert.True(
+            await _home.WithAsync<TallyDb, bool>(db =>
+                db.Audit.AnyAsync(entry => entry.Act == AuditAct.Erasure && entry.About == $"Erased player p{ada}")
+            )
+        );
+    }
+
+    [Fact]
+    public async Task A_session_that_was_ended_since_stays_ended()
+    {
+        var backup = await ShelfAsync(shelf => shelf.Make(BackupKind.Daily, Now));
+        await _home.WithAsync<SessionBook, bool>(async sessions =>
+        {
+            await sessions.EndAsync("thief", TimeSpan.FromDays(30));
+            return true;
+        });
+
+        await _home.WithAsync<BackupRestore, bool>(restore => Task.FromResult(restore.LayReady(backup.File).IsOk));
+        await RestartAsync();
+
+        Assert.True(await _home.WithAsync<SessionBook, bool>(sessions => Task.FromResult(sessions.IsEnded("thief"))));
+        Assert.Equal("thief", await _home.WithAsync<TallyDb, string>(db => db.EndedSessions.Select(each => each.Id).SingleAsync()));
+    }
+
+    [Fact]
+    public async Task A_copy_of_the_file_itself_is_restored_and_leaves_nothing_beside_it()
+    {
+        await TappedAsync(3);
+        var data = Data;
+        await _home.StopAsync();
+        // Closed, the write-ahead log is in the file, which still says that it has one.
+        var copy = Path.Combine(data.Path, "by-hand.db");
+        File.Copy(data.Database, copy);
+        await _home.StartAsync();
+
+        await using (var content = File.OpenRead(copy))
+        {
+            Assert.True(
+                (
+                    await _home.WithAsync<BackupRestore, Core.Faults.Result<BackupFacts>>(restore => restore.ReceiveAsync(content))
+                ).IsOk
+            );
+        }
+
+        Assert.True(await _home.WithAsync<BackupRestore, bool>(restore => Task.FromResult(restore.LayReceivedReady()!.IsOk)));
+        Assert.Empty(Directory.GetFiles(data.Path, "uploaded*"));
+        await RestartAsync();
+        Assert.Equal(3, await EventsAsync());
+        Assert.Empty(Directory.GetFiles(data.Path, "restore*"));
+    }
+
+    [Fact]
+    public async Task A_file_that_was_sent_and_not_restored_is_not_kept()
+    {
+        await TappedAsync(1);
+        var coach = _home.Visit();
+        using var answer = await coach.SendAsync(await coach.OpenAsync("/backup"), "form[action*=Now]");
+        using var taken = await SendFileAsync(coach, await answer.Content.ReadAsByteArrayAsync());
+        Assert.True(File.Exists(Data.Uploaded));
+
+        await coach.OpenAsync("/backup");
+
+        Assert.False(File.Exists(Data.Uploaded));
     }
 
     public static TheoryData<string, string> Wrong =>

@@ -89,6 +89,22 @@ public sealed class DemoPastTests
     }
 
     [Fact]
+    public async Task Without_players_enough_the_other_team_has_no_practice()
+    {
+        await using var home = new Installation();
+        await home.InitializeAsync();
+        await home.WithAsync<TallyDb, int>(db => db.Players.Where(player => player.TeamId == 2).ExecuteDeleteAsync());
+
+        await home.WithAsync<DemoUnderWay, bool>(async seed =>
+        {
+            await seed.SeedAsync(TestContext.Current.CancellationToken);
+            return true;
+        });
+
+        Assert.Single(await PracticesAsync(home));
+    }
+
+    [Fact]
     public async Task Stopped_before_it_is_all_there_nothing_of_it_is()
     {
         await using var home = new Installation();

@@ -44,7 +44,12 @@ public sealed class IndexModel(
     /// <summary>Whether the application is about to start anew with the restored data.</summary>
     public bool IsRestoring { get; private set; }
 
-    public void OnGet() => Load();
+    public void OnGet()
+    {
+        // A coach who comes back to the list does not want the file that was sent.
+        restore.Forget();
+        Load();
+    }
 
     /// <summary>A backup of this moment, as a file.</summary>
     public async Task<IActionResult> OnPostNowAsync(CancellationToken cancellationToken)
@@ -80,8 +85,8 @@ public sealed class IndexModel(
     public IActionResult OnPostDelete(string name) => shelf.Delete(name) ? RedirectToPage() : NotFound();
 
     /// <summary>Restores one of the kept backups.</summary>
-    public Task<IActionResult> OnPostRestoreAsync(string name, CancellationToken cancellationToken) =>
-        shelf.Find(name) is { } backup ? RestoredAsync(backup.File, cancellationToken) : Task.FromResult<IActionResult>(NotFound());
+    public async Task<IActionResult> OnPostRestoreAsync(string name, CancellationToken cancellationToken) =>
+        shelf.Find(name) is { } backup ? await RestoredAsync(restore.LayReady(backup.File), cancellationToken) : NotFound();
 
     /// <summary>Takes a file, checks it and says what it holds; nothing is replaced yet.</summary>
     public async Task<IActionResult> OnPostSendAsync(IFormFile? file, CancellationToken cancellationToken)
@@ -91,15 +96,10 @@ public sealed class IndexModel(
             return Refused(new Fault("file", "no file was chosen", "choose a backup"));
         }
 
-        await using (var stream = new FileStream(data.Uploaded, FileMode.Create))
-        {
-            await file.CopyToAsync(stream, cancellationToken);
-        }
-
-        var facts = BackupFacts.Read(data.Uploaded);
+        await using var content = file.OpenReadStream();
+        var facts = await restore.ReceiveAsync(content, cancellationToken);
         if (!facts.IsOk)
         {
-            System.IO.File.Delete(data.Uploaded);
             return Refused(facts.Faults[0]);
         }
 
@@ -109,10 +109,8 @@ public sealed class IndexModel(
     }
 
     /// <summary>Restores the file that was sent.</summary>
-    public Task<IActionResult> OnPostRestoreSentAsync(CancellationToken cancellationToken) =>
-        System.IO.File.Exists(data.Uploaded)
-            ? RestoredAsync(data.Uploaded, cancellationToken)
-            : Task.FromResult<IActionResult>(RedirectToPage());
+    public async Task<IActionResult> OnPostRestoreSentAsync(CancellationToken cancellationToken) =>
+        restore.LayReceivedReady() is { } laid ? await RestoredAsync(laid, cancellationToken) : RedirectToPage();
 
     /// <summary>The words for a moment: "today, 03:00", "yesterday, 03:00" or the day.</summary>
     public string When(DateTime made) => When(made, Now);
@@ -143,16 +141,14 @@ public sealed class IndexModel(
 
     private DateTime Now => clock.GetLocalNow().DateTime;
 
-    private async Task<IActionResult> RestoredAsync(string file, CancellationToken cancellationToken)
+    private async Task<IActionResult> RestoredAsync(Result<BackupFacts> laid, CancellationToken cancellationToken)
     {
-        var facts = restore.LayReady(file);
-        if (!facts.IsOk)
+        if (!laid.IsOk)
         {
-            return Refused(facts.Faults[0]);
+            return Refused(laid.Faults[0]);
         }
 
-        System.IO.File.Delete(data.Uploaded);
-        await trail.AddAsync(AuditAct.Access, "Restored a backup", cancellationToken);
+        await trail.AddAsync(AuditAct.Access, "Asked to restore a backup", cancellationToken);
         restarts.After(Response);
         IsRestoring = true;
         return Page();

@@ -117,18 +117,14 @@ public sealed class FirstModel(
             return Refuse(new Fault("file", "no file was chosen", "choose a backup"));
         }
 
-        await using (var stream = new FileStream(running.Data.Uploaded, FileMode.Create))
+        await using var content = file.OpenReadStream();
+        var received = await restore.ReceiveAsync(content, cancellationToken);
+        if (!received.IsOk)
         {
-            await file.CopyToAsync(stream, cancellationToken);
+            return Refuse(received.Faults[0]);
         }
 
-        var laid = restore.LayReady(running.Data.Uploaded);
-        System.IO.File.Delete(running.Data.Uploaded);
-        if (!laid.IsOk)
-        {
-            return Refuse(laid.Faults[0]);
-        }
-
+        restore.LayReceivedReady();
         restarts.After(Response);
         IsRestoring = true;
         return Page();

@@ -159,6 +159,6 @@ public sealed class SignInModel(
     private string Closed(DateTimeOffset until)
     {
         var left = Math.Ceiling((until - clock.GetUtcNow()).TotalMinutes);
-        return $"Too many tries. This name can sign in again in {(left <= 1 ? "a minute" : $"{left:0} minutes")}, or now on a device where it has signed in before.";
+        return $"Too many tries. Try again in {(left <= 1 ? "a minute" : $"{left:0} minutes")}, or use a device where you have signed in before.";
     }
 }

@@ -2,6 +2,7 @@ using System.Text;
 using KeepTally.Core.Faults;
 using KeepTally.Core.Text;
 using KeepTally.Store.Book;
+using KeepTally.Store.People;
 using KeepTally.Store.Squads;
 using KeepTally.Store.Tables;
 using KeepTally.Web.Access;
@@ -130,7 +131,7 @@ public sealed class IndexModel(SquadBook squad, DrillBook book, PlayerErasure er
         await DoneAsync(
             await erasure.EraseAsync(id, cancellationToken),
             AuditAct.Erasure,
-            $"Erased player {Player.UnitIdOf(id)}",
+            AuditLog.Erased(Player.UnitIdOf(id)),
             cancellationToken
         );
 

@@ -4,7 +4,8 @@ import { openDB } from "idb";
 const toSend = 0;
 const sent = 1;
 const refused = -1;
-const key = ({ sheet, device, n }) => `${sheet}/${device}/${n}`;
+/** What an event is known by among all that this device keeps. */
+export const keyOf = ({ sheet, device, n }) => `${sheet}/${device}/${n}`;
 
 export class Keep {
   #db;
@@ -24,7 +25,7 @@ export class Keep {
     await keep.#open().catch(() => lost("never"));
     for (const event of await keep.all()) {
       if (event.sent === toSend) {
-        keep.#waiting.set(key(event), event);
+        keep.#waiting.set(keyOf(event), event);
       }
     }
     return keep;
@@ -79,7 +80,7 @@ export class Keep {
       page: performance.timeOrigin,
       since: performance.now(),
     }));
-    made.forEach((event) => this.#waiting.set(key(event), event));
+    made.forEach((event) => this.#waiting.set(keyOf(event), event));
     this.#unkept.push(...made);
     this.#keeping ??= new Promise((done, failed) => {
       setTimeout(() => this.#keepNow().then(done, failed));
@@ -94,27 +95,27 @@ export class Keep {
 
   /** What waits is told otherwise, line by line. */
   async rewrite(told) {
-    const waiting = [...this.#waiting.values()].map((event) => ({ ...event, line: told(event.line) }));
-    waiting.forEach((event) => this.#waiting.set(key(event), event));
+    const waiting = [...this.#waiting.values()].map((event) => ({ ...event, line: told(event.line, event) }));
+    waiting.forEach((event) => this.#waiting.set(keyOf(event), event));
     await this.#put(waiting);
   }
 
   /** These are on record at the server. */
   async sent(events) {
-    events.forEach((event) => this.#waiting.delete(key(event)));
+    events.forEach((event) => this.#waiting.delete(keyOf(event)));
     await this.#put(events.map((event) => ({ ...event, sent })));
   }
 
   /** These the server did not take; they stay listed until the coach has seen them. */
   async refused(events) {
-    events.forEach((event) => this.#waiting.delete(key(event)));
+    events.forEach((event) => this.#waiting.delete(keyOf(event)));
     await this.#put(events.map((event) => ({ ...event, sent: refused })));
   }
 
   /** A refused event is to be sent once more. */
   async again({ why, ...event }) {
     const waits = { ...event, sent: toSend };
-    this.#waiting.set(key(event), waits);
+    this.#waiting.set(keyOf(event), waits);
     await this.#put([waits]);
   }
 
@@ -138,7 +139,7 @@ export class Keep {
   }
 
   waits(event) {
-    return this.#waiting.has(key(event));
+    return this.#waiting.has(keyOf(event));
   }
 
   get waiting() {

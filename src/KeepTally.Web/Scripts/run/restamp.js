@@ -1,6 +1,8 @@
 // Events that the server takes to be of the future: the time of this device was wrong when they were made. They get the moment at which
 // they were made by the clock as it is measured now, under the same number, so that nothing that was pressed is lost.
 
+import { keyOf } from "./keep.js";
+
 /** How long ago an event was made here, in milliseconds: counted evenly where this page made it. */
 const ageOf = ({ page, since, made }) =>
   page === performance.timeOrigin ? performance.now() - since : Math.max(0, Date.now() - made);
@@ -13,13 +15,13 @@ export async function restamp(events, { core, keep, time }) {
     const at = Math.round(now - ageOf(event));
     const said = JSON.parse(event.line);
     if (at >= 0 && said.at > at) {
-      right.set(event.line, JSON.stringify({ ...said, at }));
+      right.set(keyOf(event), JSON.stringify({ ...said, at }));
     }
   }
-  for (const { sheet, device, n, line } of events.filter((event) => right.has(event.line))) {
-    core.retract(sheet, line);
-    core.receive(sheet, device, n, right.get(line));
+  for (const event of events.filter((each) => right.has(keyOf(each)))) {
+    core.retract(event.sheet, event.line);
+    core.receive(event.sheet, event.device, event.n, right.get(keyOf(event)));
   }
-  await keep.rewrite((line) => right.get(line) ?? line);
+  await keep.rewrite((line, event) => right.get(keyOf(event)) ?? line);
   return right.size;
 }

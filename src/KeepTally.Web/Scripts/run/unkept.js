@@ -1,4 +1,4 @@
-// What the server did not take, with the word why; each stays listed until the coach sends it again or has seen it.
+// What the server did not take, with the word why; each stays listed until the coach sends it again or deletes it.
 export class Unkept {
   #dialog = document.getElementById("unkept");
   #open = document.getElementById("unkept-open");
@@ -7,7 +7,7 @@ export class Unkept {
   #seen;
   #again;
 
-  /** @param describe puts an event into words. @param seen takes an event the coach has seen, @param again one to be sent again. */
+  /** @param describe puts an event into words. @param seen takes an event the coach deletes, @param again one to be sent again. */
   constructor({ describe, seen, again }) {
     this.#describe = describe;
     this.#seen = seen;
@@ -23,7 +23,7 @@ export class Unkept {
   #line(event) {
     const line = document.createElement("li");
     const what = document.createElement("b");
-    what.textContent = this.#describe(event) || "What was said";
+    what.textContent = this.#describe(event) || "An entry";
     const why = document.createElement("span");
     why.textContent = event.why;
     const button = (words, then) => {
@@ -40,7 +40,7 @@ export class Unkept {
     };
     const acts = document.createElement("span");
     acts.className = "acts";
-    acts.append(button("Send again", this.#again), button("Seen", this.#seen));
+    acts.append(button("Send again", this.#again), button("Delete", this.#seen));
     line.append(what, why, acts);
     return line;
   }

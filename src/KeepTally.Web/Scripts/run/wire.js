@@ -1,3 +1,5 @@
+import { keyOf } from "./keep.js";
+
 // Sends the events of this device as soon as it can, each sheet on its own: one that cannot be sent holds no other back. An event may be
 // sent twice: it counts once.
 const retryAfter = [500, 1000, 2000, 5000];
@@ -7,7 +9,6 @@ const full = 507;
 const earlyAgain = 5000;
 // An evening without a network is sent in pieces that the server takes.
 const most = 500;
-const idText = ({ sheet, device, n }) => `${sheet}/${device}/${n}`;
 
 export class Wire {
   #keep;
@@ -119,7 +120,7 @@ export class Wire {
   async #next(id) {
     await this.#ready();
     const events = (this.#keep.unsent().get(id) ?? [])
-      .filter((event) => !(this.#held.get(idText(event)) > performance.now()))
+      .filter((event) => !(this.#held.get(keyOf(event)) > performance.now()))
       .slice(0, most);
     if (events.length === 0) {
       return undefined;
@@ -164,7 +165,7 @@ export class Wire {
       }
       throw new Error(`The server answered ${response.status}.`);
     }
-    events.forEach((event) => this.#held.delete(idText(event)));
+    events.forEach((event) => this.#held.delete(keyOf(event)));
     this.#signedIn = true;
     const { theirs } = await response.json();
     const stand = theirs.map((line) => ({ sheet, ...idOf(line), line }));
@@ -175,9 +176,9 @@ export class Wire {
 
   /** At first they are put right and sent at once; what is refused once more waits until the clocks agree. */
   async #holdBack(events) {
-    const again = events.filter((event) => this.#held.has(idText(event)));
+    const again = events.filter((event) => this.#held.has(keyOf(event)));
     const until = performance.now() + earlyAgain;
-    events.forEach((event) => this.#held.set(idText(event), again.includes(event) ? until : 0));
+    events.forEach((event) => this.#held.set(keyOf(event), again.includes(event) ? until : 0));
     if (again.length > 0) {
       setTimeout(() => this.send(), earlyAgain);
     }
