@@ -134,7 +134,16 @@ test.describe("no page offends against the rules of access", () => {
   });
 
   test("people, doors and phones", async ({ page }) => {
-    for (const path of ["/people", "/people/record", "/you", "/phones", "/begin/squad", "/begin/practice", "/join"]) {
+    for (const path of [
+      "/people",
+      "/people/record",
+      "/backup",
+      "/you",
+      "/phones",
+      "/begin/squad",
+      "/begin/practice",
+      "/join",
+    ]) {
       await page.goto(path);
       await access.judge(path);
     }

@@ -17,10 +17,24 @@ test("a refused tap is taken back at once, with a word, and can be sent again; o
     }),
   );
 
+  await page.route("**/api/sheets/*/events", (route) =>
+    route.fulfill({
+      status: 507,
+      contentType: "application/problem+json",
+      body: '{"title":"the disk of the server is full"}',
+    }),
+  );
+  await screen.tap("Cleo", "Goal");
+  await expect(page.locator("#says")).toContainText(
+    "the disk of the server is full. It is saved here and sent again later",
+  );
+  await expect(page.locator("#net")).toHaveText("1 to send");
+  await page.unroute("**/api/sheets/*/events");
+  await expect(page.locator("#net")).toHaveText("Saved");
   await screen.tap("Ada", "Clean");
   await screen.tap("Bea", "Goal");
 
-  await expect(page.locator("#unkept-open")).toHaveText("1 not kept");
+  await expect(page.locator("#unkept-open")).toHaveText("1 not saved");
   await screen.expectScore("Ada", 0);
   await screen.expectScore("Bea", 1);
   await expect(page.locator("#why")).not.toContainText("Ada");

@@ -19,9 +19,9 @@ public sealed record BackupFacts(IReadOnlyList<string> Teams, int Players, int P
     /// <summary>The largest backup that is taken from a page, in bytes: 2 GB.</summary>
     public const long MostBytes = 2L << 30;
 
-    /// <summary>The contents in words: "Terns: twelve players, three practices, the last on 3 May 2026".</summary>
+    /// <summary>The contents in words: "Terns: twelve players, three practices, last begun on 3 May 2026".</summary>
     public string Words =>
-        $"{(Teams.Count == 0 ? "No team" : Phrase.List([.. Teams]))}: {Phrase.Of(Players, "player")}, {Phrase.Of(Practices, "practice")}, {(LastPractice is { } last ? $"the last on {last.ToString("d MMMM yyyy", CultureInfo.InvariantCulture)}" : "none begun yet")}";
+        $"{(Teams.Count == 0 ? "No team" : Phrase.List([.. Teams]))}: {Phrase.Of(Players, "player")}, {Phrase.Of(Practices, "practice")}, {(LastPractice is { } last ? $"last begun on {last.ToString("d MMMM yyyy", CultureInfo.InvariantCulture)}" : "none begun yet")}";
 
     private static readonly byte[] Header = "SQLite format 3\0"u8.ToArray();
 

@@ -48,7 +48,7 @@ export class Unkept {
   #count() {
     const count = this.#list.children.length;
     this.#open.hidden = count === 0;
-    this.#open.textContent = `${count} not kept`;
+    this.#open.textContent = `${count} not saved`;
     if (count === 0) {
       this.#dialog.close();
     }
