@@ -10,6 +10,7 @@ internal static class Measure
 
     /// <summary>The median of milliseconds a run.</summary>
     /// <param name="prepare">Makes what a run works on; not timed.</param>
+    /// <param name="work">The work that is timed.</param>
     internal static double Milliseconds<T>(Func<T> prepare, Action<T> work)
     {
         var warm = Stopwatch.StartNew();

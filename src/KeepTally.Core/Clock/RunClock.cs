@@ -8,18 +8,26 @@ namespace KeepTally.Core.Clock;
 /// </summary>
 public sealed class RunClock
 {
-    private readonly List<Stretch> _stretches;
+    /// <summary>The stretches before the last one, the first first.</summary>
+    private readonly List<Stretch> _earlier;
+
+    /// <summary>The stretch under way, or the last one; it is asked several times a tap.</summary>
+    private Stretch _last;
 
     /// <summary>A clock that was never started.</summary>
-    public RunClock() => _stretches = [];
+    public RunClock() => _earlier = [];
 
-    private RunClock(RunClock other) => (_stretches, IsPaused, _stoodAt) = ([.. other._stretches], other.IsPaused, other._stoodAt);
+    private RunClock(RunClock other)
+    {
+        _earlier = [.. other._earlier];
+        (_last, IsStarted, IsPaused, _stoodAt) = (other._last, other.IsStarted, other.IsPaused, other._stoodAt);
+    }
 
     /// <summary>A time the clock stood: running time was <paramref name="Ran"/> when it went on at <paramref name="From"/>.</summary>
     private readonly record struct Stretch(Instant From, ClockTime Ran);
 
     /// <summary>Whether it was ever started.</summary>
-    public bool IsStarted => _stretches.Count > 0;
+    public bool IsStarted { get; private set; }
 
     /// <summary>Whether it stands since a pause.</summary>
     public bool IsPaused { get; private set; }
@@ -35,7 +43,8 @@ public sealed class RunClock
     {
         if (!IsStarted)
         {
-            _stretches.Add(new Stretch(at, ClockTime.Zero));
+            _last = new Stretch(at, ClockTime.Zero);
+            IsStarted = true;
         }
     }
 
@@ -61,7 +70,8 @@ public sealed class RunClock
         }
 
         IsPaused = false;
-        _stretches.Add(new Stretch(at, _stoodAt));
+        _earlier.Add(_last);
+        _last = new Stretch(at, _stoodAt);
         return true;
     }
 
@@ -78,21 +88,23 @@ public sealed class RunClock
             return _stoodAt;
         }
 
-        var last = _stretches[^1];
-        return last.Ran + Duration.Max(Duration.Zero, at - last.From);
+        return _last.Ran + Duration.Max(Duration.Zero, at - _last.From);
     }
 
     /// <summary>The instant at which it read so much, for a moment the clock has already reached.</summary>
     public Instant InstantOf(ClockTime ran)
     {
-        for (var i = _stretches.Count - 1; i >= 0; i--)
+        if (!IsStarted)
         {
-            if (_stretches[i].Ran <= ran)
-            {
-                return _stretches[i].From + (ran - _stretches[i].Ran);
-            }
+            throw new InvalidOperationException("The clock was never started.");
         }
 
-        throw new InvalidOperationException("The clock was never started.");
+        var stretch = _last;
+        for (var i = _earlier.Count - 1; i >= 0 && stretch.Ran > ran; i--)
+        {
+            stretch = _earlier[i];
+        }
+
+        return stretch.From + (ran - stretch.Ran);
     }
 }

@@ -1,5 +1,6 @@
 using KeepTally.Core.Clock;
 using KeepTally.Core.Identity;
+using KeepTally.Core.Rules.Measures;
 using KeepTally.Core.Tallies;
 using KeepTally.Core.Time;
 
@@ -90,6 +91,27 @@ public sealed partial class Score
         return UnitReporter.Snapshot(_stage, tally, _state.IsUnitDoneAt(tally, _limit, IsStartedAt(at), RunningAt(at)));
     }
 
+    /// <summary>The position among the targets of the zone that a unit, by its index, is asked next; -1 where none is.</summary>
+    internal int AskedOf(int unit, Instant at) =>
+        UnitReporter.Asked(
+            _stage,
+            _state.Units[unit],
+            _state.IsUnitDoneAt(_state.Units[unit], _limit, IsStartedAt(at), RunningAt(at))
+        );
+
+    /// <summary>Whether a unit, by its index, has reached the par of the stage by a moment.</summary>
+    internal bool HasParAt(int unit, Instant at, bool playedOut) =>
+        ParJudge.IsMet(
+            _stage,
+            UnitFigures.Of(
+                _stage,
+                _state.Units[unit],
+                _state.UnitTimeAt(_state.Units[unit], _limit, IsStartedAt(at), RunningAt(at))
+            ),
+            _state.Units[unit].HadGo,
+            playedOut
+        );
+
     /// <summary>How one unit stands at a moment; null where there is no such unit.</summary>
     public UnitReport? UnitAt(PlayerId unit, Instant at) =>
         _address.Units.Of(unit) is >= 0 and var index
@@ -109,7 +131,8 @@ public sealed partial class Score
     public PlayerId? Ball => UnitAt(_state.Ball);
 
     /// <summary>Whether the sheet is done at a moment not before its last event, without writing a report.</summary>
-    public bool IsDoneAt(Instant at) => _state.IsDoneAt(_limit, IsStartedAt(at), RunningAt(at));
+    public bool IsDoneAt(Instant at) =>
+        _state.Done || (_limit.Cut is not null && _state.IsDoneAt(_limit, IsStartedAt(at), RunningAt(at)));
 
     /// <summary>Running time at a moment; once the sheet is done its clock stands where it was done.</summary>
     public RunningTime RunningTimeAt(Instant at) => _state.RunningAt(_limit, IsStartedAt(at), RunningAt(at));

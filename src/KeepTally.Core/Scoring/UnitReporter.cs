@@ -32,7 +32,7 @@ internal static class UnitReporter
             Cleared = unit.Cleared,
             Reach = Reach(stage, climb),
             Place = unit.Place,
-            Asked = Asked(stage, unit, done),
+            Asked = AskedName(stage, unit, done),
             Done = done,
             Finished = unit.Finished,
             Running = ran,
@@ -53,10 +53,14 @@ internal static class UnitReporter
     private static double? Reach(Stage stage, Climb climb) =>
         stage.Ladder?.Rungs is Rungs.Distances distances && climb.Highest >= 0 ? distances.At(climb.Highest) : null;
 
-    private static string? Asked(Stage stage, UnitTally unit, bool done) =>
+    private static string? AskedName(Stage stage, UnitTally unit, bool done) =>
+        Asked(stage, unit, done) is >= 0 and var asked ? stage.Targets!.Names[asked] : null;
+
+    /// <summary>The position of the zone asked next, or -1.</summary>
+    internal static int Asked(Stage stage, UnitTally unit, bool done) =>
         !done && unit.StateOf<TargetState>() is { } state && stage.Targets is { } targets && !state.AllAnswered(targets)
-            ? targets.Names[state.Asked(targets)]
-            : null;
+            ? state.Asked(targets)
+            : -1;
 
     private static List<KeyValuePair<string, IReadOnlyList<KeyValuePair<string, int>>>> Zones(Stage stage, UnitTally unit)
     {
@@ -136,7 +140,7 @@ internal static class UnitReporter
             Answered = unit.StateOf<TargetState>()?.Answered ?? 0,
             Readings = unit.Readings.Sum,
             Place = unit.Place,
-            Asked = Asked(stage, unit, done),
+            Asked = AskedName(stage, unit, done),
             Done = done,
         };
     }

@@ -44,34 +44,37 @@ internal readonly struct RunDraw
         return rally.Outcomes.Count - 1;
     }
 
-    /// <summary>The outcome drawn for a unit's go.</summary>
-    internal string Of(IReadOnlyList<UnitSkill> units, int unit)
+    /// <summary>The index of the outcome drawn for a unit's go.</summary>
+    /// <param name="outcomes">What may come of it.</param>
+    /// <param name="makes">The number of outcomes, the first ones, that are goes that were made.</param>
+    /// <param name="unit">The position of the unit, from 0.</param>
+    internal int Of(Likely[] outcomes, int makes, int unit)
     {
-        var (outcomes, left) = (units[unit].Outcomes, Next());
+        var left = Next();
         if (_chances is { } chances && !double.IsNaN(chances[unit]))
         {
-            left = ByRecord(units[unit], chances[unit], left);
+            left = ByRecord(outcomes.AsSpan(0, makes), chances[unit], left);
         }
 
-        for (var i = 0; i < outcomes.Count; i++)
+        for (var i = 0; i < outcomes.Length; i++)
         {
             left -= outcomes[i].Chance;
             if (left < 0)
             {
-                return outcomes[i].Outcome;
+                return i;
             }
         }
 
-        return outcomes[^1].Outcome;
+        return outcomes.Length - 1;
     }
 
     /// <summary>Maps a draw from the share of this run to the current chances.</summary>
-    private static double ByRecord(UnitSkill unit, double share, double drawn)
+    private static double ByRecord(ReadOnlySpan<Likely> makes, double share, double drawn)
     {
         var made = 0.0;
-        for (var i = 0; i < unit.Makes; i++)
+        foreach (var make in makes)
         {
-            made += unit.Outcomes[i].Chance;
+            made += make.Chance;
         }
 
         return drawn < share ? drawn / share * made : made + ((drawn - share) / (1 - share) * (1 - made));

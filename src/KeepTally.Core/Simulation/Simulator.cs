@@ -24,12 +24,30 @@ public sealed class Simulator
     private readonly Skill _skill;
     private readonly PlayerId[] _units;
     private readonly Timeline? _timeline;
-    private readonly Dictionary<(PlayerId Unit, string? Outcome, string? Zone), RunEvent.Tap?[]> _taps = [];
+    private readonly string[] _zones;
+
+    /// <summary>What may come of a unit's go; the first so many are goes that were made.</summary>
+    private readonly (Likely[] Outcomes, int Makes)[] _goes;
+
+    /// <summary>The kinds of tap of one unit: its outcomes, then the zones.</summary>
+    private readonly int _kinds;
+    private readonly TapShelf _taps;
 
     private Simulator(Stage stage, Score empty, Skill skill, PlayerId[] units)
     {
         (_stage, _empty, _skill, _units) = (stage, empty, skill, units);
         _timeline = stage.Clock is { } clock ? new Timeline(clock) : null;
+        _zones = stage.Targets is { } targets ? [.. targets.Names, Targets.None] : [];
+        IReadOnlyList<UnitSkill> goes = skill switch
+        {
+            Skill.Own own => own.Units,
+            Skill.Ball ball => ball.Sides,
+            _ => [],
+        };
+        _goes = [.. goes.Select(unit => (unit.Outcomes.ToArray(), unit.Makes))];
+        var outcomes = skill is Skill.Rally rally ? rally.Outcomes.Count : _goes.Max(go => go.Outcomes.Length);
+        _kinds = _zones.Length + outcomes;
+        _taps = new TapShelf(Device, _kinds * Math.Max(1, units.Length));
     }
 
     /// <summary>A stage to be played by such players, or why it cannot be.</summary>
@@ -98,7 +116,8 @@ public sealed class Simulator
                 points[unit][run] = end.Units[unit].Points;
                 cleared[unit][run] = end.Units[unit].Cleared;
                 wins[unit] += end.Winner == _units[unit] ? 1 : 0;
-                pars[unit] += HasPar(played, _units[unit]) ? 1 : 0;
+                pars[unit] +=
+                    _stage.Par is not null && played.Score.HasParAt(unit, played.At, played.Ended == Ended.ByRules) ? 1 : 0;
             }
         }
 
@@ -171,9 +190,6 @@ public sealed class Simulator
 
         return groups == 0 ? 0 : sum / groups;
     }
-
-    private bool HasPar(Played played, PlayerId unit) =>
-        _stage.Par is not null && ParJudge.IsMet(_stage, played.Score.UnitAt(unit, played.At)!, played.Ended == Ended.ByRules);
 
     private enum Ended
     {
@@ -265,18 +281,19 @@ public sealed class Simulator
         switch (_skill)
         {
             case Skill.Rally rally:
-                var drawn = rally.Outcomes[draw.Of(rally)];
-                return Tap(score, slot, at, drawn.Unit, drawn.Outcome, null);
-            case Skill.Ball ball:
+                var kind = draw.Of(rally);
+                var drawn = rally.Outcomes[kind];
+                return Take(score, _taps.Find(kind, slot, at, drawn.Unit, drawn.Outcome, null));
+            case Skill.Ball:
                 var side = score.Ball is { } with ? Array.IndexOf(_units, with) : 0;
-                return Tap(score, slot, at, _units[side], draw.Of(ball.Sides, side), null);
-            case Skill.Own own when _stage.Play == Play.Turns:
-                return score.Turn is { } turn && Go(score, own, draw, Array.IndexOf(_units, turn), slot, at);
-            case Skill.Own own:
+                return Tap(score, draw, side, slot, at);
+            case Skill.Own when _stage.Play == Play.Turns:
+                return score.Turn is { } turn && Go(score, draw, Array.IndexOf(_units, turn), slot, at);
+            case Skill.Own:
                 var counted = false;
                 for (var unit = 0; unit < _units.Length; unit++)
                 {
-                    counted |= Go(score, own, draw, unit, slot, at);
+                    counted |= Go(score, draw, unit, slot, at);
                 }
 
                 return counted;
@@ -285,40 +302,35 @@ public sealed class Simulator
         }
     }
 
-    private bool Go(Score score, Skill.Own own, RunDraw draw, int unit, int slot, Instant at)
+    private bool Go(Score score, RunDraw draw, int unit, int slot, Instant at)
     {
-        // What is drawn does not hang on who is done, so that one player's chance is the same no matter who else plays.
-        var outcome = draw.Of(own.Units, unit);
-        if (outcome.Length == 0)
-        {
-            return !score.SnapshotOf(_units[unit], at).Done;
-        }
-
         if (_stage.Targets is null)
         {
-            return Tap(score, slot, at, _units[unit], outcome, null);
+            return Tap(score, draw, unit, slot, at);
         }
 
-        var asked = score.SnapshotOf(_units[unit], at).Asked;
-        return asked is not null && Tap(score, slot, at, _units[unit], null, outcome == SkillReader.Hit ? asked : Targets.None);
+        // What is drawn does not hang on who is done, so that one player's chance is the same no matter who else plays.
+        var (outcomes, makes) = _goes[unit];
+        var hit = outcomes[draw.Of(outcomes, makes, unit)].Outcome == SkillReader.Hit;
+        if (score.AskedOf(unit, at) is not (>= 0 and var asked))
+        {
+            return false;
+        }
+
+        var zone = hit ? asked : _zones.Length - 1;
+        return Take(score, _taps.Find((unit * _kinds) + outcomes.Length + zone, slot, at, _units[unit], null, _zones[zone]));
     }
 
-    /// <summary>Taps, by an event that is made once for all runs.</summary>
-    private bool Tap(Score score, int slot, Instant at, PlayerId unit, string? outcome, string? zone)
+    /// <summary>Taps what is drawn; true where it counts, or where nothing is tapped of a go that was played.</summary>
+    private bool Tap(Score score, RunDraw draw, int unit, int slot, Instant at)
     {
-        var key = (unit, outcome, zone);
-        if (!_taps.TryGetValue(key, out var known) || known.Length <= slot)
-        {
-            Array.Resize(ref known, Math.Max(64, 2 * (slot + 1)));
-            _taps[key] = known;
-        }
-
-        var tap = known[slot];
-        if (tap is null || tap.At != at)
-        {
-            known[slot] = tap = new RunEvent.Tap(new EventId(Device, slot + 1), at, unit, outcome, zone, null, null);
-        }
-
-        return score.Apply(tap).Kind is not EventResultKind.Late;
+        var (outcomes, makes) = _goes[unit];
+        var kind = draw.Of(outcomes, makes, unit);
+        var outcome = outcomes[kind].Outcome;
+        return outcome.Length == 0
+            ? !score.SnapshotOf(_units[unit], at).Done
+            : Take(score, _taps.Find((unit * _kinds) + kind, slot, at, _units[unit], outcome, null));
     }
+
+    private static bool Take(Score score, RunEvent.Tap tap) => score.Apply(tap).Kind is not EventResultKind.Late;
 }

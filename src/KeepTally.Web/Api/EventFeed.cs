@@ -19,6 +19,9 @@ public sealed class EventFeed : IJournalListener, IDisposable
         _beat = clock.CreateTimer(_ => Beat(), null, BeatEvery, BeatEvery);
     }
 
+    /// <summary>The number of streams that are open now.</summary>
+    public int Streams => _practices.Values.Sum(feed => feed.Listeners);
+
     public void OnAppended(int practice, IReadOnlyList<JournalEntry> events)
     {
         if (_practices.TryGetValue(practice, out var feed))

@@ -20,6 +20,18 @@ internal sealed class PracticeFeed(TimeProvider clock)
     private StreamPiece? _pending;
     private ITimer? _timer;
 
+    /// <summary>The number of those who listen now.</summary>
+    internal int Listeners
+    {
+        get
+        {
+            lock (_lock)
+            {
+                return _listeners.Count;
+            }
+        }
+    }
+
     internal ChannelReader<StreamPiece> Join(out Action leave)
     {
         var channel = Channel.CreateBounded<StreamPiece>(

@@ -139,6 +139,7 @@ public static class Application
         builder.Logging.AddFilter("Microsoft.AspNetCore.DataProtection", LogLevel.Error);
         builder.Services.AddSingleton(clock);
         builder.Services.AddHostedService<DailyBackup>();
+        builder.Services.AddTelemetry(builder.Configuration);
         AddServices(builder.Services, running);
         var app = builder.Build();
         Use(app);
@@ -150,6 +151,7 @@ public static class Application
         services.AddSingleton(running);
         services.AddSingleton<Restarts>();
         services.AddSingleton<OperatorLog>();
+        services.AddSingleton<OperatingMeter>();
         services.AddSingleton<SimulationQueue>();
         services.AddStore(running.Data);
         services.AddDataProtection().SetApplicationName("keep-tally").PersistKeysToFileSystem(new DirectoryInfo(running.Data.Keys));

@@ -4,7 +4,7 @@ namespace KeepTally.Web.Operating;
 /// The lines an operator reads: starts and stops, backups, failed sign-ins, refused events and slow writes. No line names a person, and
 /// whatever strangers can cause is told once a minute with a count, so that nobody can fill the disk.
 /// </summary>
-public sealed partial class OperatorLog(ILogger<OperatorLog> log, TimeProvider clock)
+public sealed partial class OperatorLog(ILogger<OperatorLog> log, TimeProvider clock, OperatingMeter meter)
 {
     private static readonly string[] Places =
     [
@@ -49,7 +49,11 @@ public sealed partial class OperatorLog(ILogger<OperatorLog> log, TimeProvider c
     public partial void Restoring();
 
     /// <summary>A sign-in failed.</summary>
-    public void SignInFailed() => Sparingly("sign-in", FailedSignIns);
+    public void SignInFailed()
+    {
+        meter.SignInFailed();
+        Sparingly("sign-in", FailedSignIns);
+    }
 
     /// <summary>Events were refused.</summary>
     /// <param name="place">The property that was wrong, such as <c>at</c> or <c>outcome</c>.</param>
@@ -57,6 +61,7 @@ public sealed partial class OperatorLog(ILogger<OperatorLog> log, TimeProvider c
     {
         // A sender can write anything; what is not known is not repeated.
         var known = Array.Find(Places, each => each == place) ?? "other";
+        meter.Refused(known);
         Sparingly($"refused {known}", count => RefusedEvents(count, known));
     }
 
