@@ -27,6 +27,7 @@ public static class StoreServices
                 // Of an account less is kept than it could hold.
                 .ConfigureWarnings(warnings => warnings.Ignore(CoreEventId.MappedPropertyIgnoredWarning))
         );
+        services.AddSingleton<SpareSpace>();
         services.AddSingleton<BackupShelf>();
         services.AddSingleton<BackupRestore>();
         services.AddSingleton<BackupHealth>();

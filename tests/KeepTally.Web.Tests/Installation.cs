@@ -37,6 +37,9 @@ public sealed class Installation : IAsyncLifetime
     /// <summary>With an empty folder, as a real club begins.</summary>
     public static Installation Empty() => new(demo: false);
 
+    /// <summary>The data folder.</summary>
+    public string Folder => _folder;
+
     public MachineClock Clock { get; } = new(new DateTimeOffset(2026, 9, 3, 15, 30, 0, TimeSpan.Zero));
 
     public IServiceProvider Services => _app!.Services;
@@ -100,7 +103,8 @@ public sealed class Installation : IAsyncLifetime
     public async Task StopAsync()
     {
         await _app!.DisposeAsync();
-        Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
+        // Its own alone: others of this process are in the middle of something.
+        new DataFolder(_folder).CloseConnections();
     }
 
     /// <summary>

@@ -28,22 +28,36 @@ public sealed class DataFolder(string path, string? backups = null)
 
     internal string ConnectionString => $"Data Source={Database}";
 
+    /// <summary>Whether the disk was full at the start: what is stored is read, and nothing is tidied or shipped.</summary>
+    public bool IsFull { get; private set; }
+
+    private string Probe => System.IO.Path.Combine(Path, ".writable");
+
     private string LockFile => System.IO.Path.Combine(Path, ".in-use");
 
-    /// <summary>Makes the folder and proves that it can be written.</summary>
+    /// <summary>
+    /// Makes the folder and proves that it can be written. One that holds a database is used on a full disk, too: see
+    /// <see cref="IsFull"/>.
+    /// </summary>
     /// <exception cref="DataFolderException">It cannot be made or written.</exception>
     public void Prepare()
     {
         try
         {
             Directory.CreateDirectory(Path);
-            var probe = System.IO.Path.Combine(Path, ".writable");
-            File.WriteAllText(probe, "is it?");
-            File.Delete(probe);
+            File.WriteAllText(Probe, "is it?");
+            File.Delete(Probe);
         }
         catch (IOException full) when (DiskSpace.IsFull(full))
         {
-            throw DiskSpace.Needed(Path, full);
+            if (!File.Exists(Database))
+            {
+                throw DiskSpace.Needed(Path, full);
+            }
+
+            IsFull = true;
+            File.Delete(Probe);
+            new SpareSpace(this).Release();
         }
         catch (Exception failure) when (failure is IOException or UnauthorizedAccessException)
         {
@@ -86,6 +100,13 @@ public sealed class DataFolder(string path, string? backups = null)
                 held
             );
         }
+    }
+
+    /// <summary>Closes the connections that are kept ready: the file can be deleted, or another put in its place.</summary>
+    public void CloseConnections()
+    {
+        using var any = new SqliteConnection(ConnectionString);
+        SqliteConnection.ClearPool(any);
     }
 
     /// <summary>A connection of its own, that waits for the disk at each commit.</summary>

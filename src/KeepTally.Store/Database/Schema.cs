@@ -32,7 +32,11 @@ public static class Schema
                 beforeChange?.Invoke();
             }
 
-            db.Database.Migrate();
+            if (applied.Count < known.Count)
+            {
+                db.Database.Migrate();
+            }
+
             db.Database.ExecuteSqlRaw("PRAGMA journal_mode = WAL;");
             foreach (var part in new[] { file, file + "-wal", file + "-shm" })
             {

@@ -48,17 +48,31 @@ public sealed class SessionBook(IServiceScopeFactory scopes, TimeProvider clock)
         }
     }
 
-    /// <summary>Reads the ended sessions at the start, and removes those whose tickets are void by now.</summary>
+    /// <summary>Reads the ended sessions at the start.</summary>
     /// <param name="cancellationToken">Cancels the operation.</param>
     public async Task LoadAsync(CancellationToken cancellationToken = default)
     {
         await using var scope = scopes.CreateAsyncScope();
         var db = scope.ServiceProvider.GetRequiredService<TallyDb>();
         var now = clock.GetUtcNow().ToUnixTimeMilliseconds();
-        await db.EndedSessions.Where(session => session.Until < now).ExecuteDeleteAsync(cancellationToken);
-        foreach (var session in await db.EndedSessions.AsNoTracking().ToListAsync(cancellationToken))
+        foreach (
+            var session in await db
+                .EndedSessions.AsNoTracking()
+                .Where(session => session.Until >= now)
+                .ToListAsync(cancellationToken)
+        )
         {
             _ended[session.Id] = session.Until;
         }
+    }
+
+    /// <summary>Removes the ended sessions whose tickets are void by now.</summary>
+    /// <param name="cancellationToken">Cancels the operation.</param>
+    public async Task TidyAsync(CancellationToken cancellationToken = default)
+    {
+        await using var scope = scopes.CreateAsyncScope();
+        var db = scope.ServiceProvider.GetRequiredService<TallyDb>();
+        var now = clock.GetUtcNow().ToUnixTimeMilliseconds();
+        await db.EndedSessions.Where(session => session.Until < now).ExecuteDeleteAsync(cancellationToken);
     }
 }

@@ -19,7 +19,6 @@ using Microsoft.AspNetCore.Connections;
 using Microsoft.AspNetCore.DataProtection;
 using Microsoft.AspNetCore.HostFiltering;
 using Microsoft.AspNetCore.HttpOverrides;
-using Microsoft.Data.Sqlite;
 using Microsoft.Extensions.DependencyInjection.Extensions;
 using Microsoft.Extensions.Options;
 
@@ -54,7 +53,7 @@ public static class Application
             while (await RunOnceAsync(settings, clock ?? TimeProvider.System, stopping))
             {
                 // A restored database is opened as at any start: nothing may be left of the one before.
-                SqliteConnection.ClearAllPools();
+                settings.Data.CloseConnections();
             }
 
             return 0;
@@ -82,7 +81,7 @@ public static class Application
         var log = app.Services.GetRequiredService<OperatorLog>();
         log.Started(settings.Data.Path);
         await Welcome.SayAsync(app.Services, settings);
-        if (settings.Demo)
+        if (settings is { Demo: true, Data.IsFull: false })
         {
             await AddPastAsync(app);
         }
@@ -229,10 +228,47 @@ public static class Application
         app.MapHealth();
     }
 
-    /// <summary>Brings the database up to date and, where asked, fills it with demo data.</summary>
+    /// <summary>
+    /// Brings the database up to date and, where asked, fills it with demo data. On a full disk nothing is written: what is stored
+    /// can be read.
+    /// </summary>
+    /// <exception cref="DataFolderException">The folder cannot be used as it is.</exception>
     public static async Task PrepareAsync(IServiceProvider services, bool demo)
     {
         await using var scope = services.CreateAsyncScope();
+        var data = services.GetRequiredService<DataFolder>();
+        try
+        {
+            await OpenAsync(services, scope.ServiceProvider);
+            if (demo && !await scope.ServiceProvider.GetRequiredService<DemoClub>().MaySeedAsync())
+            {
+                throw new DataFolderException(
+                    "This data folder is a real club's, and the demo lets anyone in. Start without --demo, or give another folder with --data DIR."
+                );
+            }
+
+            if (data.IsFull)
+            {
+                services.GetRequiredService<OperatorLog>().StartedFull(data.Path);
+                return;
+            }
+
+            services.GetRequiredService<SpareSpace>().Hold();
+            await TidyAsync(services, scope.ServiceProvider);
+            if (demo)
+            {
+                await scope.ServiceProvider.GetRequiredService<DemoClub>().SeedAsync();
+            }
+        }
+        catch (Exception full) when (DiskSpace.IsFull(full))
+        {
+            throw DiskSpace.Needed(data.Path, full);
+        }
+    }
+
+    /// <summary>Restores what lies ready, brings the database up to date and reads what is asked with every request.</summary>
+    private static async Task OpenAsync(IServiceProvider services, IServiceProvider scoped)
+    {
         var now = services.GetRequiredService<TimeProvider>().GetLocalNow().DateTime;
         var log = services.GetRequiredService<OperatorLog>();
         if (services.GetRequiredService<BackupRestore>().Apply(now))
@@ -241,31 +277,25 @@ public static class Application
         }
 
         Schema.Migrate(
-            scope.ServiceProvider.GetRequiredService<TallyDb>(),
+            scoped.GetRequiredService<TallyDb>(),
             beforeChange: () => log.Updating(services.GetRequiredService<BackupShelf>().Make(BackupKind.BeforeUpdate, now).Name)
         );
         await services.GetRequiredService<SessionBook>().LoadAsync();
-        await scope.ServiceProvider.GetRequiredService<RestoreFollowUp>().RunAsync();
-        await scope.ServiceProvider.GetRequiredService<CardWriter>().ShipAsync();
-        if (await scope.ServiceProvider.GetRequiredService<PracticeBook>().LatestMomentAsync() is { } latest)
+        await scoped.GetRequiredService<RestoreFollowUp>().RunAsync();
+        if (await scoped.GetRequiredService<PracticeBook>().LatestMomentAsync() is { } latest)
         {
             services.GetRequiredService<PracticeClock>().GoOnFrom(latest);
         }
 
-        var audit = scope.ServiceProvider.GetRequiredService<AuditLog>();
-        scope.ServiceProvider.GetRequiredService<LastErasure>().At = await audit.LastAsync(AuditAct.Erasure);
-        await audit.TidyAsync();
-        await scope.ServiceProvider.GetRequiredService<DoorBook>().TidyAsync();
-        if (demo)
-        {
-            if (!await scope.ServiceProvider.GetRequiredService<DemoClub>().MaySeedAsync())
-            {
-                throw new DataFolderException(
-                    "This data folder is a real club's, and the demo lets anyone in. Start without --demo, or give another folder with --data DIR."
-                );
-            }
+        scoped.GetRequiredService<LastErasure>().At = await scoped.GetRequiredService<AuditLog>().LastAsync(AuditAct.Erasure);
+    }
 
-            await scope.ServiceProvider.GetRequiredService<DemoClub>().SeedAsync();
-        }
+    /// <summary>Adds the cards that are new with this release, and removes what need not be kept any more.</summary>
+    private static async Task TidyAsync(IServiceProvider services, IServiceProvider scoped)
+    {
+        await scoped.GetRequiredService<CardWriter>().ShipAsync();
+        await services.GetRequiredService<SessionBook>().TidyAsync();
+        await scoped.GetRequiredService<AuditLog>().TidyAsync();
+        await scoped.GetRequiredService<DoorBook>().TidyAsync();
     }
 }

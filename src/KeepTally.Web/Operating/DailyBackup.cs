@@ -1,10 +1,12 @@
 using KeepTally.Store.Backups;
+using KeepTally.Store.Database;
 using Microsoft.Data.Sqlite;
 
 namespace KeepTally.Web.Operating;
 
-/// <summary>Makes a backup once a day while the application runs.</summary>
-internal sealed class DailyBackup(BackupShelf shelf, BackupHealth health, TimeProvider clock, OperatorLog log) : BackgroundService
+/// <summary>Makes a backup once a day while the application runs, and holds a little of the disk for a start on a full one.</summary>
+internal sealed class DailyBackup(BackupShelf shelf, BackupHealth health, SpareSpace spare, TimeProvider clock, OperatorLog log)
+    : BackgroundService
 {
     /// <summary>The time between two looks at whether one is due. Nobody waits for the first one at the start.</summary>
     private static readonly TimeSpan Pause = TimeSpan.FromMinutes(5);
@@ -16,6 +18,7 @@ internal sealed class DailyBackup(BackupShelf shelf, BackupHealth health, TimePr
         {
             while (await timer.WaitForNextTickAsync(stoppingToken))
             {
+                spare.Hold();
                 MakeIfDue();
             }
         }

@@ -48,6 +48,13 @@ public sealed partial class OperatorLog(ILogger<OperatorLog> log, TimeProvider c
     [LoggerMessage(EventId = 6, Level = LogLevel.Information, Message = "A backup is restored")]
     public partial void Restoring();
 
+    [LoggerMessage(
+        EventId = 11,
+        Level = LogLevel.Error,
+        Message = "The disk of {Folder} is full: what is stored can be read, and nothing new is stored. Free some space"
+    )]
+    public partial void StartedFull(string folder);
+
     /// <summary>A sign-in failed.</summary>
     public void SignInFailed()
     {

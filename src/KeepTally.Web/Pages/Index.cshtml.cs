@@ -7,6 +7,7 @@ using KeepTally.Core.Planning;
 using KeepTally.Core.Reports;
 using KeepTally.Core.Text;
 using KeepTally.Core.Words;
+using KeepTally.Store.Database;
 using KeepTally.Store.Planning;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Results;
@@ -30,6 +31,7 @@ public sealed class IndexModel(
     GroupWriter writer,
     PracticeResults results,
     UnreachedDrills unreached,
+    DataFolder data,
     TimeProvider clock
 ) : PageModel
 {
@@ -49,6 +51,9 @@ public sealed class IndexModel(
 
     /// <summary>Why the practice could not be started, in words for the coach.</summary>
     public string? Hindrance { get; private set; }
+
+    /// <summary>Whether the disk of the server is full, so that nothing new can be stored.</summary>
+    public bool IsDiskFull => DiskSpace.IsUsedUp(data.Path);
 
     public int Here => Players.Count - Absent.Count;
 

@@ -113,7 +113,6 @@ public sealed class MigrationTests : IDisposable
         }
 
         Assert.Equal(0, made);
-        SqliteConnection.ClearAllPools();
         File.Delete(Folder.Database);
         using (var db = Open())
         {

@@ -12,14 +12,13 @@ public sealed class DataFolderTests : IDisposable
 
     private string File => Path.Combine(_path, "tally.db");
 
-    public void Dispose()
-    {
-        SqliteConnection.ClearAllPools();
-        Directory.Delete(_path, recursive: true);
-    }
+    public void Dispose() => Directory.Delete(_path, recursive: true);
 
     private TallyDb Open(string more = "") =>
-        new(new DbContextOptionsBuilder<TallyDb>().UseSqlite($"Data Source={File};{more}").Options, new TenantScope());
+        new(
+            new DbContextOptionsBuilder<TallyDb>().UseSqlite($"Data Source={File};Pooling=False;{more}").Options,
+            new TenantScope()
+        );
 
     [Fact]
     public void Two_on_one_folder_are_one_too_many_until_the_first_is_gone()
