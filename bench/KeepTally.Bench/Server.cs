@@ -122,9 +122,20 @@ internal sealed partial class Server : IAsyncDisposable
         response.EnsureSuccessStatusCode();
     }
 
+    /// <summary>What a form carries to prove that it comes from a page of the application.</summary>
+    internal async Task<string> TokenAsync() =>
+        Token().Match(await Http.GetStringAsync(new Uri("/", UriKind.Relative))).Groups[1].Value;
+
+    /// <summary>The id of a practice of the past.</summary>
+    internal async Task<int> PastAsync() =>
+        int.Parse(
+            Result().Match(await Http.GetStringAsync(new Uri("/results", UriKind.Relative))).Groups[1].Value,
+            CultureInfo.InvariantCulture
+        );
+
     private async Task<string> PostAsync(string path, params (string Name, string Value)[] fields)
     {
-        var token = Token().Match(await Http.GetStringAsync(new Uri("/", UriKind.Relative))).Groups[1].Value;
+        var token = await TokenAsync();
         using var form = new FormUrlEncodedContent([
             .. fields.Select(field => KeyValuePair.Create(field.Name, field.Value)),
             new("__RequestVerificationToken", token),
@@ -160,6 +171,9 @@ internal sealed partial class Server : IAsyncDisposable
 
     [GeneratedRegex("<script type=\"application/json\" id=\"practice\">(.*?)</script>", RegexOptions.Singleline)]
     private static partial Regex PracticeFile();
+
+    [GeneratedRegex("href=\"/results/(\\d+)\"")]
+    private static partial Regex Result();
 
     [GeneratedRegex("data-origin=\"(\\d+)\"")]
     private static partial Regex Origin();

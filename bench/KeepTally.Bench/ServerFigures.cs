@@ -122,7 +122,7 @@ internal static class ServerFigures
         return new LoadResult(times, [.. ears.SelectMany(ear => ear.Delays)], failed, due - ears.Sum(ear => ear.Heard), due);
     }
 
-    private static async Task<double> TimedAsync(HttpClient http, string path, string line)
+    internal static async Task<double> TimedAsync(HttpClient http, string path, string line)
     {
         using var content = new StringContent(line, Encoding.UTF8, new MediaTypeHeaderValue("application/x-ndjson"));
         var began = Stopwatch.GetTimestamp();
@@ -132,7 +132,7 @@ internal static class ServerFigures
     }
 
     /// <summary>A tap at this very moment.</summary>
-    private static string Line(string device, int n, long origin) =>
+    internal static string Line(string device, int n, long origin) =>
         string.Create(
             CultureInfo.InvariantCulture,
             $$"""{"device":"{{device}}","n":{{n}},"at":{{DateTimeOffset.UtcNow.ToUnixTimeMilliseconds() - origin}},"type":"tap","unit":"plain","outcome":"goal"}"""

@@ -35,6 +35,7 @@ public static class StoreServices
         services.AddPeople();
         services.AddSingleton<JournalMeter>();
         services.AddSingleton<JournalWriter>();
+        services.AddScoped<EventStaging>();
         services.AddSingleton<CardCache>();
         services.AddSingleton<TextCache>();
         services.AddScoped<ScoredRuns>();

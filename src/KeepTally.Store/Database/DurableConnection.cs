@@ -19,6 +19,14 @@ internal sealed class DurableConnection : DbConnectionInterceptor
         command.ExecuteNonQuery();
     }
 
+    /// <summary>Whether a row may be written only where the row it hangs on is there.</summary>
+    internal static void HoldForeignKeys(DbConnection connection, bool hold)
+    {
+        using var command = connection.CreateCommand();
+        command.CommandText = hold ? "PRAGMA foreign_keys = ON;" : "PRAGMA foreign_keys = OFF;";
+        command.ExecuteNonQuery();
+    }
+
     public override void ConnectionOpened(DbConnection connection, ConnectionEndEventData eventData) => SetUp(connection);
 
     public override async Task ConnectionOpenedAsync(

@@ -27,7 +27,11 @@ public sealed class JournalWriter : IDisposable
 
     private readonly JournalMeter _meter;
 
-    private sealed record Request(SheetId Sheet, IReadOnlyList<EventRow> Rows, TaskCompletionSource<Appended> Done, long Arrived);
+    private sealed record Request(SheetId Sheet, IReadOnlyList<EventRow> Rows, TaskCompletionSource<Appended> Done, long Arrived)
+    {
+        /// <summary>The sheet is not on record yet: nobody is told of the events.</summary>
+        internal bool IsStaged { get; init; }
+    }
 
     private sealed record Written(int Practice, Appended Appended);
 
@@ -56,6 +60,26 @@ public sealed class JournalWriter : IDisposable
             : Task.FromException<Appended>(new ObjectDisposedException(nameof(JournalWriter)));
     }
 
+    /// <summary>Writes events of sheets that are not on record yet, after the taps that wait; see <see cref="EventStaging"/>.</summary>
+    /// <param name="rows">The events, in the order in which they are to stand.</param>
+    /// <exception cref="SqliteException">The disk would not take it; nothing of it was written.</exception>
+    internal Task StageAsync(IReadOnlyList<EventRow> rows)
+    {
+        _ = _writing.Value;
+        var request = new Request(
+            new SheetId(rows[0].SheetId),
+            rows,
+            new TaskCompletionSource<Appended>(TaskCreationOptions.RunContinuationsAsynchronously),
+            _meter.Arrived()
+        )
+        {
+            IsStaged = true,
+        };
+        return _waiting.Writer.TryWrite(request)
+            ? request.Done.Task
+            : Task.FromException(new ObjectDisposedException(nameof(JournalWriter)));
+    }
+
     /// <summary>Writes what still waits, then closes.</summary>
     public void Dispose()
     {
@@ -82,12 +106,20 @@ public sealed class JournalWriter : IDisposable
         while (_waiting.Reader.WaitToReadAsync().AsTask().GetAwaiter().GetResult())
         {
             together.Clear();
-            while (together.Count < MostTogether && _waiting.Reader.TryRead(out var request))
+            Request? staged = null;
+            while (together.Count < MostTogether && staged is null && _waiting.Reader.TryRead(out var request))
             {
-                together.Add(request);
+                if (request.IsStaged)
+                {
+                    staged = request;
+                }
+                else
+                {
+                    together.Add(request);
+                }
             }
 
-            if (!TryCommit(connection, insert, query, together) && together.Count > 1)
+            if (together.Count > 0 && !TryCommit(connection, insert, query, together) && together.Count > 1)
             {
                 // One of them cannot be written: each by itself, so that it takes no other down.
                 foreach (var request in together)
@@ -95,6 +127,39 @@ public sealed class JournalWriter : IDisposable
                     TryCommit(connection, insert, query, [request]);
                 }
             }
+
+            if (staged is not null)
+            {
+                Stage(connection, insert, staged);
+            }
+        }
+    }
+
+    private void Stage(SqliteConnection connection, EventInsert insert, Request request)
+    {
+        try
+        {
+            // Their sheets come last, so that nobody sees half of an import.
+            DurableConnection.HoldForeignKeys(connection, hold: false);
+            using var transaction = connection.BeginTransaction(deferred: false);
+            insert.Transaction = transaction;
+            foreach (var row in request.Rows)
+            {
+                insert.Try(row);
+            }
+
+            transaction.Commit();
+            _meter.Done(request.Arrived, 0);
+            request.Done.SetResult(new Appended([], []));
+        }
+        catch (Exception failure)
+        {
+            _meter.Done(request.Arrived, 0);
+            request.Done.SetException(failure);
+        }
+        finally
+        {
+            DurableConnection.HoldForeignKeys(connection, hold: true);
         }
     }
 

@@ -10,7 +10,6 @@ using KeepTally.Store.Database;
 using KeepTally.Store.Events;
 using KeepTally.Store.Tables;
 using Microsoft.EntityFrameworkCore;
-using Microsoft.EntityFrameworkCore.Storage;
 
 namespace KeepTally.Store.Results;
 
@@ -18,7 +17,7 @@ namespace KeepTally.Store.Results;
 /// Brings a whole practice in: as one that was. Players of the same name are the same; any other player is written down as who is not
 /// in the squad. Drills whose card the book does not have come with it, archived.
 /// </summary>
-public sealed class PracticeImport(TallyDb db)
+public sealed class PracticeImport(TallyDb db, EventStaging staging)
 {
     /// <summary>Takes it in for a team, all of it or nothing; its id.</summary>
     public async Task<Result<int>> TakeAsync(int team, PracticeArchive archive, CancellationToken cancellationToken = default)
@@ -43,32 +42,51 @@ public sealed class PracticeImport(TallyDb db)
             );
         }
 
+        try
+        {
+            return Result.Ok(await WriteAsync(team, archive, cancellationToken));
+        }
+        catch
+        {
+            db.ChangeTracker.Clear();
+            await staging.TidyAsync(CancellationToken.None);
+            throw;
+        }
+    }
+
+    /// <summary>Events first, then all that makes them visible in one transaction.</summary>
+    private async Task<int> WriteAsync(int team, PracticeArchive archive, CancellationToken cancellationToken)
+    {
+        var newcomers = new List<Player>();
+        var who = await PlayersAsync(team, archive, newcomers, cancellationToken);
+        var sheets = archive
+            .Blocks.SelectMany(block => block.Sheets)
+            .Select(sheet => (Id: Guid.CreateVersion7().ToString("N"), Sheet: sheet))
+            .ToArray();
+        await staging.WriteAsync(
+            sheets.SelectMany(each => EventsOf(each.Id, each.Sheet, who)).OrderBy(row => row.At),
+            cancellationToken
+        );
         await using var transaction = await db.Database.BeginTransactionAsync(cancellationToken);
-        var who = await PlayersAsync(team, archive, cancellationToken);
+        db.Players.AddRange(newcomers);
         var practice = new Practice
         {
             TeamId = team,
-            Title = title,
+            Title = archive.Title,
             Date = archive.Date,
             Start = archive.Start,
             Minutes = (int)Math.Ceiling(archive.Blocks.Sum(block => block.Minutes + (block.ChangeSeconds / 60.0))),
         };
+        var ids = new Queue<string>(sheets.Select(each => each.Id));
         foreach (var (order, block) in archive.Blocks.Index())
         {
-            practice.Blocks.Add(await BlockAsync(order, block, who, archive, cancellationToken));
+            practice.Blocks.Add(await BlockAsync(order, block, who, ids, archive, cancellationToken));
         }
 
         db.Practices.Add(practice);
         await db.SaveChangesAsync(cancellationToken);
-        using var insert = new EventInsert(db.Database.GetDbConnection(), transaction.GetDbTransaction());
-        var kept = practice.Blocks.SelectMany(block => block.Run!.Sheets).Zip(archive.Blocks.SelectMany(block => block.Sheets));
-        foreach (var row in kept.SelectMany(pair => EventsOf(pair.First.Id, pair.Second, who)).OrderBy(row => row.At))
-        {
-            insert.Try(row);
-        }
-
         await transaction.CommitAsync(cancellationToken);
-        return Result.Ok(practice.Id);
+        return practice.Id;
     }
 
     /// <summary>The events of a sheet with the ids that players have here. A group or a side keeps its id.</summary>
@@ -81,9 +99,14 @@ public sealed class PracticeImport(TallyDb db)
     }
 
     /// <summary>The ids that its players have here: two of one name are two.</summary>
+    /// <param name="team">The id of the team.</param>
+    /// <param name="archive">The practice.</param>
+    /// <param name="newcomers">Takes the players who are not here yet, each with the id they will have.</param>
+    /// <param name="cancellationToken">Cancels the operation.</param>
     private async Task<Dictionary<PlayerId, PlayerId>> PlayersAsync(
         int team,
         PracticeArchive archive,
+        List<Player> newcomers,
         CancellationToken cancellationToken
     )
     {
@@ -109,14 +132,29 @@ public sealed class PracticeImport(TallyDb db)
                     Notes = "From an imported practice",
                 };
                 squad.Add(player);
-                db.Players.Add(player);
+                newcomers.Add(player);
             }
 
             found[member.Id] = player;
         }
 
-        await db.SaveChangesAsync(cancellationToken);
+        await ReserveAsync(newcomers, cancellationToken);
         return found.ToDictionary(each => each.Key, each => each.Value.UnitId);
+    }
+
+    /// <summary>
+    /// Gives players the ids under which they will be written: taken and given back at once, since an id is never given twice
+    /// (SQLite documentation, "AUTOINCREMENT").
+    /// </summary>
+    private async Task ReserveAsync(List<Player> newcomers, CancellationToken cancellationToken)
+    {
+        await using var transaction = await db.Database.BeginTransactionAsync(cancellationToken);
+        db.Players.AddRange(newcomers);
+        await db.SaveChangesAsync(cancellationToken);
+        var ids = newcomers.Select(player => player.Id).ToArray();
+        await db.Players.Where(player => ids.Contains(player.Id)).ExecuteDeleteAsync(cancellationToken);
+        await transaction.CommitAsync(cancellationToken);
+        db.ChangeTracker.Clear();
     }
 
     /// <summary>The people a head names: units that are players, the players of groups and sides, and who may come in.</summary>
@@ -135,6 +173,7 @@ public sealed class PracticeImport(TallyDb db)
         int order,
         ArchivedBlock block,
         Dictionary<PlayerId, PlayerId> who,
+        Queue<string> ids,
         PracticeArchive archive,
         CancellationToken cancellationToken
     )
@@ -186,16 +225,16 @@ public sealed class PracticeImport(TallyDb db)
             {
                 CardJson = block.CardJson,
                 Origin = archive.Origin,
-                Sheets = [.. block.Sheets.Select((sheet, index) => RowOf(sheet, index, who, StageOf(block, sheet)))],
+                Sheets = [.. block.Sheets.Select((sheet, index) => RowOf(ids.Dequeue(), sheet, index, who, StageOf(block, sheet)))],
             },
         };
     }
 
-    private static SheetRow RowOf(ArchivedSheet sheet, int order, Dictionary<PlayerId, PlayerId> who, Stage stage)
+    private static SheetRow RowOf(string id, ArchivedSheet sheet, int order, Dictionary<PlayerId, PlayerId> who, Stage stage)
     {
         return new SheetRow
         {
-            Id = Guid.CreateVersion7().ToString("N"),
+            Id = id,
             Order = order,
             Name = sheet.Name,
             HeadJson = HeadReader.Write(

@@ -29,6 +29,7 @@ public static class Application
 {
     private const int Unusable = 2;
     private const int FirstKeyBytes = 12;
+    private const int LeastThreads = 16;
 
     /// <summary>Parsed cards, rules and folded sheets that are kept in memory at most.</summary>
     private const int MostCached = 20_000;
@@ -46,6 +47,9 @@ public static class Application
             return Unusable;
         }
 
+        // The framework begins with one thread a core and adds another only every half second: a tap would wait for whatever
+        // calculates on them.
+        ThreadPool.SetMinThreads(LeastThreads, LeastThreads);
         try
         {
             settings.Data.Prepare();
@@ -152,6 +156,7 @@ public static class Application
         services.AddSingleton<OperatorLog>();
         services.AddSingleton<OperatingMeter>();
         services.AddSingleton<SimulationQueue>();
+        services.AddSingleton<OneAtATime>();
         services.AddStore(running.Data);
         services.AddDataProtection().SetApplicationName("keep-tally").PersistKeysToFileSystem(new DirectoryInfo(running.Data.Keys));
         services.AddHttpContextAccessor();
@@ -294,6 +299,7 @@ public static class Application
     private static async Task TidyAsync(IServiceProvider services, IServiceProvider scoped)
     {
         await scoped.GetRequiredService<CardWriter>().ShipAsync();
+        await scoped.GetRequiredService<EventStaging>().TidyAsync();
         await services.GetRequiredService<SessionBook>().TidyAsync();
         await scoped.GetRequiredService<AuditLog>().TidyAsync();
         await scoped.GetRequiredService<DoorBook>().TidyAsync();

@@ -6,11 +6,9 @@ namespace KeepTally.Web.Operating;
 /// Runs simulations one at a time, so that they never take more than one core from practice, and remembers what came out. A request
 /// that is given up leaves the queue, and stops the simulation it waits for.
 /// </summary>
-public sealed class SimulationQueue(IMemoryCache cache) : IDisposable
+public sealed class SimulationQueue(IMemoryCache cache, OneAtATime work)
 {
     private static readonly TimeSpan Kept = TimeSpan.FromHours(1);
-
-    private readonly SemaphoreSlim _one = new(1);
 
     /// <summary>The result for a key: remembered, or simulated now.</summary>
     /// <param name="key">Everything the result depends on, as a value.</param>
@@ -24,23 +22,14 @@ public sealed class SimulationQueue(IMemoryCache cache) : IDisposable
             return known!;
         }
 
-        await _one.WaitAsync(cancellationToken);
-        try
+        using var turn = await work.EnterAsync(cancellationToken);
+        // The one before in the queue may have asked the same.
+        if (!cache.TryGetValue(place, out known))
         {
-            // The one before in the queue may have asked the same.
-            if (!cache.TryGetValue(place, out known))
-            {
-                known = await Task.Run(() => simulate(cancellationToken), cancellationToken);
-                cache.Set(place, known, new MemoryCacheEntryOptions { SlidingExpiration = Kept, Size = 1 });
-            }
+            known = await Task.Run(() => simulate(cancellationToken), cancellationToken);
+            cache.Set(place, known, new MemoryCacheEntryOptions { SlidingExpiration = Kept, Size = 1 });
+        }
 
-            return known!;
-        }
-        finally
-        {
-            _one.Release();
-        }
+        return known!;
     }
-
-    public void Dispose() => _one.Dispose();
 }

@@ -2,6 +2,7 @@ using KeepTally.Core.Faults;
 using KeepTally.Store.Book;
 using KeepTally.Store.Files;
 using KeepTally.Web.Access;
+using KeepTally.Web.Operating;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
@@ -9,7 +10,7 @@ namespace KeepTally.Web.Pages.Drills;
 
 /// <summary>Brings a card or a whole book in from a file or a pasted text: all of it, or nothing and every fault.</summary>
 [Authorize(Policies.Head)]
-public sealed class ImportModel(CardWriter writer) : PageModel
+public sealed class ImportModel(CardWriter writer, OneAtATime work) : PageModel
 {
     private const long LargestBytes = 4_000_000;
 
@@ -29,6 +30,7 @@ public sealed class ImportModel(CardWriter writer) : PageModel
             return;
         }
 
+        using var turn = await work.EnterAsync(cancellationToken);
         if (file is { Length: > 0 })
         {
             using var bytes = new MemoryStream();

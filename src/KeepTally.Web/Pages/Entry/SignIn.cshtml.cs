@@ -24,6 +24,7 @@ public sealed class SignInModel(
     UnknownNames names,
     AuditLog audit,
     OperatorLog log,
+    OneAtATime work,
     Running running,
     TimeProvider clock
 ) : PageModel
@@ -76,6 +77,7 @@ public sealed class SignInModel(
 
     public async Task<IActionResult> OnPostAsync(string? name, string? password, bool stays, CancellationToken cancellationToken)
     {
+        using var turn = await work.EnterAsync(cancellationToken);
         Name = (name ?? "").Trim();
         // A password is not looked at for longer than it may be.
         var typed = password is { Length: <= PasswordRule.Longest } ? password : "";

@@ -5,6 +5,7 @@ using KeepTally.Store.Results;
 using KeepTally.Store.Squads;
 using KeepTally.Store.Tables;
 using KeepTally.Web.Access;
+using KeepTally.Web.Operating;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
@@ -13,7 +14,7 @@ namespace KeepTally.Web.Pages.Results;
 
 /// <summary>Imports a whole practice with its logs, as one that was.</summary>
 [Authorize(Policies.Head)]
-public sealed class ImportModel(PracticeImport import, SquadBook squads, AuditTrail trail) : PageModel
+public sealed class ImportModel(PracticeImport import, SquadBook squads, OneAtATime work, AuditTrail trail) : PageModel
 {
     private const int LargestBytes = 40_000_000;
 
@@ -39,7 +40,7 @@ public sealed class ImportModel(PracticeImport import, SquadBook squads, AuditTr
         return RedirectToPage("/Results/Practice", new { id = taken.Value });
     }
 
-    private static async Task<Result<PracticeArchive>> ReadAsync(IFormFile? file, CancellationToken cancellationToken)
+    private async Task<Result<PracticeArchive>> ReadAsync(IFormFile? file, CancellationToken cancellationToken)
     {
         if (file is not { Length: > 0 and <= LargestBytes })
         {
@@ -48,6 +49,7 @@ public sealed class ImportModel(PracticeImport import, SquadBook squads, AuditTr
             );
         }
 
+        using var turn = await work.EnterAsync(cancellationToken);
         using var bytes = new MemoryStream();
         await file.CopyToAsync(bytes, cancellationToken);
         var text = FileText.Read(bytes.ToArray(), "utf-8");
