@@ -15,7 +15,7 @@ if (args is ["--filter", ..])
     return 0;
 }
 
-// All of it, or those parts that are named: core, fit, server, busy, kill, browser.
+// All of it, or those parts that are named: core, fit, fuzz, server, busy, kill, browser.
 var missed = 0;
 bool Asked(string part) => args.Length == 0 || args.Contains(part);
 void Print(Figure figure)
@@ -31,6 +31,7 @@ void Print(Figure figure)
 
 await MeasureAsync("core", CoreFigures.All().Concat(PlanFigures.All()).ToAsyncEnumerable);
 await MeasureAsync("fit", SimulationFigures.All().ToAsyncEnumerable);
+await MeasureAsync("fuzz", FuzzFigures.All().ToAsyncEnumerable);
 await MeasureAsync("server", ServerFigures.AllAsync);
 await MeasureAsync("busy", BusyFigures.AllAsync);
 await MeasureAsync("kill", KillFigures.AllAsync);
