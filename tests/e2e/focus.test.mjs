@@ -65,3 +65,30 @@ test("a key ends the drill, the same key does not end the next, and the drill un
   await page.keyboard.press("End");
   await expect(current).toHaveText("Win it, score it");
 });
+
+test.describe("in forced colours", () => {
+  test.use({ forcedColors: "active" });
+
+  test("the band of the clock, the strip of drills and the bibs keep what they tell", async ({ page }) => {
+    const screen = await RunScreen.begin(page);
+    await screen.start();
+    const [fill, ground] = await page.evaluate(() => [
+      getComputedStyle(document.querySelector(".clock-band .burn")).backgroundColor,
+      getComputedStyle(document.body).backgroundColor,
+    ]);
+    expect(fill).not.toBe(ground);
+    const step = page.locator(".run-strip .is-now");
+    const [here, there] = await Promise.all(
+      [step, page.locator(".run-strip li").last()].map((part) =>
+        part.evaluate((element) => getComputedStyle(element).backgroundColor),
+      ),
+    );
+    expect(here).not.toBe(there);
+    const patterns = await page.evaluate(() =>
+      [...document.querySelectorAll("[data-drill]:not([hidden]) .row-pad .bib")].map(
+        (bib) => getComputedStyle(bib, "::before").background,
+      ),
+    );
+    expect(new Set(patterns).size).toBe(patterns.length);
+  });
+});

@@ -4,8 +4,12 @@ import { RunScreen } from "./run-screen.mjs";
 test("a drill is run by keyboard alone", async ({ page }) => {
   const screen = await RunScreen.begin(page);
 
+  // What the clock begins is announced; what is sent of each tap is not.
+  const begins = page.getByRole("status").filter({ hasText: /^(Ready|Get ready|Work)/ });
   await page.keyboard.press("Space");
+  await expect(begins).toContainText("Get ready");
   await expect(screen.clock).toHaveAttribute("data-state", "work");
+  await expect(begins).toContainText("Work");
   await page.keyboard.press("2");
   await page.keyboard.press("c");
   await page.keyboard.press("g");
@@ -15,6 +19,8 @@ test("a drill is run by keyboard alone", async ({ page }) => {
   await page.keyboard.press("ArrowDown");
   await page.keyboard.press("g");
   await screen.expectScore("Cleo", 1);
+  await expect(screen.net).toHaveText("Saved");
+  await expect(page.locator("#net-said")).toBeEmpty();
   await page.keyboard.press("Space");
   await expect(screen.clock).toHaveAttribute("data-state", "paused");
   const stood = await screen.seconds();

@@ -124,6 +124,7 @@ test("an hour with the server gone changes nothing: drills, stops, who goes, a r
   await screen.tap("Ada", "Clean");
   await page.clock.fastForward(70_000);
   await expect(screen.row("Juno")).toBeVisible();
+  await expect(page.locator("#net-said")).toHaveText("No network");
   await screen.endDrill();
   await expect(page.getByRole("heading", { name: "Three gates" })).toBeVisible();
   await screen.go.click();

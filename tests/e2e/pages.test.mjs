@@ -13,11 +13,31 @@ class Access {
 
   async judge(name) {
     await this.#look("light");
+    await this.#fits(name);
     await this.#analyze(name, (axe) => axe);
     // In the dark a page is the same but for its colours.
     await this.#look("dark");
     await this.#analyze(`${name}, dark`, (axe) => axe.withRules(["color-contrast"]));
     await this.#look("light");
+  }
+
+  /** On the narrowest phone nothing has to be pushed sideways (WCAG 2.2, 1.4.10 Reflow). */
+  async #fits(name) {
+    const usual = this.#page.viewportSize();
+    await this.#page.setViewportSize({ width: 320, height: 640 });
+    const [wide, widest] = await this.#page.evaluate(async () => {
+      // A chart follows its page a frame later.
+      await new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done)));
+      const { scrollWidth } = document.documentElement;
+      const past = [...document.querySelectorAll("body *")].find(
+        (part) => scrollWidth > 320 && part.getBoundingClientRect().right >= scrollWidth - 1,
+      );
+      return [scrollWidth, past?.outerHTML.slice(0, 120)];
+    });
+    if (wide > 320) {
+      this.offences.push(`${name}: ${wide} pixels wide on a phone of 320: ${widest}`);
+    }
+    await this.#page.setViewportSize(usual);
   }
 
   async #look(theme) {

@@ -1,5 +1,6 @@
 // The one small place that always tells: what is kept here, what is sent, how many wait, and since when.
 const clock = new Intl.DateTimeFormat(undefined, { hour: "2-digit", minute: "2-digit", hour12: false });
+const settled = 2000;
 const by = (id) => document.getElementById(id);
 const thatWait = (count) => (count === 1 ? "1 entry waits" : `${count} entries wait`);
 
@@ -10,6 +11,9 @@ export class SentState {
   #keeps = true;
   #reloads;
   #space = "";
+  #announced;
+  #announcing;
+  #coming;
 
   constructor() {
     by("net").addEventListener("click", () => {
@@ -30,10 +34,29 @@ export class SentState {
     }
     this.#state = state;
     by("net").textContent = this.#words();
+    this.#announce();
     by("net").dataset.net = state.online && state.signedIn ? "on" : "off";
     if (by("sent").open) {
       this.#fill();
     }
+  }
+
+  /** By ear only what has changed and stays so: each tap that is sent would be told twice. */
+  #announce() {
+    const { online, waiting, signedIn } = this.#state;
+    const said = !signedIn ? "Signed out" : !online ? "No network" : waiting ? null : "Saved";
+    if (said === null || said === this.#coming) {
+      return;
+    }
+    this.#coming = said;
+    clearTimeout(this.#announcing);
+    this.#announcing = setTimeout(() => {
+      // That all is well is news only after something was not.
+      if (said !== (this.#announced ?? "Saved")) {
+        by("net-said").textContent = said;
+        this.#announced = said;
+      }
+    }, settled);
   }
 
   /** This window keeps nothing: a reload would lose what waits. */
