@@ -84,7 +84,7 @@ internal static class KillFigures
     }
 
     /// <summary>How often each event of a practice is on record.</summary>
-    private static async Task<Dictionary<(string Device, int N), int>> StoredAsync(HttpClient http, int practice)
+    internal static async Task<Dictionary<(string Device, int N), int>> StoredAsync(HttpClient http, int practice)
     {
         var stored = new Dictionary<(string, int), int>();
         using var stream = await http.GetStreamAsync(new Uri($"/api/practices/{practice}/events?after=0", UriKind.Relative));

@@ -15,7 +15,7 @@ if (args is ["--filter", ..])
     return 0;
 }
 
-// All of it, or those parts that are named: core, fit, fuzz, server, busy, kill, browser.
+// All of it, or those parts that are named: core, fit, fuzz, server, busy, kill, browser; and soak, which takes ten minutes, only by name.
 var missed = 0;
 bool Asked(string part) => args.Length == 0 || args.Contains(part);
 void Print(Figure figure)
@@ -35,6 +35,12 @@ await MeasureAsync("fuzz", FuzzFigures.All().ToAsyncEnumerable);
 await MeasureAsync("server", ServerFigures.AllAsync);
 await MeasureAsync("busy", BusyFigures.AllAsync);
 await MeasureAsync("kill", KillFigures.AllAsync);
+if (args.Contains("soak"))
+{
+    // Ten minutes: only where it is named.
+    await MeasureAsync("soak", SoakFigures.AllAsync);
+}
+
 await MeasureAsync("browser", BrowserFigures.All().ToAsyncEnumerable);
 return missed;
 

@@ -14,10 +14,12 @@ internal sealed partial class Server : IAsyncDisposable
 
     private readonly string _data;
     private readonly int _port;
+    private readonly IReadOnlyDictionary<string, string>? _environment;
     private Process _process;
 
-    private Server(Process process, string data, int port)
+    private Server(Process process, string data, int port, IReadOnlyDictionary<string, string>? environment)
     {
+        _environment = environment;
         _process = process;
         _data = data;
         _port = port;
@@ -29,16 +31,33 @@ internal sealed partial class Server : IAsyncDisposable
 
     internal HttpClient Http { get; }
 
-    internal static async Task<Server> StartAsync()
+    /// <summary>The data folder.</summary>
+    internal string Data => _data;
+
+    /// <summary>The bytes of memory that the process holds.</summary>
+    internal long Memory
     {
-        var data = Directory.CreateTempSubdirectory("keep-tally-bench").FullName;
+        get
+        {
+            _process.Refresh();
+            return _process.WorkingSet64;
+        }
+    }
+
+    /// <param name="within">The folder in which it has its data; that of the system for temporary files where it is left out.</param>
+    /// <param name="environment">Variables with which it runs by the clock of the tests; null for the machine's own clock.</param>
+    internal static async Task<Server> StartAsync(string? within = null, IReadOnlyDictionary<string, string>? environment = null)
+    {
+        var data = within is null
+            ? Directory.CreateTempSubdirectory("keep-tally-bench").FullName
+            : Directory.CreateDirectory(Path.Combine(within, "data")).FullName;
         var port = FreePort();
-        var process = await LaunchAsync(data, port);
+        var process = await LaunchAsync(data, port, environment);
         using var late = new CancellationTokenSource(Patience);
 
         // The demo's past comes in after the start; it is not what is measured.
         await Task.Delay(TimeSpan.FromSeconds(6), late.Token);
-        var server = new Server(process, data, port);
+        var server = new Server(process, data, port, environment);
         await server.SignInAsync();
         return server;
     }
@@ -49,18 +68,31 @@ internal sealed partial class Server : IAsyncDisposable
         _process.Kill();
         await _process.WaitForExitAsync();
         _process.Dispose();
-        _process = await LaunchAsync(_data, _port);
+        _process = await LaunchAsync(_data, _port, _environment);
     }
 
-    private static async Task<Process> LaunchAsync(string data, int port)
+    private static async Task<Process> LaunchAsync(string data, int port, IReadOnlyDictionary<string, string>? environment)
     {
         var application = MissingPart.Need("artifacts/web/KeepTally.Web.dll", "publish it with ./check or ./demo.");
-        var process = System.Diagnostics.Process.Start(
-            new ProcessStartInfo("dotnet", [application, "--demo", "--data", data, "--port", $"{port}"])
+        string[] arguments = ["--demo", "--data", data, "--port", $"{port}"];
+        var start = new ProcessStartInfo("dotnet", environment is null ? [application, .. arguments] : [application])
+        {
+            RedirectStandardOutput = true,
+        };
+        if (environment is not null)
+        {
+            start.Environment["DOTNET_STARTUP_HOOKS"] = MissingPart.Need(
+                "tests/KeepTally.Stage/bin/Release/net10.0/KeepTally.Stage.dll",
+                "build the solution with -c Release."
+            );
+            start.Environment["KEEP_TALLY_ARGUMENTS"] = string.Join('\t', arguments);
+            foreach (var (name, value) in environment)
             {
-                RedirectStandardOutput = true,
+                start.Environment[name] = value;
             }
-        )!;
+        }
+
+        var process = System.Diagnostics.Process.Start(start)!;
         using var late = new CancellationTokenSource(Patience);
         while (
             await process.StandardOutput.ReadLineAsync(late.Token) is { } line

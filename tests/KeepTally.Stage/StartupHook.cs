@@ -6,7 +6,8 @@ using KeepTally.Web.Hosting;
 /// or a single one that can be killed. The runtime calls it before the program's own beginning where DOTNET_STARTUP_HOOKS names it,
 /// and it never goes on to that. Its clock is shifted by KEEP_TALLY_SHIFT milliseconds, so that no day ends while tests run.
 /// With KEEP_TALLY_ARGUMENTS (divided by tabs) it runs that one application. Otherwise a line in starts an application with these
-/// arguments; an empty line stops it. A line out says that it has ended, and how.
+/// arguments; an empty line stops it. A line out says that it has ended, and how. With KEEP_TALLY_SPEED its time runs so many times
+/// as fast, and a file named by KEEP_TALLY_STEP holds the milliseconds by which the clock was set meanwhile.
 /// </summary>
 /// <remarks>The runtime wants this name, and no namespace ("Host startup hook" in the runtime's design documents).</remarks>
 internal static class StartupHook
@@ -33,11 +34,12 @@ internal static class StartupHook
     }
 
     private static ShiftedClock Clock() =>
-        new(long.Parse(Environment.GetEnvironmentVariable("KEEP_TALLY_SHIFT") ?? "0", CultureInfo.InvariantCulture));
-
-    /// <summary>The machine's clock, so many milliseconds on.</summary>
-    private sealed class ShiftedClock(long milliseconds) : TimeProvider
-    {
-        public override DateTimeOffset GetUtcNow() => base.GetUtcNow().AddMilliseconds(milliseconds);
-    }
+        new(
+            long.Parse(Environment.GetEnvironmentVariable("KEEP_TALLY_SHIFT") ?? "0", CultureInfo.InvariantCulture),
+            int.Parse(Environment.GetEnvironmentVariable("KEEP_TALLY_SPEED") ?? "1", CultureInfo.InvariantCulture),
+            Environment.GetEnvironmentVariable("KEEP_TALLY_SINCE") is { } since
+                ? long.Parse(since, CultureInfo.InvariantCulture)
+                : null,
+            Environment.GetEnvironmentVariable("KEEP_TALLY_STEP")
+        );
 }

@@ -14,7 +14,7 @@ export const tally = resolve(import.meta.dirname, "../../src/KeepTally.Cli/bin/R
 
 // What lives for a minute gains nothing from being optimized by what it does, and little from being compiled
 // again: only what is called a thousand times is (0x400; the usual is 30).
-const briefly = { ...process.env, DOTNET_TieredPGO: "0", DOTNET_TC_CallCountThreshold: "400" };
+const briefly = { DOTNET_TieredPGO: "0", DOTNET_TC_CallCountThreshold: "400" };
 
 /** Starts the program by the clock of the tests; without arguments it waits for them, line by line. */
 export function launchShifted(args, { program = built } = {}) {
@@ -27,17 +27,20 @@ export function launchShifted(args, { program = built } = {}) {
 
 /** Starts the program; what it says, and how it ends. */
 export function launch(args, { program = built, environment = {} } = {}) {
-  const process = spawn("dotnet", [program, ...args], { env: { ...briefly, ...environment } });
+  const started = spawn("dotnet", [program, ...args], {
+    // The environment as it is now: the clock of the tests is set in it by a module that may be read later.
+    env: { ...process.env, ...briefly, ...environment },
+  });
   let out = "";
   let error = "";
   const listeners = [];
-  process.stdout.on("data", (data) => {
+  started.stdout.on("data", (data) => {
     out += data;
     listeners.forEach((listener) => listener());
   });
-  process.stderr.on("data", (data) => (error += data));
+  started.stderr.on("data", (data) => (error += data));
   return {
-    process,
+    process: started,
     out: () => out,
     error: () => error,
     /** Until it says so, from now on. */
@@ -45,7 +48,7 @@ export function launch(args, { program = built, environment = {} } = {}) {
       const from = out.length;
       return new Promise((done) => listeners.push(() => out.indexOf(words, from) >= 0 && done()));
     },
-    ended: new Promise((done) => process.once("close", (code) => done({ code, out, error }))),
+    ended: new Promise((done) => started.once("close", (code) => done({ code, out, error }))),
   };
 }
 

@@ -1,11 +1,14 @@
 namespace KeepTally.Core.Loads;
 
-/// <summary>Published limits of load for the young. They are of no league: a league's own rules and medical people come first.</summary>
+/// <summary>
+/// Limits of load for the young that are suggested until a club has written down its own. They are of no league: a league's own
+/// rules and medical people come first. Source: guidelines for youth and adolescent pitchers of a hard ball, United States, 2014; from
+/// memory, not checked against an edition, and so never called a rule.
+/// </summary>
 public static class LoadLimits
 {
-    /// <summary>The source of the figures of <see cref="Throws"/>.</summary>
-    public const string SourceOfThrows =
-        "Guidelines for youth and adolescent pitchers, USA Baseball and Major League Baseball, 2014; from memory";
+    /// <summary>What is said of <see cref="Throws"/> wherever a figure of it is shown.</summary>
+    public const string Suggested = "limits suggested by Keep Tally, not checked against any rules";
 
     private static readonly RestStep[] Young = [new(1, 0), new(21, 1), new(36, 2), new(51, 3), new(66, 4)];
 

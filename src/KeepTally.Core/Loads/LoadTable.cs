@@ -4,7 +4,7 @@ using KeepTally.Core.Faults;
 namespace KeepTally.Core.Loads;
 
 /// <summary>
-/// The limits a club goes by: what is published, or what it has written down itself. As text a line each:
+/// The limits a club goes by: what it has written down itself, or what is suggested until then. As text a line each:
 /// <c>throw 9-10: 75; 21=1 36=2</c> is seventy-five throws a day at nine and ten, from twenty-one on one day of rest, from thirty-six on two.
 /// </summary>
 /// <param name="Rows">By kind and age.</param>
@@ -16,12 +16,12 @@ public sealed record LoadTable(IReadOnlyList<LoadRow> Rows, bool IsOwn)
     private const int MostOfDay = 10_000;
     private const int MostRest = 30;
 
-    /// <summary>The published limits known here.</summary>
-    public static LoadTable Published { get; } =
+    /// <summary>What is suggested to a club that has written down nothing.</summary>
+    public static LoadTable Suggested { get; } =
         new([.. LoadLimits.Throws.Select(limit => new LoadRow("throw", limit))], IsOwn: false);
 
     /// <summary>Where the limits are from.</summary>
-    public string Source => IsOwn ? "the club's own limits" : LoadLimits.SourceOfThrows;
+    public string Source => IsOwn ? "the club's own limits" : LoadLimits.Suggested;
 
     /// <summary>The limit for a kind of load and an age; null where there is none. Who is younger than the youngest has the limit of those.</summary>
     /// <param name="kind">What is counted, as <c>throw</c> on a card.</param>

@@ -24,7 +24,7 @@ public sealed class SpareSpace(DataFolder data)
         }
         catch (IOException)
         {
-            // Somebody else took the space meanwhile.
+            // It was taken meanwhile.
             Release();
         }
     }

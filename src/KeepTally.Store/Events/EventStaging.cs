@@ -15,7 +15,7 @@ public sealed class EventStaging(TallyDb db, JournalWriter writer)
 
     /// <summary>Writes events of sheets that are not on record yet.</summary>
     /// <param name="rows">The events, in the order in which they are to stand.</param>
-    /// <param name="cancellationToken">Cancels the operation; what was written then is removed by <see cref="TidyAsync"/>.</param>
+    /// <param name="cancellationToken">Cancels the operation; what was written then is removed by <see cref="RemoveAsync"/>.</param>
     public async Task WriteAsync(IEnumerable<EventRow> rows, CancellationToken cancellationToken = default)
     {
         foreach (var some in rows.Chunk(Together))
@@ -25,7 +25,15 @@ public sealed class EventStaging(TallyDb db, JournalWriter writer)
         }
     }
 
-    /// <summary>Removes events that were left without a sheet: their import broke off.</summary>
+    /// <summary>Removes events that were written for sheets that will not come: another import may be under way.</summary>
+    /// <param name="sheets">The ids of the sheets.</param>
+    public async Task RemoveAsync(IReadOnlyCollection<string> sheets)
+    {
+        db.ChangeTracker.Clear();
+        await db.Events.IgnoreQueryFilters().Where(row => sheets.Contains(row.SheetId)).ExecuteDeleteAsync();
+    }
+
+    /// <summary>Removes events that were left without a sheet when the process ended in the middle of an import. At the start only.</summary>
     /// <param name="cancellationToken">Cancels the operation.</param>
     public Task<int> TidyAsync(CancellationToken cancellationToken = default) =>
         db.Database.ExecuteSqlAsync($"DELETE FROM Events WHERE SheetId NOT IN (SELECT Id FROM Sheets)", cancellationToken);

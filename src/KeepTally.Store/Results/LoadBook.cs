@@ -17,7 +17,7 @@ public sealed class LoadBook(TallyDb db, PastBook past)
         await db.ClubLoads.AsNoTracking().Select(each => each.Text).FirstOrDefaultAsync(cancellationToken) is { } text
         && LoadTable.Read(text) is { IsOk: true, Value: var own }
             ? own
-            : LoadTable.Published;
+            : LoadTable.Suggested;
 
     /// <summary>Writes the club's own limits down; with no text what is published holds again. No faults where it was done.</summary>
     public async Task<IReadOnlyList<Fault>> SetAsync(string? text, CancellationToken cancellationToken = default)

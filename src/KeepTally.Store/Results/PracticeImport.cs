@@ -27,35 +27,27 @@ public sealed class PracticeImport(TallyDb db, EventStaging staging)
             return Result.Fail<int>(new Fault("team", "there is no such team", "choose one"));
         }
 
-        var title = archive.Title;
-        if (
-            await db.Runs.AnyAsync(
-                run =>
-                    run.Origin == archive.Origin
-                    && db.Practices.Any(each => each.Id == run.Block!.PracticeId && each.TeamId == team && each.Title == title),
-                cancellationToken
-            )
-        )
-        {
-            return Result.Fail<int>(
-                new Fault("", $"{title} of {archive.Date:yyyy-MM-dd} is here already", "read it under Results")
-            );
-        }
+        return await FindAsync(team, archive, cancellationToken) is { } here
+            ? Result.Fail<int>(here)
+            : await WriteAsync(team, archive, cancellationToken);
+    }
 
-        try
-        {
-            return Result.Ok(await WriteAsync(team, archive, cancellationToken));
-        }
-        catch
-        {
-            db.ChangeTracker.Clear();
-            await staging.TidyAsync(CancellationToken.None);
-            throw;
-        }
+    /// <summary>What is said where the practice is here already; null where it is not.</summary>
+    private async Task<Fault?> FindAsync(int team, PracticeArchive archive, CancellationToken cancellationToken)
+    {
+        var title = archive.Title;
+        return await db.Runs.AnyAsync(
+            run =>
+                run.Origin == archive.Origin
+                && db.Practices.Any(each => each.Id == run.Block!.PracticeId && each.TeamId == team && each.Title == title),
+            cancellationToken
+        )
+            ? new Fault("", $"{title} of {archive.Date:yyyy-MM-dd} is here already", "read it under Results")
+            : null;
     }
 
     /// <summary>Events first, then all that makes them visible in one transaction.</summary>
-    private async Task<int> WriteAsync(int team, PracticeArchive archive, CancellationToken cancellationToken)
+    private async Task<Result<int>> WriteAsync(int team, PracticeArchive archive, CancellationToken cancellationToken)
     {
         var newcomers = new List<Player>();
         var who = await PlayersAsync(team, archive, newcomers, cancellationToken);
@@ -63,11 +55,51 @@ public sealed class PracticeImport(TallyDb db, EventStaging staging)
             .Blocks.SelectMany(block => block.Sheets)
             .Select(sheet => (Id: Guid.CreateVersion7().ToString("N"), Sheet: sheet))
             .ToArray();
-        await staging.WriteAsync(
-            sheets.SelectMany(each => EventsOf(each.Id, each.Sheet, who)).OrderBy(row => row.At),
-            cancellationToken
-        );
+        try
+        {
+            await staging.WriteAsync(
+                sheets.SelectMany(each => EventsOf(each.Id, each.Sheet, who)).OrderBy(row => row.At),
+                cancellationToken
+            );
+            var shown = await ShowAsync(
+                team,
+                archive,
+                who,
+                newcomers,
+                new Queue<string>(sheets.Select(each => each.Id)),
+                cancellationToken
+            );
+            if (!shown.IsOk)
+            {
+                await staging.RemoveAsync([.. sheets.Select(each => each.Id)]);
+            }
+
+            return shown;
+        }
+        catch
+        {
+            await staging.RemoveAsync([.. sheets.Select(each => each.Id)]);
+            throw;
+        }
+    }
+
+    /// <summary>Writes everything but the events, in one transaction: the practice is there, or nothing of it.</summary>
+    private async Task<Result<int>> ShowAsync(
+        int team,
+        PracticeArchive archive,
+        Dictionary<PlayerId, PlayerId> who,
+        List<Player> newcomers,
+        Queue<string> ids,
+        CancellationToken cancellationToken
+    )
+    {
         await using var transaction = await db.Database.BeginTransactionAsync(cancellationToken);
+        // The same file may have been sent twice.
+        if (await FindAsync(team, archive, cancellationToken) is { } here)
+        {
+            return Result.Fail<int>(here);
+        }
+
         db.Players.AddRange(newcomers);
         var practice = new Practice
         {
@@ -77,7 +109,6 @@ public sealed class PracticeImport(TallyDb db, EventStaging staging)
             Start = archive.Start,
             Minutes = (int)Math.Ceiling(archive.Blocks.Sum(block => block.Minutes + (block.ChangeSeconds / 60.0))),
         };
-        var ids = new Queue<string>(sheets.Select(each => each.Id));
         foreach (var (order, block) in archive.Blocks.Index())
         {
             practice.Blocks.Add(await BlockAsync(order, block, who, ids, archive, cancellationToken));
@@ -86,7 +117,7 @@ public sealed class PracticeImport(TallyDb db, EventStaging staging)
         db.Practices.Add(practice);
         await db.SaveChangesAsync(cancellationToken);
         await transaction.CommitAsync(cancellationToken);
-        return practice.Id;
+        return Result.Ok(practice.Id);
     }
 
     /// <summary>The events of a sheet with the ids that players have here. A group or a side keeps its id.</summary>

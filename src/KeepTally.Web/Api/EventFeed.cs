@@ -1,4 +1,5 @@
 using System.Collections.Concurrent;
+using System.Diagnostics.Metrics;
 using System.Threading.Channels;
 using KeepTally.Store.Events;
 
@@ -12,15 +13,17 @@ public sealed class EventFeed : IJournalListener, IDisposable
     private readonly ConcurrentDictionary<int, PracticeFeed> _practices = new();
     private readonly TimeProvider _clock;
     private readonly ITimer _beat;
+    private readonly Meter _meter = new(JournalMeter.Name);
 
     public EventFeed(TimeProvider clock)
     {
         _clock = clock;
         _beat = clock.CreateTimer(_ => Beat(), null, BeatEvery, BeatEvery);
+        _meter.CreateObservableUpDownCounter("keep_tally.streams", () => Streams, "{stream}", "Devices that listen now");
     }
 
     /// <summary>The number of streams that are open now.</summary>
-    public int Streams => _practices.Values.Sum(feed => feed.Listeners);
+    private int Streams => _practices.Values.Sum(feed => feed.Listeners);
 
     public void OnAppended(int practice, IReadOnlyList<JournalEntry> events)
     {
@@ -46,7 +49,11 @@ public sealed class EventFeed : IJournalListener, IDisposable
         }
     }
 
-    public void Dispose() => _beat.Dispose();
+    public void Dispose()
+    {
+        _beat.Dispose();
+        _meter.Dispose();
+    }
 
     private void Beat()
     {

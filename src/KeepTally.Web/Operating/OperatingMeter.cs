@@ -1,12 +1,10 @@
 using System.Diagnostics.Metrics;
 using KeepTally.Store.Events;
-using KeepTally.Web.Api;
 
 namespace KeepTally.Web.Operating;
 
 /// <summary>
-/// The figures of the doors and of the devices that listen, beside those of <see cref="JournalMeter"/> in the same meter. None names
-/// a person.
+/// The figures of the doors, beside those of <see cref="JournalMeter"/> in the same meter. None names a person.
 /// </summary>
 public sealed class OperatingMeter : IDisposable
 {
@@ -14,11 +12,10 @@ public sealed class OperatingMeter : IDisposable
     private readonly Counter<long> _refused;
     private readonly Counter<long> _failedSignIns;
 
-    public OperatingMeter(EventFeed feed)
+    public OperatingMeter()
     {
         _refused = _meter.CreateCounter<long>("keep_tally.events.refused", "{batch}", "Batches of events that were refused");
         _failedSignIns = _meter.CreateCounter<long>("keep_tally.sign_ins.failed", "{sign-in}", "Sign-ins that failed");
-        _meter.CreateObservableUpDownCounter("keep_tally.streams", () => feed.Streams, "{stream}", "Devices that listen now");
     }
 
     /// <summary>A batch was refused.</summary>

@@ -24,7 +24,7 @@ public sealed class LoadTests
     [InlineData(18, 105)]
     [InlineData(19, 120)]
     [InlineData(22, 120)]
-    public void So_many_in_a_day_by_age(int age, int most) => Assert.Equal(most, LoadTable.Published.For("throw", age)!.PerDay);
+    public void So_many_in_a_day_by_age(int age, int most) => Assert.Equal(most, LoadTable.Suggested.For("throw", age)!.PerDay);
 
     /// <summary>The same source: days of rest by age and by how many. From memory.</summary>
     [Theory]
@@ -46,14 +46,14 @@ public sealed class LoadTests
     [InlineData(20, 105, 4)]
     [InlineData(20, 106, 5)]
     public void So_many_days_of_rest(int age, int count, int days) =>
-        Assert.Equal(days, LoadTable.Published.For("throw", age)!.RestAfter(count));
+        Assert.Equal(days, LoadTable.Suggested.For("throw", age)!.RestAfter(count));
 
     [Fact]
     public void What_has_no_table_has_no_limit()
     {
-        Assert.Null(LoadTable.Published.For("jump", 13));
-        Assert.Null(LoadTable.Published.For("throw", 30));
-        Assert.Equal(50, LoadTable.Published.For("throw", 5)!.PerDay);
+        Assert.Null(LoadTable.Suggested.For("jump", 13));
+        Assert.Null(LoadTable.Suggested.For("throw", 30));
+        Assert.Equal(50, LoadTable.Suggested.For("throw", 5)!.PerDay);
     }
 
     [Fact]
@@ -66,7 +66,7 @@ public sealed class LoadTests
     [Fact]
     public void Rest_is_whole_days_between()
     {
-        var limit = LoadTable.Published.For("throw", 13)!;
+        var limit = LoadTable.Suggested.For("throw", 13)!;
         (DateOnly, int)[] worked = [(Friday, 40)];
 
         // Two days of rest after Friday are Saturday and Sunday.
@@ -79,7 +79,7 @@ public sealed class LoadTests
     [Fact]
     public void A_heavy_day_outlasts_a_light_one_after_it()
     {
-        var limit = LoadTable.Published.For("throw", 13)!;
+        var limit = LoadTable.Suggested.For("throw", 13)!;
         (DateOnly, int)[] worked = [(Friday, 70), (Friday.AddDays(1), 5)];
 
         var still = LoadJudge.On(Friday.AddDays(3), limit, worked)!;
@@ -95,9 +95,9 @@ public sealed class LoadTests
     [Fact]
     public void More_than_a_day_may_have_is_told()
     {
-        var over = Assert.Single(LoadJudge.OfPast(LoadTable.Published.For("throw", 13)!, [(Friday, 96)]));
+        var over = Assert.Single(LoadJudge.OfPast(LoadTable.Suggested.For("throw", 13)!, [(Friday, 96)]));
 
-        Assert.Equal("6 November: 96 throws, more than the 95 a day that are the limit for this age.", LoadWords.Of(over, "throw"));
-        Assert.Empty(LoadJudge.OfPast(LoadTable.Published.For("throw", 13)!, [(Friday, 95)]));
+        Assert.Equal("6 November: 96 throws, more than the 95 a day set for this age.", LoadWords.Of(over, "throw"));
+        Assert.Empty(LoadJudge.OfPast(LoadTable.Suggested.For("throw", 13)!, [(Friday, 95)]));
     }
 }

@@ -5,7 +5,6 @@ using System.Text;
 using System.Text.Json;
 using KeepTally.Store.Backups;
 using KeepTally.Store.Events;
-using KeepTally.Web.Api;
 using KeepTally.Web.Operating;
 using Microsoft.Extensions.Logging;
 using Microsoft.Extensions.Time.Testing;
@@ -37,8 +36,7 @@ public sealed class OperatingTests(Installation home) : IClassFixture<Installati
     public void What_strangers_cause_is_told_once_a_minute_with_a_count_and_never_in_their_words()
     {
         var (lines, clock) = (new Lines(), new FakeTimeProvider());
-        using var feed = new EventFeed(clock);
-        using var meter = new OperatingMeter(feed);
+        using var meter = new OperatingMeter();
         var log = new OperatorLog(lines, clock, meter);
         for (var n = 0; n < 1000; n++)
         {

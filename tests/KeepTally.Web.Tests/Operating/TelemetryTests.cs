@@ -81,6 +81,7 @@ public sealed class TelemetryTests : IDisposable
         app.Services.GetRequiredService<OperatingMeter>().Refused("at");
         app.Services.GetRequiredService<OperatingMeter>().SignInFailed();
         _ = app.Services.GetRequiredService<JournalMeter>();
+        _ = app.Services.GetRequiredService<EventFeed>();
         using (var answer = await app.GetTestClient().GetAsync(new Uri("/join/P-317?code=BLUE-HERON", UriKind.Relative)))
         {
             Assert.Equal(HttpStatusCode.OK, answer.StatusCode);

@@ -1,5 +1,6 @@
 using System.Net;
 using System.Text;
+using System.Text.Json.Nodes;
 using KeepTally.Core.Archive;
 using KeepTally.Core.Reports;
 using KeepTally.Store.Database;
@@ -41,6 +42,28 @@ public sealed class ArchiveTests(PastPageTests.Club club) : IClassFixture<PastPa
         using var again = await BringAsync(other.Id, text);
         Assert.Equal(HttpStatusCode.UnprocessableEntity, again.StatusCode);
         Assert.Contains("is here already", await again.Content.ReadAsStringAsync(), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task A_file_that_is_sent_several_times_at_once_is_taken_once_and_leaves_nothing_of_the_others()
+    {
+        var (id, _) = await club.RunOfAsync("minute-trios");
+        var file = JsonNode.Parse(
+            await club.Home.Visit().Http.GetStringAsync(new Uri($"/results/{id}?handler=Json", UriKind.Relative))
+        )!;
+        file["title"] = "Sent four times";
+
+        var answers = await Task.WhenAll(Enumerable.Range(0, 4).Select(_ => BringAsync(1, file.ToJsonString())));
+
+        Assert.Single(answers, answer => answer.StatusCode == HttpStatusCode.Redirect);
+        Assert.Equal(3, answers.Count(answer => answer.StatusCode == HttpStatusCode.UnprocessableEntity));
+        Array.ForEach(answers, answer => answer.Dispose());
+        Assert.Equal(
+            0,
+            await club.Home.WithAsync<TallyDb, int>(db =>
+                db.Events.CountAsync(row => !db.Sheets.Any(sheet => sheet.Id == row.SheetId))
+            )
+        );
     }
 
     [Fact]

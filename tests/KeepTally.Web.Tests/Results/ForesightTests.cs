@@ -143,10 +143,15 @@ public sealed class ForesightTests(PastPageTests.Club club) : IClassFixture<Past
     }
 
     [Fact]
-    public async Task The_clubs_own_limits_hold_till_what_is_published_is_taken_back()
+    public async Task The_clubs_own_limits_hold_until_what_is_suggested_is_taken_back()
     {
         var visitor = club.Home.Visit();
         var page = await visitor.OpenAsync("/squad/loads");
+        Assert.Contains(
+            "not checked against any league's rules",
+            page.QuerySelector("main")!.TextContent,
+            StringComparison.Ordinal
+        );
         using var wrong = await visitor.PostAsync(page, "main form", "/squad/loads", ("text", "throw ten: 5"));
         Assert.Equal(System.Net.HttpStatusCode.UnprocessableEntity, wrong.StatusCode);
         using var kept = await visitor.PostAsync(page, "main form", "/squad/loads", ("text", "throw 5-18: 3"));
@@ -160,7 +165,7 @@ public sealed class ForesightTests(PastPageTests.Club club) : IClassFixture<Past
 
         var own = await visitor.OpenAsync("/squad/loads");
         Assert.Contains("the club's own", own.QuerySelector("main")!.TextContent, StringComparison.Ordinal);
-        using var back = await visitor.PostAsync(own, "main form", "/squad/loads?handler=Published");
+        using var back = await visitor.PostAsync(own, "main form", "/squad/loads?handler=Suggested");
         Assert.All(await AllowancesAsync(practice), allowance => Assert.True(allowance.Most >= 50));
 
         Task<IReadOnlyList<LoadAllowance>> AllowancesAsync(Practice of) =>

@@ -30,7 +30,7 @@ public sealed class IndexModel(SquadBook squad, PastBook past, LoadBook loads, T
     public required PlayerRecord Record { get; set; }
 
     /// <summary>The limits of load the club goes by.</summary>
-    public LoadTable Limits { get; private set; } = LoadTable.Published;
+    public LoadTable Limits { get; private set; } = LoadTable.Suggested;
 
     public DateOnly Today { get; private set; }
 

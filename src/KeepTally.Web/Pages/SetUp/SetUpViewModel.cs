@@ -71,7 +71,7 @@ public sealed record SetUpViewModel(DrillCard Card, string Key, Pacing Pacing)
             };
             var varies =
                 court.Length.Varies || court.Width.Varies ? $" It allows {Range(court.Length)} by {Range(court.Width)}." : "";
-            return $"{part}: {size}. Sizes: {court.Source}.{varies}";
+            return $"{part}: {size}. Sizes after {court.Source}: check them against your own court.{varies}";
         }
     }
 

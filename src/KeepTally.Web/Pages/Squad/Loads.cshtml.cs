@@ -8,12 +8,12 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace KeepTally.Web.Pages.Squad;
 
-/// <summary>The limits of throws, jumps and hits the club goes by: what is published, or its own.</summary>
+/// <summary>The limits of throws, jumps and hits the club goes by: its own, or what is suggested until then.</summary>
 public sealed class LoadsModel(LoadBook loads, AuditTrail trail) : PageModel
 {
     private const int Longest = 10_000;
 
-    public LoadTable Table { get; private set; } = LoadTable.Published;
+    public LoadTable Table { get; private set; } = LoadTable.Suggested;
 
     /// <summary>The value of the field.</summary>
     public string Text { get; private set; } = "";
@@ -43,5 +43,5 @@ public sealed class LoadsModel(LoadBook loads, AuditTrail trail) : PageModel
         return RedirectToPage();
     }
 
-    public Task<IActionResult> OnPostPublishedAsync(CancellationToken cancellationToken) => OnPostAsync(null, cancellationToken);
+    public Task<IActionResult> OnPostSuggestedAsync(CancellationToken cancellationToken) => OnPostAsync(null, cancellationToken);
 }

@@ -28,7 +28,7 @@ public sealed class AheadModel(PlanBook plans, PastBook past, LoadBook loads, Sq
     public required OpenPlan Open { get; set; }
 
     /// <summary>The limits of load the club goes by.</summary>
-    public LoadTable Limits { get; private set; } = LoadTable.Published;
+    public LoadTable Limits { get; private set; } = LoadTable.Suggested;
 
     public IReadOnlyList<AheadLine> Lines { get; private set; } = [];
 
