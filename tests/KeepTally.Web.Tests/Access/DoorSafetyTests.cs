@@ -155,7 +155,7 @@ public sealed class DoorSafetyTests : IAsyncLifetime
             var id = await home.WithAsync<TallyDb, string>(db => db.EndedSessions.Select(session => session.Id).SingleAsync());
             Assert.True(again.IsEnded(id));
             home.Clock.Advance(TimeSpan.FromDays(31));
-            await again.LoadAsync();
+            await again.TidyAsync();
             Assert.Equal(0, await home.WithAsync<TallyDb, int>(db => db.EndedSessions.CountAsync()));
             return true;
         });
