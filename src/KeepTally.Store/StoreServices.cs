@@ -36,6 +36,7 @@ public static class StoreServices
         services.AddSingleton<JournalMeter>();
         services.AddSingleton<JournalWriter>();
         services.AddScoped<EventStaging>();
+        services.AddSingleton<ImportTurn>();
         services.AddSingleton<CardCache>();
         services.AddSingleton<TextCache>();
         services.AddScoped<ScoredRuns>();

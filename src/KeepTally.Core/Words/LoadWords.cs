@@ -16,7 +16,7 @@ public static class LoadWords
         warning switch
         {
             LoadWarning.OverDay over =>
-                $"{Day(over.Day)}: {Of(over.Count, kind)}, more than the {Phrase.Figure(over.Most)} a day set for this age.",
+                $"{Day(over.Day)}: {Of(over.Count, kind)}, more than the limit of {Phrase.Figure(over.Most)} a day for this age.",
             LoadWarning.TooSoon soon =>
                 $"{Day(soon.Day)}: after {Of(soon.Count, kind)} on {Day(soon.After)} {Phrase.Of(soon.RestDays, "day")} of rest were due.",
             LoadWarning.StillResting rest =>
@@ -28,7 +28,7 @@ public static class LoadWords
     public static string Now(string name, LoadAllowance allowance, int count) =>
         allowance.Rests ? $"{name}: rest is due today, and {Of(count, allowance.Kind)} {(count == 1 ? "is" : "are")} counted"
         : count >= allowance.Most
-            ? $"{name}: {Of(count, allowance.Kind)} today, and {Phrase.Figure(allowance.Most)} are set for this age"
+            ? $"{name}: {Of(count, allowance.Kind)} today; the limit for this age is {Phrase.Figure(allowance.Most)}"
         : $"{name}: {Of(count, allowance.Kind)} of {Phrase.Figure(allowance.Most)} today";
 
     private static string Of(int count, string kind) => $"{Phrase.Figure(count)} {Phrase.Plural(count, kind)}";

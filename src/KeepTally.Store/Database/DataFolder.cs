@@ -42,6 +42,7 @@ public sealed class DataFolder(string path, string? backups = null)
     /// <exception cref="DataFolderException">It cannot be made or written.</exception>
     public void Prepare()
     {
+        IsFull = false;
         try
         {
             Directory.CreateDirectory(Path);

@@ -25,7 +25,7 @@ public sealed class EventStaging(TallyDb db, JournalWriter writer)
         }
     }
 
-    /// <summary>Removes events that were written for sheets that will not come: another import may be under way.</summary>
+    /// <summary>Removes events that were written for sheets that will not come.</summary>
     /// <param name="sheets">The ids of the sheets.</param>
     public async Task RemoveAsync(IReadOnlyCollection<string> sheets)
     {

@@ -19,7 +19,7 @@ public sealed class LoadBook(TallyDb db, PastBook past)
             ? own
             : LoadTable.Suggested;
 
-    /// <summary>Writes the club's own limits down; with no text what is published holds again. No faults where it was done.</summary>
+    /// <summary>Writes the club's own limits down; with no text what is suggested holds again. No faults where it was done.</summary>
     public async Task<IReadOnlyList<Fault>> SetAsync(string? text, CancellationToken cancellationToken = default)
     {
         var read = string.IsNullOrWhiteSpace(text) ? null : LoadTable.Read(text);

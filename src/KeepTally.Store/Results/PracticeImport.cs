@@ -17,7 +17,7 @@ namespace KeepTally.Store.Results;
 /// Brings a whole practice in: as one that was. Players of the same name are the same; any other player is written down as who is not
 /// in the squad. Drills whose card the book does not have come with it, archived.
 /// </summary>
-public sealed class PracticeImport(TallyDb db, EventStaging staging)
+public sealed class PracticeImport(TallyDb db, EventStaging staging, ImportTurn turn)
 {
     /// <summary>Takes it in for a team, all of it or nothing; its id.</summary>
     public async Task<Result<int>> TakeAsync(int team, PracticeArchive archive, CancellationToken cancellationToken = default)
@@ -27,27 +27,34 @@ public sealed class PracticeImport(TallyDb db, EventStaging staging)
             return Result.Fail<int>(new Fault("team", "there is no such team", "choose one"));
         }
 
-        return await FindAsync(team, archive, cancellationToken) is { } here
-            ? Result.Fail<int>(here)
-            : await WriteAsync(team, archive, cancellationToken);
+        await turn.BeginAsync(cancellationToken);
+        try
+        {
+            return await IsHereAsync(team, archive, cancellationToken)
+                ? Result.Fail<int>(
+                    new Fault("", $"{archive.Title} of {archive.Date:yyyy-MM-dd} is here already", "read it under Results")
+                )
+                : Result.Ok(await WriteAsync(team, archive, cancellationToken));
+        }
+        finally
+        {
+            turn.End();
+        }
     }
 
-    /// <summary>What is said where the practice is here already; null where it is not.</summary>
-    private async Task<Fault?> FindAsync(int team, PracticeArchive archive, CancellationToken cancellationToken)
+    private Task<bool> IsHereAsync(int team, PracticeArchive archive, CancellationToken cancellationToken)
     {
         var title = archive.Title;
-        return await db.Runs.AnyAsync(
+        return db.Runs.AnyAsync(
             run =>
                 run.Origin == archive.Origin
                 && db.Practices.Any(each => each.Id == run.Block!.PracticeId && each.TeamId == team && each.Title == title),
             cancellationToken
-        )
-            ? new Fault("", $"{title} of {archive.Date:yyyy-MM-dd} is here already", "read it under Results")
-            : null;
+        );
     }
 
     /// <summary>Events first, then all that makes them visible in one transaction.</summary>
-    private async Task<Result<int>> WriteAsync(int team, PracticeArchive archive, CancellationToken cancellationToken)
+    private async Task<int> WriteAsync(int team, PracticeArchive archive, CancellationToken cancellationToken)
     {
         var newcomers = new List<Player>();
         var who = await PlayersAsync(team, archive, newcomers, cancellationToken);
@@ -61,7 +68,7 @@ public sealed class PracticeImport(TallyDb db, EventStaging staging)
                 sheets.SelectMany(each => EventsOf(each.Id, each.Sheet, who)).OrderBy(row => row.At),
                 cancellationToken
             );
-            var shown = await ShowAsync(
+            return await ShowAsync(
                 team,
                 archive,
                 who,
@@ -69,12 +76,6 @@ public sealed class PracticeImport(TallyDb db, EventStaging staging)
                 new Queue<string>(sheets.Select(each => each.Id)),
                 cancellationToken
             );
-            if (!shown.IsOk)
-            {
-                await staging.RemoveAsync([.. sheets.Select(each => each.Id)]);
-            }
-
-            return shown;
         }
         catch
         {
@@ -84,7 +85,7 @@ public sealed class PracticeImport(TallyDb db, EventStaging staging)
     }
 
     /// <summary>Writes everything but the events, in one transaction: the practice is there, or nothing of it.</summary>
-    private async Task<Result<int>> ShowAsync(
+    private async Task<int> ShowAsync(
         int team,
         PracticeArchive archive,
         Dictionary<PlayerId, PlayerId> who,
@@ -94,12 +95,6 @@ public sealed class PracticeImport(TallyDb db, EventStaging staging)
     )
     {
         await using var transaction = await db.Database.BeginTransactionAsync(cancellationToken);
-        // The same file may have been sent twice.
-        if (await FindAsync(team, archive, cancellationToken) is { } here)
-        {
-            return Result.Fail<int>(here);
-        }
-
         db.Players.AddRange(newcomers);
         var practice = new Practice
         {
@@ -117,7 +112,7 @@ public sealed class PracticeImport(TallyDb db, EventStaging staging)
         db.Practices.Add(practice);
         await db.SaveChangesAsync(cancellationToken);
         await transaction.CommitAsync(cancellationToken);
-        return Result.Ok(practice.Id);
+        return practice.Id;
     }
 
     /// <summary>The events of a sheet with the ids that players have here. A group or a side keeps its id.</summary>

@@ -58,6 +58,7 @@ public static class Application
             {
                 // A restored database is opened as at any start: nothing may be left of the one before.
                 settings.Data.CloseConnections();
+                settings.Data.Prepare();
             }
 
             return 0;

@@ -13,9 +13,6 @@ namespace KeepTally.Web.Operating;
 /// </summary>
 internal static class Health
 {
-    /// <summary>With less space than this a practice of an evening may not fit any more.</summary>
-    private const long LeastFreeBytes = 50_000_000;
-
     /// <summary>An acknowledgement that takes longer is felt by a thumb.</summary>
     private static readonly TimeSpan LongestDelay = TimeSpan.FromSeconds(2);
 
@@ -52,14 +49,13 @@ internal static class Health
             reads = false;
         }
 
-        var free = new DriveInfo(data.Path).AvailableFreeSpace;
-        var well = reads && free >= LeastFreeBytes && journal.Delay <= LongestDelay;
+        var well = reads && !DiskSpace.IsShort(data.Path) && journal.Delay <= LongestDelay;
         var ready = new Ready(
             well ? "ok" : "failing",
             reads,
             Math.Round(journal.Delay.TotalMilliseconds, 1),
             journal.Waiting,
-            free,
+            DiskSpace.FreeBytes(data.Path),
             shelf.Newest is { } newest ? Math.Round((clock.GetLocalNow().DateTime - newest.Made).TotalHours, 1) : null,
             backups.Failure is null
         );
@@ -74,7 +70,7 @@ internal sealed record Alive(string Status);
 /// <param name="DatabaseReads">True where the database can be read.</param>
 /// <param name="JournalDelayMs">The milliseconds from the arrival of the last batch of events to its acknowledgement.</param>
 /// <param name="JournalWaiting">The number of batches that wait for the disk.</param>
-/// <param name="FreeBytes">The free space on the disk of the data folder.</param>
+/// <param name="FreeBytes">The free space on the disk of the data folder; null where the system does not tell.</param>
 /// <param name="LastBackupHours">The age of the newest backup, in hours; null where there is none.</param>
 /// <param name="BackupsWork">False where the last daily backup failed.</param>
 internal sealed record Ready(
@@ -82,7 +78,7 @@ internal sealed record Ready(
     bool DatabaseReads,
     double JournalDelayMs,
     int JournalWaiting,
-    long FreeBytes,
+    long? FreeBytes,
     double? LastBackupHours,
     bool BackupsWork
 );

@@ -68,7 +68,7 @@ public sealed class LoadTableTests
         // Eight of nine is less than nine tenths; a tenth brings it there, and rest that is due is told from the first.
         Assert.Equal(["B: rest is due today, and 1 throw is counted"], Told());
         sheet.Taps("a-");
-        Assert.Equal(["A: 9 throws today, and 9 are set for this age", "B: rest is due today, and 1 throw is counted"], Told());
+        Assert.Equal(["A: 9 throws today; the limit for this age is 9", "B: rest is due today, and 1 throw is counted"], Told());
 
         string[] Told() =>
             [

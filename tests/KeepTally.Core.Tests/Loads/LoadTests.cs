@@ -97,7 +97,7 @@ public sealed class LoadTests
     {
         var over = Assert.Single(LoadJudge.OfPast(LoadTable.Suggested.For("throw", 13)!, [(Friday, 96)]));
 
-        Assert.Equal("6 November: 96 throws, more than the 95 a day set for this age.", LoadWords.Of(over, "throw"));
+        Assert.Equal("6 November: 96 throws, more than the limit of 95 a day for this age.", LoadWords.Of(over, "throw"));
         Assert.Empty(LoadJudge.OfPast(LoadTable.Suggested.For("throw", 13)!, [(Friday, 95)]));
     }
 }
