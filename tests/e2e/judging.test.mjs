@@ -66,7 +66,7 @@ test("a player who comes near the day's limit is told of before the practice and
   await expect(page.getByRole("alert")).toContainText("line 1");
   await limits.fill("throw 5-18: 2; 1=28");
   await page.getByRole("button", { name: "Save" }).click();
-  await expect(page.getByText("These are the club's own.")).toBeVisible();
+  await expect(page.getByText("These are the club's own limits.")).toBeVisible();
 
   await page.goto("/plan/1/ahead");
   await expect(page.getByRole("heading", { name: "Rest is due" })).toBeVisible();

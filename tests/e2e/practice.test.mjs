@@ -63,6 +63,24 @@ test("a whole practice: taps, undo, change-over, reload, server lost, results", 
     expect(await results.text()).toMatch(/Cleo Hartnett,,1,4,2,2/);
   });
 
+  await test.step("taps in the very moment of a reload are there after it", async () => {
+    const miss = screen.row("Cleo").getByRole("button", { name: "Miss" });
+    await Promise.all([
+      page.waitForEvent("load"),
+      miss.evaluate((button) => {
+        button.click();
+        button.click();
+        location.reload();
+      }),
+    ]);
+    await screen.ready();
+    await expect(screen.row("Cleo").locator(".row-how")).toContainText("2 of 4");
+    await expect(screen.net).toHaveText("Saved");
+    expect(await page.evaluate(() => Object.keys(localStorage).filter((key) => key.startsWith("last-words")))).toEqual(
+      [],
+    );
+  });
+
   await test.step("at the end of the minute everyone is told where to go, and the pads follow", async () => {
     await screen.go.click();
     await page.getByRole("button", { name: "Stop the work now" }).click();

@@ -52,11 +52,25 @@ export function launch(args, { program = built, environment = {} } = {}) {
   };
 }
 
-export function freePort() {
+const [lowest, highest] = [12_000, 32_000];
+
+/**
+ * A port that nobody listens at, below those that the system gives to connections: a server that is killed and comes back
+ * would else find it taken.
+ */
+export async function freePort() {
+  for (;;) {
+    const port = lowest + Math.floor(Math.random() * (highest - lowest));
+    if (await isFree(port)) {
+      return port;
+    }
+  }
+}
+
+function isFree(port) {
   return new Promise((done) => {
-    const server = createServer().listen(0, "127.0.0.1", () => {
-      const { port } = server.address();
-      server.close(() => done(port));
-    });
+    const server = createServer()
+      .once("error", () => done(false))
+      .listen(port, "127.0.0.1", () => server.close(() => done(true)));
   });
 }

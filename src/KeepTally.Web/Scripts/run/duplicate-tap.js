@@ -1,4 +1,6 @@
 // The same tap from two devices at nearly the same moment: both count, until a coach says that it was one.
+import { keyOf } from "./event-key.js";
+
 const by = (id) => document.getElementById(id);
 
 export class DuplicateTap {
@@ -20,5 +22,3 @@ export class DuplicateTap {
     by("duplicate-tap-what").textContent = duplicate?.text ?? "";
   }
 }
-
-const keyOf = ({ sheet, device, n }) => `${sheet}/${device}/${n}`;

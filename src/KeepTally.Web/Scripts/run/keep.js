@@ -1,11 +1,12 @@
 // The events of this device, kept on this device before it is sent: a reload, a crash or a lost network loses nothing.
 import { openDB } from "idb";
 
+import { keyOf } from "./event-key.js";
+import { LastWords } from "./last-words.js";
+
 const toSend = 0;
 const sent = 1;
 const refused = -1;
-/** What an event is known by among all that this device keeps. */
-export const keyOf = ({ sheet, device, n }) => `${sheet}/${device}/${n}`;
 
 export class Keep {
   #db;
@@ -14,6 +15,7 @@ export class Keep {
   #waiting = new Map();
   #unkept = [];
   #keeping;
+  #lastWords;
 
   /**
    * @param lost is told when what was kept here is gone while the page is open, or nothing can be kept at all.
@@ -23,6 +25,11 @@ export class Keep {
     keep.#practice = practice;
     keep.#lost = lost;
     await keep.#open().catch(() => lost("never"));
+    keep.#lastWords = new LastWords(practice);
+    await keep.#lastWords.take(async (events) => {
+      events.forEach((event) => keep.#waiting.set(keyOf(event), event));
+      await keep.#put(events);
+    });
     for (const event of await keep.all()) {
       if (event.sent === toSend) {
         keep.#waiting.set(keyOf(event), event);
@@ -82,6 +89,7 @@ export class Keep {
     }));
     made.forEach((event) => this.#waiting.set(keyOf(event), event));
     this.#unkept.push(...made);
+    this.#lastWords.begun(made);
     this.#keeping ??= new Promise((done, failed) => {
       setTimeout(() => this.#keepNow().then(done, failed));
     });
@@ -90,7 +98,8 @@ export class Keep {
 
   #keepNow() {
     this.#keeping = undefined;
-    return this.#put(this.#unkept.splice(0));
+    const made = this.#unkept.splice(0);
+    return this.#put(made).then(() => this.#lastWords.done(made));
   }
 
   /** What waits is told otherwise, line by line. */

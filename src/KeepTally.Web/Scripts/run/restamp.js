@@ -1,7 +1,7 @@
 // Events that the server takes to be of the future: the time of this device was wrong when they were made. They get the moment at which
 // they were made by the clock as it is measured now, under the same number, so that nothing that was pressed is lost.
 
-import { keyOf } from "./keep.js";
+import { keyOf } from "./event-key.js";
 
 /** How long ago an event was made here, in milliseconds: counted evenly where this page made it. */
 const ageOf = ({ page, since, made }) =>

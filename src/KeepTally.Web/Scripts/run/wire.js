@@ -1,4 +1,4 @@
-import { keyOf } from "./keep.js";
+import { keyOf } from "./event-key.js";
 
 // Sends the events of this device as soon as it can, each sheet on its own: one that cannot be sent holds no other back. An event may be
 // sent twice: it counts once.
