@@ -15,7 +15,6 @@ await build({
     site: "Scripts/site.js",
     run: "Scripts/run/run.js",
     board: "Scripts/board/board.js",
-    charts: "Scripts/charts/charts.js",
     devices: "Scripts/devices/devices.js",
     editor: "Scripts/editor/editor.js",
     groups: "Scripts/groups/groups.js",

@@ -95,6 +95,9 @@ public sealed record DrillResult(
     /// <summary>How each unit did at the moves that were called for, sheet by sheet in the order of <see cref="Sheets"/>.</summary>
     public IReadOnlyList<IReadOnlyList<CalledRow>> Called { get; init; } = [];
 
+    /// <summary>How each sheet went and how long it ran, in the order of <see cref="Sheets"/>.</summary>
+    public IReadOnlyList<(SheetCourse Course, Duration Ran)> Courses { get; init; } = [];
+
     /// <summary>Returns how the unit of a row did at the moves it was called for; none where nothing was called.</summary>
     public IReadOnlyList<CalledRow> CalledOf(DrillRow row) =>
         [
@@ -186,6 +189,7 @@ public sealed record DrillResult(
                 .ToDictionary(cost => cost.Key, cost => cost.Sum(each => each.Value), StringComparer.Ordinal),
             Rungs = RungsOf(kept),
             Called = [.. kept.Select(sheet => sheet.Outcome.Called)],
+            Courses = [.. kept.Select(sheet => (sheet.Outcome.Course, sheet.Outcome.Work.Ran))],
         };
     }
 

@@ -37,6 +37,9 @@ public sealed record ScoredSheet(
     /// <summary>How each unit did at the moves that were called for; none where nothing is called.</summary>
     public IReadOnlyList<CalledRow> Called { get; init; } = [];
 
+    /// <summary>How it went, tap by tap, for pictures.</summary>
+    public required SheetCourse Course { get; init; }
+
     /// <summary>A sheet as its log leaves it.</summary>
     /// <param name="live">The sheet as it was replayed.</param>
     /// <param name="id">What the sheet is known by; null where it is kept nowhere.</param>
@@ -56,6 +59,7 @@ public sealed record ScoredSheet(
         {
             Ended = live.Ended is not null,
             Called = CalledLog.Of(live, id),
+            Course = new SheetCourse(live.Card, live.Head, live.Log),
         };
 
     /// <summary>The notes of the coach, and whom they are about.</summary>

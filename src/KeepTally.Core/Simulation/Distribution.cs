@@ -8,8 +8,11 @@ namespace KeepTally.Core.Simulation;
 /// <param name="NineTenths">Nine runs in ten had this or less.</param>
 public readonly record struct Distribution(double Mean, double Deviation, double Tenth, double Half, double NineTenths)
 {
+    /// <summary>How the runs were spread, for a picture.</summary>
+    public Histogram Spread { get; init; } = Histogram.None;
+
     /// <summary>Of figures in any order, at least one; they are left sorted.</summary>
-    internal static Distribution Of(double[] figures)
+    public static Distribution Of(double[] figures)
     {
         Array.Sort(figures);
         var mean = figures.Sum() / figures.Length;
@@ -20,7 +23,10 @@ public readonly record struct Distribution(double Mean, double Deviation, double
             At(figures, 10),
             At(figures, 50),
             At(figures, 90)
-        );
+        )
+        {
+            Spread = Histogram.Of(figures),
+        };
     }
 
     /// <summary>The least of the sorted figures that N of a hundred do not pass.</summary>

@@ -38,31 +38,25 @@ public static class SimulationWords
             );
         }
 
-        words.Add(
-            $"Usually it lasts {Clock(fit.Seconds.Half)}: one run in ten is over by {Clock(fit.Seconds.Tenth)}, nine in ten by {Clock(fit.Seconds.NineTenths)}."
-        );
+        words.Add(Lasts(fit));
         words.Add(
             $"{(match ? "Rallies" : "Goes")}: about {Figure(fit.Reps.Mean)}, in most runs {Phrase.Figure(fit.Reps.Tenth)} to {Phrase.Figure(fit.Reps.NineTenths)}."
         );
         if (match)
         {
-            words.AddRange(fit.Units.Select(unit => $"{Phrase.Capital(Phrase.Words(unit.Unit.Value))} wins {Tries(unit.Wins)}."));
+            words.AddRange(fit.Units.Select(Wins));
             return words;
         }
 
         var one = fit.Units[0];
         if (stage.Ladder is not null)
         {
-            words.Add(
-                $"Steps cleared: about {Figure(one.Cleared.Mean)}, in most runs {Phrase.Figure(one.Cleared.Tenth)} to {Phrase.Figure(one.Cleared.NineTenths)}."
-            );
+            words.Add(Steps(one));
         }
 
-        if (one.Points.Deviation > 0 || one.Points.Mean != 0)
+        if (HasPoints(one))
         {
-            words.Add(
-                $"Points: about {Figure(one.Points.Mean)}. With exactly this skill, luck alone puts 8 of 10 runs between {Phrase.Figure(one.Points.Tenth)} and {Phrase.Figure(one.Points.NineTenths)}."
-            );
+            words.Add(Points(one));
             if (one.Apart > 0)
             {
                 words.Add(
@@ -78,6 +72,24 @@ public static class SimulationWords
 
         return words;
     }
+
+    /// <summary>How long a run lasts.</summary>
+    public static string Lasts(SimulationReport fit) =>
+        $"Usually it lasts {Clock(fit.Seconds.Half)}: one run in ten is over by {Clock(fit.Seconds.Tenth)}, nine in ten by {Clock(fit.Seconds.NineTenths)}.";
+
+    /// <summary>The steps of a ladder that a unit clears.</summary>
+    public static string Steps(UnitSimulation unit) =>
+        $"Steps cleared: about {Figure(unit.Cleared.Mean)}, in most runs {Phrase.Figure(unit.Cleared.Tenth)} to {Phrase.Figure(unit.Cleared.NineTenths)}.";
+
+    /// <summary>The points that a unit ends with.</summary>
+    public static string Points(UnitSimulation unit) =>
+        $"Points: about {Figure(unit.Points.Mean)}. With exactly this skill, luck alone puts 8 of 10 runs between {Phrase.Figure(unit.Points.Tenth)} and {Phrase.Figure(unit.Points.NineTenths)}.";
+
+    /// <summary>Whether a unit ever ends with points other than none.</summary>
+    public static bool HasPoints(UnitSimulation unit) => unit.Points.Deviation > 0 || unit.Points.Mean != 0;
+
+    /// <summary>How often a side wins.</summary>
+    public static string Wins(UnitSimulation unit) => $"{Phrase.Capital(Phrase.Words(unit.Unit.Value))} wins {Tries(unit.Wins)}.";
 
     /// <summary>How long it would take if time did not end it; nothing where only time does.</summary>
     /// <param name="stage">The stage of the card.</param>

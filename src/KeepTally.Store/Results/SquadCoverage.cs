@@ -1,6 +1,7 @@
 using KeepTally.Core.Cards;
 using KeepTally.Core.Identity;
 using KeepTally.Core.Judgement;
+using KeepTally.Core.Time;
 
 namespace KeepTally.Store.Results;
 
@@ -49,6 +50,7 @@ public sealed record SquadCoverage(
                 .Select(skill => new SkillWeeks(
                     skill,
                     [.. mondays.Select(week => Practices(bySkill[skill].Where(sheet => Monday(sheet.Practice.Date) == week)))],
+                    [.. mondays.Select(week => Ran(bySkill[skill].Where(sheet => Monday(sheet.Practice.Date) == week)))],
                     bySkill[skill].Select(sheet => (DateOnly?)sheet.Practice.Date).Max()
                 ))
                 .OrderBy(row => row.Last ?? DateOnly.MinValue)
@@ -73,6 +75,10 @@ public sealed record SquadCoverage(
     }
 
     private static int Practices(IEnumerable<PastSheet> sheets) => sheets.Select(sheet => sheet.Practice.Id).Distinct().Count();
+
+    /// <summary>Sheets of one run go on at the same time: the longest of them is the time it ran.</summary>
+    private static Duration Ran(IEnumerable<PastSheet> sheets) =>
+        sheets.GroupBy(sheet => sheet.RunId).Aggregate(Duration.Zero, (all, run) => all + run.Max(sheet => sheet.Outcome.Work.Ran));
 
     private static IEnumerable<PlayerId> On(PastSheet sheet) =>
         sheet.Outcome.Report.Games.SelectMany(game => game.Stays).Select(stay => stay.Player).Distinct();
@@ -154,8 +160,14 @@ public sealed record SquadCoverage(
 /// <summary>A skill over the weeks.</summary>
 /// <param name="Skill">The skill.</param>
 /// <param name="Practices">In how many practices it came up, week by week.</param>
+/// <param name="Ran">How long drills of it ran, week by week; a drill of several skills counts for each.</param>
 /// <param name="Last">When it did last; null where it did not.</param>
-public sealed record SkillWeeks(string Skill, IReadOnlyList<int> Practices, DateOnly? Last);
+public sealed record SkillWeeks(string Skill, IReadOnlyList<int> Practices, IReadOnlyList<Duration> Ran, DateOnly? Last)
+{
+    /// <summary>The minutes that drills of it ran, week by week; any time at all is a minute at least.</summary>
+    public IReadOnlyList<int> Minutes =>
+        [.. Ran.Select(ran => ran == Duration.Zero ? 0 : Math.Max(1, (int)Math.Round(ran.TotalSeconds / 60)))];
+}
 
 /// <summary>A player had one job of a drill nearly all the time.</summary>
 public sealed record SameJob(string Player, string Drill, string Job, double Share);

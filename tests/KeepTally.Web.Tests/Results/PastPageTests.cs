@@ -35,7 +35,7 @@ public sealed partial class PastPageTests(PastPageTests.Club club) : IClassFixtu
             page.QuerySelector(".judged")!.TextContent,
             StringComparison.Ordinal
         );
-        Assert.NotNull(page.QuerySelector("svg.trend-picture[aria-label]"));
+        Assert.NotNull(page.QuerySelector("svg.chart-days[aria-label]"));
     }
 
     [Fact]
@@ -64,16 +64,19 @@ public sealed partial class PastPageTests(PastPageTests.Club club) : IClassFixtu
         foreach (var player in players)
         {
             var page = await club.Home.Visit().OpenAsync($"/players/{player.Id}");
-            foreach (
-                var drill in page.QuerySelectorAll("section.past-way").Where(each => each.QuerySelector("details") is not null)
-            )
+            foreach (var drill in page.QuerySelectorAll("section.player-drill"))
             {
-                Assert.Equal("In detail: zones", drill.QuerySelector("summary")!.TextContent);
-                Assert.Equal(
-                    Sums(drill.QuerySelectorAll(".table-scroll tbody tr")),
-                    Sums(drill.QuerySelectorAll("details tbody tr"))
-                );
-                seen++;
+                var folds = drill
+                    .QuerySelectorAll("details")
+                    .ToLookup(fold => fold.QuerySelector("summary")!.TextContent == "In detail: zones");
+                foreach (var zones in folds[true])
+                {
+                    Assert.Equal(
+                        Sums(Assert.Single(folds[false]).QuerySelectorAll("tbody tr")),
+                        Sums(zones.QuerySelectorAll("tbody tr"))
+                    );
+                    seen++;
+                }
             }
         }
 
@@ -83,6 +86,42 @@ public sealed partial class PastPageTests(PastPageTests.Club club) : IClassFixtu
             (rows.Sum(row => Whole(row.QuerySelectorAll("td")[0])), rows.Sum(row => Whole(row.QuerySelectorAll("td")[1])));
         static int Whole(AngleSharp.Dom.IElement cell) =>
             int.Parse(cell.TextContent, System.Globalization.CultureInfo.InvariantCulture);
+    }
+
+    [Fact]
+    public async Task The_lead_of_a_match_is_drawn_and_ends_at_the_score_of_its_table()
+    {
+        var seen = 0;
+        foreach (
+            var id in await club.Home.WithAsync<TallyDb, List<int>>(db =>
+                db.Practices.Select(practice => practice.Id).ToListAsync()
+            )
+        )
+        {
+            var page = await club.Home.Visit().OpenAsync($"/results/{id}");
+            foreach (
+                var drill in page.QuerySelectorAll("section.result")
+                    .Where(each => each.QuerySelectorAll("svg.chart-lead").Length == 1)
+            )
+            {
+                var last = drill
+                    .QuerySelector(".chart-figure tbody tr:last-child")!
+                    .QuerySelectorAll("td")
+                    .Select(cell => cell.TextContent);
+                var table = drill
+                    .QuerySelectorAll(".result-table tbody tr")
+                    .Select(row => row.QuerySelectorAll("td.figure, td .figure").Skip(1).First().TextContent.Trim());
+
+                Assert.Equal(table.Order(StringComparer.Ordinal), last.Order(StringComparer.Ordinal));
+                Assert.Equal(
+                    drill.QuerySelector("figcaption")!.TextContent,
+                    drill.QuerySelector("svg.chart-lead")!.GetAttribute("aria-label")
+                );
+                seen++;
+            }
+        }
+
+        Assert.True(seen > 3);
     }
 
     [Fact]

@@ -52,8 +52,8 @@ public sealed class SimulationModel(DrillBook book, PastBook past, SquadBook squ
     /// <summary>Seconds from one go of a player to the next.</summary>
     public double Pace { get; private set; }
 
-    /// <summary>The forecast, one sentence each; null where the drill cannot be simulated.</summary>
-    public IReadOnlyList<string>? Words { get; private set; }
+    /// <summary>The forecast; null where the drill cannot be simulated.</summary>
+    public Forecast? Forecast { get; private set; }
 
     /// <summary>The fault of the request, or null.</summary>
     public string? Fault { get; private set; }
@@ -111,14 +111,14 @@ public sealed class SimulationModel(DrillBook book, PastBook past, SquadBook squ
             ' ',
             (Counts ?? new Dictionary<string, int>()).Select(count => $"{count.Key}:{count.Value}").Order(StringComparer.Ordinal)
         );
-        Words = await queue.RunAsync(
+        Forecast = await queue.RunAsync(
             (card, StageIndex, Percent, IsOfRecord ? Record : default, counts, Minutes, Pace),
-            cancel => WordsOf(opened.Value, skill, cancel),
+            cancel => ForecastOf(opened.Value, skill, cancel),
             cancellationToken
         );
     }
 
-    private IReadOnlyList<string> WordsOf(Simulator simulator, Skill skill, CancellationToken cancellationToken)
+    private Forecast ForecastOf(Simulator simulator, Skill skill, CancellationToken cancellationToken)
     {
         var given = Duration.FromMinutes(Minutes);
         var settings = new SimulationSettings(Duration.FromSeconds(Pace)) { Given = given };
@@ -130,12 +130,8 @@ public sealed class SimulationModel(DrillBook book, PastBook past, SquadBook squ
                 .Require()
                 .Run(settings with { Given = null, Runs = LetRun, Cap = LetRun }, cancellationToken)
             : null;
-        return
-        [
-            .. SimulationWords.Of(Stage, fit, given),
-            .. SimulationWords.LetRun(untimed.Stages[StageIndex], whole, ExactOdds.Of(untimed.Stages[StageIndex], skill)),
-            .. SimulationWords.Even(EvenStart.Of(Stage, skill)) is { Length: > 0 } even ? [even] : Array.Empty<string>(),
-        ];
+        var stage = untimed.Stages[StageIndex];
+        return Forecast.Of(Stage, fit, whole, given, ExactOdds.Of(stage, skill), SimulationWords.Even(EvenStart.Of(Stage, skill)));
     }
 
     private IReadOnlyDictionary<string, int>? Counts { get; set; }

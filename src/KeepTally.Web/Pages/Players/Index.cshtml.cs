@@ -1,11 +1,12 @@
 using System.Globalization;
-using System.Text.Json;
 using KeepTally.Core.Judgement;
 using KeepTally.Core.Loads;
 using KeepTally.Core.Rules.Measures;
 using KeepTally.Core.Simulation;
+using KeepTally.Core.Text;
 using KeepTally.Core.Time;
 using KeepTally.Core.Words;
+using KeepTally.Screen.Charts;
 using KeepTally.Store.Results;
 using KeepTally.Store.Squads;
 using KeepTally.Store.Tables;
@@ -99,18 +100,26 @@ public sealed class IndexModel(SquadBook squad, PastBook past, LoadBook loads, T
     /// <summary>The limit of a day for a kind at this age; null where there is none or the age is not known.</summary>
     public int? PerDayOf(string kind) => Age is { } age ? Limits.For(kind, age)?.PerDay : null;
 
-    /// <summary>The load of a kind by day, the oldest first, for the chart.</summary>
-    public string BarsOf(string kind) =>
-        JsonSerializer.Serialize(
-            new
-            {
-                days = Record
-                    .Loads.Where(load => load.Kind == kind)
-                    .OrderBy(load => load.Date)
-                    .Select(load => new { day = load.Date.ToString("d MMM", CultureInfo.InvariantCulture), count = load.Count }),
-                limit = PerDayOf(kind),
-            }
+    /// <summary>The load of a kind by day, the oldest first, against the limit of a day.</summary>
+    public ChartView LoadChartOf(string kind)
+    {
+        var days = Record.Loads.Where(load => load.Kind == kind).OrderBy(load => load.Date).ToArray();
+        var (things, most) = (Phrase.Plural(2, kind), PerDayOf(kind));
+        var over = days.Count(day => day.Count > most);
+        var finding =
+            most is null ? $"{Phrase.Capital(things)} by day."
+            : over == 0 ? $"{Phrase.Capital(things)} by day: never above the limit of {most}."
+            : $"{Phrase.Capital(things)} by day: above the limit of {most} on {Phrase.Of(over, "day")}.";
+        return new ChartView(
+            finding,
+            ColumnChart.Of(
+                [.. days.Select(day => new Column(day.Date.ToString("d MMM", CultureInfo.InvariantCulture), day.Count))],
+                most,
+                $"{finding} The table has the figures."
+            ),
+            most is null ? "" : "Broken line: the limit of a day."
         );
+    }
 
     private IEnumerable<string> Said(LoadLimit limit, string kind, IReadOnlyList<(DateOnly, int)> days)
     {

@@ -32,6 +32,15 @@ public sealed class CoverageModel(PastBook past, SquadBook squad, DrillBook book
     /// <summary>And in all the weeks looked at.</summary>
     public IReadOnlyList<PlayerTotal> All { get; private set; } = [];
 
+    /// <summary>The most minutes of a skill in any week.</summary>
+    public int MostInWeek => Coverage.Skills.SelectMany(row => row.Minutes).DefaultIfEmpty().Max();
+
+    /// <summary>The most practices of a skill that any player had.</summary>
+    public int MostOfPlayer => Coverage.Players.SelectMany(player => player.Practices).DefaultIfEmpty().Max();
+
+    /// <summary>How full a cell is drawn, from 0 for none to 4 for the most.</summary>
+    public static int HeatOf(int count, int most) => most == 0 ? 0 : (int)Math.Ceiling(4.0 * count / most);
+
     public async Task OnGetAsync(CancellationToken cancellationToken)
     {
         Weeks = Math.Clamp(Weeks, 1, MostWeeks);
