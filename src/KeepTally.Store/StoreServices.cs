@@ -44,6 +44,7 @@ public static class StoreServices
         services.AddScoped<CardWriter>();
         services.AddScoped<SquadBook>();
         services.AddSingleton<LastErasure>();
+        services.AddSingleton<LastImport>();
         services.AddScoped<PlayerErasure>();
         services.AddScoped<PlayerFile>();
         services.AddSingleton<PracticeClock>();
@@ -74,6 +75,7 @@ public static class StoreServices
         services.AddScoped<BestBook>();
         services.AddScoped<LoadBook>();
         services.AddScoped<PracticeExport>();
+        services.AddScoped<SeasonExport>();
         services.AddScoped<PracticeImport>();
         services.AddScoped<PastBook>();
         services.AddScoped<Rescore>();

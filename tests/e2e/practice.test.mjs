@@ -157,7 +157,8 @@ test("a whole practice: taps, undo, change-over, reload, server lost, results", 
     const match = await openResult(page, /Win it/);
     await expect(match.getByRole("row").nth(1)).toContainText("Plain");
     const download = page.waitForEvent("download");
-    await page.getByRole("link", { name: "Export CSV" }).click();
+    await page.getByText("Export", { exact: true }).click();
+    await page.getByRole("link", { name: "CSV", exact: true }).click();
     const csv = await readFile(await (await download).path(), "utf8");
     expect(csv.split("\r\n")[0]).toContain("Drill,Part,Group,Id,Number,Name");
     expect(csv).not.toContain("Water");

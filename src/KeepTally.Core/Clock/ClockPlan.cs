@@ -94,7 +94,7 @@ public sealed record ClockPlan(
 
     /// <summary>
     /// The same clock with the work under way longer, or shorter; in a rest, or when all is over, the work that was last goes on
-    /// from now. Work ends no sooner than now, and what is over is not made shorter.
+    /// from now. Work ends no sooner than now, in the count-in no sooner than it begins, and what is over is not made shorter.
     /// </summary>
     /// <param name="now">What the clock reads.</param>
     /// <param name="by">The time added.</param>
@@ -112,7 +112,7 @@ public sealed record ClockPlan(
             return this;
         }
 
-        var more = now > end ? now - end + by : Duration.Max(by, now - end);
+        var more = now > end ? now - end + by : Duration.Max(by, ClockTime.Max(now, end - WorkOf(round)) - end);
         return With(IntervalKind.Work, round, more);
     }
 

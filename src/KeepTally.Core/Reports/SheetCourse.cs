@@ -3,7 +3,6 @@ using KeepTally.Core.Events;
 using KeepTally.Core.Identity;
 using KeepTally.Core.Rules.Ladders;
 using KeepTally.Core.Rules.Measures;
-using KeepTally.Core.Scoring;
 using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Reports;
@@ -35,7 +34,8 @@ public sealed class SheetCourse
     {
         TapStep[] steps = [.. TapStep.Of(card, head, log, places: true)];
         var stage = head.Of(card);
-        return ([.. steps.SelectMany(step => GoesOf(stage, step))], LeadsOf(stage, head, steps, UndoneOf(card, head, log)));
+        var undone = TimedTap.Of(card, head, log).Where(tap => !tap.Stands).ToLookup(tap => tap.Game, tap => tap.At);
+        return ([.. steps.SelectMany(step => GoesOf(stage, step))], LeadsOf(stage, head, steps, undone));
     }
 
     private static IEnumerable<CountedGo> GoesOf(Stage stage, TapStep step)
@@ -80,28 +80,4 @@ public sealed class SheetCourse
                         [.. undone[game.Key].Order()]
                     )),
             ];
-
-    /// <summary>When the taps were that were undone, by game.</summary>
-    private static ILookup<int, RunningTime> UndoneOf(DrillCard card, LogHead head, EventLog log)
-    {
-        var score = Score.Open(card, head).Require();
-        var undone = new List<(int Game, RunningTime At)>();
-        for (var position = 0; position < log.Count; position++)
-        {
-            var next = log.ReadAt(position);
-            if (log.StandsAt(position))
-            {
-                if (next is not (RunEvent.Undo or RunEvent.Amend))
-                {
-                    score.Apply(next);
-                }
-            }
-            else if (next is RunEvent.Tap)
-            {
-                undone.Add((score.EarlierGames.Count, score.RunningTimeAt(next.At)));
-            }
-        }
-
-        return undone.ToLookup(each => each.Game, each => each.At);
-    }
 }

@@ -65,10 +65,13 @@ public sealed class PracticeBook(TallyDb db)
         return latest is { } moment ? DateTimeOffset.FromUnixTimeMilliseconds(moment) : null;
     }
 
-    /// <summary>Practices that were begun, the latest first; only what a list of them shows.</summary>
-    public async Task<IReadOnlyList<BegunPractice>> BegunAsync(CancellationToken cancellationToken = default) =>
-        await Begun(db.Practices.OrderByDescending(practice => practice.Date).ThenByDescending(practice => practice.Id))
-            .ToListAsync(cancellationToken);
+    /// <summary>Practices that were begun, the latest first unless asked otherwise; only what a list of them shows.</summary>
+    /// <param name="filter">Which of them; all where it is left out.</param>
+    /// <param name="cancellationToken">Cancels the operation.</param>
+    public async Task<IReadOnlyList<BegunPractice>> BegunAsync(
+        PracticeFilter? filter = null,
+        CancellationToken cancellationToken = default
+    ) => await Begun((filter ?? PracticeFilter.None).Of(db.Practices)).ToListAsync(cancellationToken);
 
     /// <summary>The practices of a day that were begun, by team; only what a link to them shows.</summary>
     /// <param name="day">The day.</param>

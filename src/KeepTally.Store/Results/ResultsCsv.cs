@@ -2,74 +2,40 @@ using System.Globalization;
 using CsvHelper;
 using KeepTally.Core.Identity;
 using KeepTally.Core.Reports;
-using KeepTally.Core.Scoring;
-using KeepTally.Core.Words;
 using KeepTally.Store.Files;
 
 namespace KeepTally.Store.Results;
 
-/// <summary>
-/// Writes results as CSV (RFC 4180): one row for each unit of each sheet, or for each of its games. Source: docs/formats.md,
-/// section 8.
-/// </summary>
+/// <summary>Writes results as CSV (RFC 4180). Source: docs/formats.md, section 8.</summary>
 public static class ResultsCsv
 {
-    private static readonly Column[] Fixed =
-    [
-        new("Date", line => line.Date.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture)),
-        new("Drill", line => CsvCell.Guard(line.Drill.Card.Name)),
-        new("Part", line => CsvCell.Guard(line.Drill.Stage.Name)),
-        new("Group", line => CsvCell.Guard(line.Row.Sheet.Name)),
-        new("Id", line => line.Row.Unit.Id),
-        new("Number", line => line.Number),
-        new("Name", line => CsvCell.Guard(line.Row.Unit.Name)),
-        new("Players", line => CsvCell.Guard(string.Join(';', PlayedWords.Of(line.Row)))),
-        new("Rank", line => line.Row.Rank),
-        new("Points", line => line.Unit.Points),
-        new("Tries", line => line.Unit.Attempts),
-        new("Made", line => line.Unit.Successes),
-        new("Share made", line => line.Unit.Accuracy),
-        new("Best run", line => line.Unit.BestStreak),
-        new("Steps cleared", line => line.Unit.Cleared),
-        new("Outs", line => line.Unit.Outs),
-        new("Void", line => line.Unit.Voids),
-        new("Late", line => line.Unit.Late),
-        new("Seconds", line => line.Unit.Running.TotalSeconds),
-        new("Readings", line => line.Unit.Readings.Count),
-        new("Best reading", line => line.Unit.Readings.Best),
-        new("Average reading", line => line.Unit.Readings.Mean),
-        new("Done", line => line.Unit.Done ? "yes" : "no"),
-        new("Played", line => line.Played ? "yes" : "no"),
-        new("Teaching stops", line => CsvCell.Guard(StopWords.Of(line.Drill.Stops))),
-        new("Seconds stopped", line => StopWords.Total(line.Drill.Stops).TotalSeconds),
-        new("Game", line => line.Game),
-        new("Games won", line => line.Row.GamesWon),
-        new("Habits", line => CsvCell.Guard(string.Join("; ", SeenRow.Lines(line.Drill.Habits)))),
-        new("Own count", line => line.Unit.OwnCount),
-        new("First half", line => line.Unit.FirstHalf),
-    ];
-
     /// <summary>Writes the drills of a practice.</summary>
     /// <param name="date">The day of the practice.</param>
     /// <param name="drills">Its results, in order.</param>
     /// <param name="numbers">Shirt numbers of players who have one.</param>
-    public static string Write(DateOnly date, IReadOnlyList<DrillResult> drills, IReadOnlyDictionary<PlayerId, int>? numbers = null)
+    public static string Write(
+        DateOnly date,
+        IReadOnlyList<DrillResult> drills,
+        IReadOnlyDictionary<PlayerId, int>? numbers = null
+    ) => Write(ResultsTable.Of([(date, drills)], numbers));
+
+    /// <summary>Writes a table.</summary>
+    public static string Write(SheetTable table)
     {
-        Column[] columns = [.. Fixed, .. TallyColumns.Of(drills)];
         using var text = new StringWriter(CultureInfo.InvariantCulture);
         using (var csv = new CsvWriter(text, CultureInfo.InvariantCulture))
         {
-            foreach (var column in columns)
+            foreach (var heading in table.Head)
             {
-                csv.WriteField(CsvCell.Guard(column.Heading));
+                csv.WriteField(CsvCell.Guard(heading));
             }
 
             csv.NextRecord();
-            foreach (var line in drills.SelectMany(drill => drill.Rows.SelectMany(row => LinesOf(drill, row))))
+            foreach (var row in table.Rows)
             {
-                foreach (var column in columns)
+                foreach (var cell in row)
                 {
-                    csv.WriteField(column.Value(line));
+                    csv.WriteField(cell is string words ? CsvCell.Guard(words) : cell);
                 }
 
                 csv.NextRecord();
@@ -77,38 +43,5 @@ public static class ResultsCsv
         }
 
         return text.ToString();
-
-        // A line for each game: what they hold adds up to the whole. Rank and games won are of the whole.
-        IEnumerable<Line> LinesOf(DrillResult drill, DrillRow row)
-        {
-            int? number = numbers is not null && numbers.TryGetValue(row.Unit.Id, out var shirt) ? shirt : null;
-            if (!row.Sheet.IsSeries)
-            {
-                yield return new Line(date, drill, row, row.Report, row.Played, null, number);
-                yield break;
-            }
-
-            foreach (var (index, game) in row.Sheet.Report.Games.Index())
-            {
-                if (game.Units.FirstOrDefault(unit => unit.Id == row.Unit.Id) is { } report)
-                {
-                    yield return new Line(date, drill, row, report, row.StaysByGame[index].Count > 0, index + 1, number);
-                }
-            }
-        }
     }
-
-    /// <summary>A column: its heading, and what it holds of a line.</summary>
-    internal sealed record Column(string Heading, Func<Line, object?> Value);
-
-    /// <summary>A unit in one game, or in the only one.</summary>
-    internal sealed record Line(
-        DateOnly Date,
-        DrillResult Drill,
-        DrillRow Row,
-        UnitReport Unit,
-        bool Played,
-        int? Game,
-        int? Number
-    );
 }

@@ -4,7 +4,7 @@ using KeepTally.Core.Rules.Tagging;
 using KeepTally.Core.Rules.Zones;
 using KeepTally.Core.Scoring;
 using KeepTally.Core.Text;
-using Column = KeepTally.Store.Results.ResultsCsv.Column;
+using Column = KeepTally.Store.Results.ResultsTable.Column;
 
 namespace KeepTally.Store.Results;
 

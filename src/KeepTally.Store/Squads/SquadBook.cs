@@ -145,8 +145,14 @@ public sealed class SquadBook(TallyDb db, TenantScope scope)
     }
 
     /// <summary>Takes the rows of a list: all of them, or none.</summary>
-    public async Task TakeAsync(int team, IReadOnlyList<SquadRow> rows, CancellationToken cancellationToken = default)
+    /// <returns>What it was before, so that it can be undone.</returns>
+    public async Task<ImportedSquad> TakeAsync(
+        int team,
+        IReadOnlyList<SquadRow> rows,
+        CancellationToken cancellationToken = default
+    )
     {
+        var (added, changed) = (new List<Player>(), new List<(int, PlayerDetails, bool)>());
         foreach (var row in rows)
         {
             var player = row.Known is { } known ? await db.Players.FindAsync([known.Id], cancellationToken) : null;
@@ -154,11 +160,52 @@ public sealed class SquadBook(TallyDb db, TenantScope scope)
             {
                 player = new Player { TeamId = team, Name = row.Details.Name };
                 db.Players.Add(player);
+                added.Add(player);
+            }
+            else
+            {
+                changed.Add((player.Id, PlayerDetails.Of(player), player.Archived));
             }
 
             row.Details.WriteTo(player);
             // Who is on the list is in the squad, back again if they had left.
             player.Archived = false;
+        }
+
+        await db.SaveChangesAsync(cancellationToken);
+        return new ImportedSquad(team, [.. added.Select(player => player.Id)], changed);
+    }
+
+    /// <summary>
+    /// Undoes an import: who was changed is as before, who was new is gone, or has left the squad where they have been at a practice
+    /// since.
+    /// </summary>
+    public async Task UndoAsync(ImportedSquad imported, CancellationToken cancellationToken = default)
+    {
+        foreach (var (id, before, archived) in imported.Changed)
+        {
+            if (await db.Players.FindAsync([id], cancellationToken) is { } player)
+            {
+                before.WriteTo(player);
+                player.Archived = archived;
+            }
+        }
+
+        foreach (var id in imported.Added)
+        {
+            if (await db.Players.FindAsync([id], cancellationToken) is { } player)
+            {
+                var unit = $"\"{player.UnitId}\"";
+                var isKept =
+                    await db.Attendance.AnyAsync(each => each.PlayerId == id, cancellationToken)
+                    || await db.KeptPairs.AnyAsync(pair => pair.OneId == id || pair.OtherId == id, cancellationToken)
+                    || await db.Sheets.AnyAsync(sheet => sheet.HeadJson.Contains(unit), cancellationToken);
+                player.Archived = true;
+                if (!isKept)
+                {
+                    db.Players.Remove(player);
+                }
+            }
         }
 
         await db.SaveChangesAsync(cancellationToken);
@@ -187,6 +234,10 @@ public sealed class SquadBook(TallyDb db, TenantScope scope)
 /// <param name="Notes">The notes on the player; null for none.</param>
 public sealed record PlayerDetails(string Name, int? Number, int? BirthYear, string Positions, Hand? Hand, string Notes)
 {
+    /// <summary>The data of a player as it is.</summary>
+    public static PlayerDetails Of(Player player) =>
+        new(player.Name, player.Number, player.BirthYear, player.Positions, player.Hand, player.Notes);
+
     internal void WriteTo(Player player)
     {
         player.Name = Name;

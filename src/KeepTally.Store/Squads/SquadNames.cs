@@ -1,5 +1,6 @@
 using System.Globalization;
 using System.Text.RegularExpressions;
+using KeepTally.Store.Tables;
 
 namespace KeepTally.Store.Squads;
 
@@ -10,29 +11,63 @@ public static partial class SquadNames
     private const int HighestNumber = 999;
 
     /// <summary>Every good name, and what is wrong with every other.</summary>
-    public static SquadPreview Read(string text)
+    /// <param name="text">The names.</param>
+    /// <param name="known">Who is in the squad, and who left it; nobody for a squad that is being begun.</param>
+    public static SquadPreview Read(string text, IReadOnlyList<Player>? known = null)
+    {
+        var preview = Read(text);
+        return new SquadPreview(
+            [
+                .. preview.Rows.Select(row =>
+                    SquadImport.Find(known ?? [], row.Details.Name, row.Details.Number) is { } player
+                        ? new SquadRow(
+                            row.Line,
+                            PlayerDetails.Of(player) with
+                            {
+                                Name = row.Details.Name,
+                                Number = row.Details.Number ?? player.Number,
+                            },
+                            player
+                        )
+                        : row
+                ),
+            ],
+            preview.Wrong
+        );
+    }
+
+    /// <summary>Whether a text was copied from a chat, with times and senders before its lines.</summary>
+    internal static bool IsChat(string text) => text.Split('\n').Any(line => Sender().IsMatch(line));
+
+    private static SquadPreview Read(string text)
     {
         var rows = new List<SquadRow>();
         var wrong = new List<SquadFault>();
         foreach (var (index, line) in text.Split('\n').Index())
         {
-            foreach (var part in line.Split(',', ';', '\t'))
+            if (line.TrimEnd() is [.., '?' or ':'])
+            {
+                wrong.Add(new SquadFault(index + 1, $"\"{line.Trim()}\" is a question or a heading, and no name"));
+                continue;
+            }
+
+            foreach (var part in Sender().Replace(line, "").Split(',', ';', '\t'))
             {
                 Take(index + 1, part, rows, wrong);
             }
         }
 
-        return rows.Count > SquadCsv.MostRows
+        return rows.Count > SquadImport.MostRows
             ? new SquadPreview(
                 [],
-                [new SquadFault(1, $"these are {rows.Count} names, and a squad has {SquadCsv.MostRows} at most")]
+                [new SquadFault(1, $"these are {rows.Count} names, and a squad has {SquadImport.MostRows} at most")]
             )
             : new SquadPreview(rows, wrong);
     }
 
     private static void Take(int line, string part, List<SquadRow> rows, List<SquadFault> wrong)
     {
-        var match = Numbered().Match(Bullet().Replace(part, "").Trim());
+        var match = Numbered().Match(Bare(Bullet().Replace(part, "")));
         var name = match.Groups["name"].Value.Trim();
         var written = match.Groups["before"].Value + match.Groups["after"].Value;
         if (name.Length == 0 && written.Length == 0)
@@ -63,9 +98,30 @@ public static partial class SquadNames
         }
     }
 
+    /// <summary>Without the ticks, crosses and pictures with which people answer in a list.</summary>
+    private static string Bare(string part)
+    {
+        var (from, to) = (0, part.Length);
+        while (from < to && !(char.IsLetterOrDigit(part[from]) || part[from] is '#' or '(' or '\''))
+        {
+            from++;
+        }
+
+        while (to > from && !(char.IsLetterOrDigit(part[to - 1]) || part[to - 1] is ')' or '.' or '\'' or '’'))
+        {
+            to--;
+        }
+
+        return part[from..to];
+    }
+
     /// <summary>A number before the name or after it.</summary>
     [GeneratedRegex(@"^(?:#?(?<before>\d+)[.):]?\s*)?(?<name>.*?)(?:\s+#?(?<after>\d+))?$", RegexOptions.Singleline)]
     private static partial Regex Numbered();
+
+    /// <summary>When a message came and from whom, as it stands before the text where a chat is copied: "[12/03/2026, 18:22] Jo: ".</summary>
+    [GeneratedRegex(@"^\s*\[[^\]]*\d:\d\d[^\]]*\]\s*[^:]{1,60}:\s*")]
+    private static partial Regex Sender();
 
     /// <summary>The marks with which lists begin their lines.</summary>
     [GeneratedRegex(@"^\s*[-*•–]\s*")]

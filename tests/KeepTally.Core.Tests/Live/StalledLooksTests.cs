@@ -32,6 +32,16 @@ public sealed class StalledLooksTests
             );
     }
 
+    /// <summary>Found by the property above: less and less was taken from work in its count-in, until its horn came before its start.</summary>
+    [Fact]
+    public void In_the_count_in_work_is_made_no_shorter_than_none()
+    {
+        var heard = Heard(Events([(1000, 4, -11), (1000, 4, -9), (1000, 4, -1)]), [60_000]);
+
+        Assert.Equal(heard.OrderBy(each => each.At).Select(each => each.At), heard.Select(each => each.At));
+        Assert.Equal(5000, heard.First(each => each.Kind == SignalKind.Horn).At);
+    }
+
     private static RunEvent[] Events((int After, int Kind, int Seconds)[] said)
     {
         var (at, n) = (0L, 1);

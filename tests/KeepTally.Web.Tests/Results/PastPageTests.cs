@@ -124,6 +124,45 @@ public sealed partial class PastPageTests(PastPageTests.Club club) : IClassFixtu
         Assert.True(seen > 3);
     }
 
+    [Theory]
+    [InlineData("")]
+    [InlineData("?text=three+GATES")]
+    [InlineData("?text=Clean")]
+    [InlineData("?from=2026-01-01&to=2026-01-02")]
+    [InlineData("?order=oldest&of=1")]
+    [InlineData("?text=100%25&of=x&from=soon")]
+    public async Task The_list_of_results_shows_what_was_searched_for(string query)
+    {
+        var asked = System.Web.HttpUtility.ParseQueryString(query);
+        var page = await club.Home.Visit().OpenAsync($"/results{query}");
+        var shown = page.QuerySelectorAll(".practice-list a")
+            .Select(link => int.Parse(link.GetAttribute("href")!.Split('/')[^1]))
+            .ToArray();
+
+        var all = await club.Home.WithAsync<TallyDb, List<Practice>>(db =>
+            db.Practices.AsNoTracking()
+                .Include(practice => practice.Blocks)
+                    .ThenInclude(block => block.CardVersion)
+                .Where(practice => practice.Blocks.Any(block => block.Run != null))
+                .ToListAsync()
+        );
+        var expected = all.Where(practice =>
+                asked["text"] is not { } text
+                || practice.Title.Contains(text, StringComparison.OrdinalIgnoreCase)
+                || practice.Blocks.Any(block => block.CardVersion?.Name.Contains(text, StringComparison.OrdinalIgnoreCase) == true)
+            )
+            .Where(practice => asked["of"] != "1" || practice.TeamId == 1)
+            .Where(practice =>
+                asked["to"] is null
+                || practice.Date <= DateOnly.Parse(asked["to"]!, System.Globalization.CultureInfo.InvariantCulture)
+            )
+            .OrderByDescending(practice => practice.Date)
+            .ThenByDescending(practice => practice.Id)
+            .Select(practice => practice.Id);
+
+        Assert.Equal(asked["order"] is null ? expected : expected.Reverse(), shown);
+    }
+
     [Fact]
     public async Task A_players_page_is_of_that_player_alone()
     {

@@ -197,10 +197,18 @@ public sealed class SquadTests : IAsyncLifetime
         Assert.Equal(14, await _home.WithAsync<TallyDb, int>(db => db.Players.CountAsync(player => player.TeamId == 1)));
 
         using var taken = await visitor.PostAsync(preview, "#take", "/squad/import?handler=Take");
+        Assert.True((int)taken.StatusCode < 400, $"{taken.StatusCode}");
 
         Assert.Equal(15, await _home.WithAsync<TallyDb, int>(db => db.Players.CountAsync(player => player.TeamId == 1)));
         var csv = await (await visitor.Http.GetAsync(new Uri("/squad?handler=Csv", UriKind.Relative))).Content.ReadAsStringAsync();
         Assert.Contains("Zoe Fern,21", csv, StringComparison.Ordinal);
+
+        // Undone, the squad is as it was.
+        var page = await visitor.OpenAsync("/squad");
+        Assert.Contains("One new player", page.QuerySelector(".undo-import")!.TextContent, StringComparison.Ordinal);
+        using var undone = await visitor.PostAsync(page, ".undo-import", "/squad?handler=UndoImport");
+        Assert.Equal(14, await _home.WithAsync<TallyDb, int>(db => db.Players.CountAsync(player => player.TeamId == 1)));
+        Assert.Null((await visitor.OpenAsync("/squad")).QuerySelector(".undo-import"));
     }
 
     [Theory]

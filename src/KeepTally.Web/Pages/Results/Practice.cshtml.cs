@@ -10,6 +10,7 @@ using KeepTally.Core.Rules.Measures;
 using KeepTally.Core.Scoring;
 using KeepTally.Core.Text;
 using KeepTally.Core.Words;
+using KeepTally.Store.Files;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Results;
 using KeepTally.Store.Squads;
@@ -99,6 +100,30 @@ public sealed class PracticeModel(
         await trail.AddAsync(AuditAct.Export, $"The results of {practice.InRecord}", cancellationToken);
         var name = string.Create(CultureInfo.InvariantCulture, $"results-{practice.Date:yyyy-MM-dd}.csv");
         return File(Encoding.UTF8.GetBytes(csv), "text/csv; charset=utf-8", name);
+    }
+
+    /// <summary>The results and every tap as a spreadsheet.</summary>
+    public async Task<IActionResult> OnGetWorkbookAsync(int id, CancellationToken cancellationToken)
+    {
+        if (await book.FindAsync(id, cancellationToken) is not { } practice)
+        {
+            return NotFound();
+        }
+
+        var archive = await export.OfAsync(practice, cancellationToken);
+        var file = SheetTable.Workbook([
+            ResultsTable.Of(
+                [(practice.Date, await results.OfAsync(id, cancellationToken))],
+                await squads.NumbersAsync(practice.TeamId, cancellationToken)
+            ),
+            TapTable.Of(archive is null ? [] : [archive]),
+        ]);
+        await trail.AddAsync(AuditAct.Export, $"The results of {practice.InRecord}", cancellationToken);
+        return File(
+            file,
+            SheetTable.WorkbookType,
+            string.Create(CultureInfo.InvariantCulture, $"results-{practice.Date:yyyy-MM-dd}.xlsx")
+        );
     }
 
     /// <summary>The whole practice with its cards and logs, as <c>keep-tally/practice@1</c>.</summary>

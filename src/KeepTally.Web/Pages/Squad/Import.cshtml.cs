@@ -1,3 +1,5 @@
+using KeepTally.Core.Faults;
+using KeepTally.Core.Text;
 using KeepTally.Store.Files;
 using KeepTally.Store.Squads;
 using KeepTally.Store.Tables;
@@ -8,11 +10,27 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace KeepTally.Web.Pages.Squad;
 
-/// <summary>Brings a squad in from CSV: first what it would bring, then the good rows of it.</summary>
+/// <summary>Imports a list of players: first a preview of what it would bring, then the good rows of it.</summary>
 [Authorize(Policies.Head)]
-public sealed class ImportModel(SquadBook squad, AuditTrail trail, TimeProvider clock) : PageModel
+public sealed class ImportModel(SquadBook squad, LastImport last, AuditTrail trail, TimeProvider clock) : PageModel
 {
-    private const long LargestBytes = 1_000_000;
+    private const int Samples = 3;
+
+    /// <summary>What a column can be said to hold, in words.</summary>
+    public static IReadOnlyList<(SquadField Field, string Words)> Fields { get; } =
+    [
+        (SquadField.Unused, "not used"),
+        (SquadField.Name, "name"),
+        (SquadField.FirstName, "first name"),
+        (SquadField.LastName, "last name"),
+        (SquadField.Number, "shirt number"),
+        (SquadField.BirthYear, "year or date of birth"),
+        (SquadField.Positions, "positions"),
+        (SquadField.Hand, "hand"),
+        (SquadField.Notes, "notes"),
+    ];
+
+    private SquadList _list = new(new Grid([]), "");
 
     /// <summary>The team the list is for; the first where none is named.</summary>
     [BindProperty(SupportsGet = true)]
@@ -22,64 +40,75 @@ public sealed class ImportModel(SquadBook squad, AuditTrail trail, TimeProvider 
 
     public SquadPreview? Preview { get; private set; }
 
+    /// <summary>The file was not written in UTF-8 and is read as Western European: whether that is right the names show.</summary>
+    public bool IsWestern => _list.IsWestern;
+
+    /// <summary>What the columns hold; null where it is a mere list of names, or cannot be read.</summary>
+    public SquadColumns? Columns { get; private set; }
+
+    /// <summary>The heading of a column, or which one it is.</summary>
+    public string HeadingOf(int column) =>
+        Columns!.HasHeadings && _list.Grid.Rows[0][column].Length > 0 ? _list.Grid.Rows[0][column] : $"Column {column + 1}";
+
+    /// <summary>The first few texts of a column.</summary>
+    public string SampleOf(int column) =>
+        string.Join(
+            ", ",
+            _list
+                .Grid.Rows.Skip(Columns!.HasHeadings ? 1 : 0)
+                .Select(row => row[column])
+                .Where(cell => cell.Length > 0)
+                .Take(Samples)
+        );
+
     public void OnGet() { }
 
     /// <param name="file">The file, where one was chosen.</param>
     /// <param name="text">The text pasted in its place.</param>
-    /// <param name="way">The encoding of the file, one of <see cref="FileText.Ways"/>.</param>
+    /// <param name="way">The encoding of the file, one of <see cref="FileText.Ways"/>; found out where it is left out.</param>
+    /// <param name="field">What each column holds; guessed where it is left out.</param>
+    /// <param name="headings">Whether the first row holds headings.</param>
     /// <param name="cancellationToken">Cancels the operation.</param>
-    public async Task OnPostAsync(IFormFile? file, string? text, string? way, CancellationToken cancellationToken)
+    public async Task OnPostAsync(
+        IFormFile? file,
+        string? text,
+        string? way,
+        SquadField[] field,
+        bool headings,
+        CancellationToken cancellationToken
+    )
     {
-        await LookAsync(file, text, way ?? "", cancellationToken);
+        Text = text ?? "";
+        var read = file is { Length: > 0 } ? await ListOfAsync(file, way ?? "", cancellationToken) : SquadList.OfText(Text);
+        await LookAsync(read, grid => field.Length == grid.Width ? new SquadColumns(field, headings) : null, cancellationToken);
         Response.StatusCode = Preview!.Wrong.Count > 0 ? StatusCodes.Status422UnprocessableEntity : StatusCodes.Status200OK;
     }
 
-    private async Task LookAsync(IFormFile? file, string? text, string way, CancellationToken cancellationToken)
-    {
-        if (file is { Length: > LargestBytes })
-        {
-            Preview = new SquadPreview(
-                [],
-                [new SquadFault(1, "the file is larger than 1 MB; a squad is far smaller, so check what it holds")]
-            );
-            return;
-        }
-
-        if (file is { Length: > 0 })
-        {
-            using var bytes = new MemoryStream();
-            await file.CopyToAsync(bytes, cancellationToken);
-            var read = FileText.Read(bytes.ToArray(), way);
-            if (!read.IsOk)
-            {
-                Preview = new SquadPreview([], [SquadFault.Of(read.Faults[0])]);
-                return;
-            }
-
-            text = read.Value;
-        }
-
-        Text = text ?? "";
-        Preview = await ReadAsync(cancellationToken);
-    }
-
     /// <summary>Takes the good rows of what was shown.</summary>
-    public async Task<IActionResult> OnPostTakeAsync(string? text, CancellationToken cancellationToken)
+    /// <param name="text">The list.</param>
+    /// <param name="columns">What its columns hold.</param>
+    /// <param name="cancellationToken">Cancels the operation.</param>
+    public async Task<IActionResult> OnPostTakeAsync(string? text, string? columns, CancellationToken cancellationToken)
     {
         Text = text ?? "";
-        var preview = await ReadAsync(cancellationToken);
-        if (preview.Rows.Count == 0)
+        await LookAsync(SquadList.OfText(Text), grid => SquadColumns.Read(columns, grid.Width), cancellationToken);
+        SquadRow[] rows = [.. Preview!.Rows.Where(row => row.Changes)];
+        if (rows.Length == 0)
         {
-            Preview = preview;
             Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
             return Page();
         }
 
         var team = await squad.TeamAsync(HttpContext.ChosenTeam(Team), cancellationToken);
-        await squad.TakeAsync(team.Id, preview.Rows, cancellationToken);
+        last.Put(await squad.TakeAsync(team.Id, rows, cancellationToken));
+        if (Columns is { } taken)
+        {
+            ColumnMemory.Remember(HttpContext, _list.Grid, taken);
+        }
+
         await trail.AddAsync(
             AuditAct.Correction,
-            $"Imported players into the squad of {team.Name}: {preview.Rows.Count} rows",
+            $"Imported players into the squad of {team.Name}: {rows.Length} rows",
             cancellationToken
         );
         return RedirectToPage("/Squad/Index", new { Team });
@@ -87,21 +116,66 @@ public sealed class ImportModel(SquadBook squad, AuditTrail trail, TimeProvider 
 
     /// <summary>The effect of a row on the squad, in words.</summary>
     public static string Does(SquadRow row) =>
-        row.Known switch
+        row switch
         {
-            null => "new",
-            { Archived: true } left => $"{left.Name} comes back",
-            var known => $"changes {known.Name}",
+            { Known: null } => "new",
+            { Known: { Archived: true } left } => $"{left.Name} comes back",
+            { Changes: false } => "no change",
+            { Known: var known } => $"changes {known.Name}",
         };
 
-    private async Task<SquadPreview> ReadAsync(CancellationToken cancellationToken)
+    /// <summary>"Three new, one changed, two without a change."</summary>
+    public static string InShort(SquadPreview preview)
     {
+        var (added, changed) = (
+            preview.Rows.Count(row => row.Known is null),
+            preview.Rows.Count(row => row.Known is not null && row.Changes)
+        );
+        string[] parts =
+        [
+            added > 0 ? $"{Phrase.Count(added)} new" : "",
+            changed > 0 ? $"{Phrase.Count(changed)} changed" : "",
+            preview.Rows.Count > added + changed ? $"{Phrase.Count(preview.Rows.Count - added - changed)} without a change" : "",
+        ];
+        return Phrase.Sentence(string.Join(", ", parts.Where(part => part.Length > 0)));
+    }
+
+    private static async Task<Result<SquadList>> ListOfAsync(IFormFile file, string way, CancellationToken cancellationToken)
+    {
+        if (file.Length > SquadList.LargestBytes)
+        {
+            return Result.Fail<SquadList>(
+                new Fault("file", "the file is larger than 1 MB", "a squad is far smaller, so check what it holds")
+            );
+        }
+
+        using var bytes = new MemoryStream();
+        await file.CopyToAsync(bytes, cancellationToken);
+        return SquadList.OfFile(bytes.ToArray(), way);
+    }
+
+    /// <param name="read">The list.</param>
+    /// <param name="told">What the coach says its columns hold; null where nothing was said of this list.</param>
+    /// <param name="cancellationToken">Cancels the operation.</param>
+    private async Task LookAsync(Result<SquadList> read, Func<Grid, SquadColumns?> told, CancellationToken cancellationToken)
+    {
+        if (!read.IsOk)
+        {
+            Preview = new SquadPreview([], [SquadFault.Of(read.Faults[0])]);
+            return;
+        }
+
+        (_list, Text) = (read.Value, read.Value.Text);
         var team = await squad.TeamAsync(HttpContext.ChosenTeam(Team), cancellationToken);
         Player[] known =
         [
             .. await squad.ListAsync(team.Id, cancellationToken),
             .. await squad.FormerAsync(team.Id, cancellationToken),
         ];
-        return SquadCsv.Read(Text, known, clock.GetLocalNow().Year);
+        (Columns, Preview) = _list.Look(
+            told(_list.Grid) ?? ColumnMemory.Of(HttpContext, _list.Grid),
+            known,
+            clock.GetLocalNow().Year
+        );
     }
 }

@@ -13,8 +13,14 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace KeepTally.Web.Pages.Squad;
 
 /// <summary>The squad: list, add, change.</summary>
-public sealed class IndexModel(SquadBook squad, DrillBook book, PlayerErasure erasure, PlayerFile file, AuditTrail trail)
-    : PageModel
+public sealed class IndexModel(
+    SquadBook squad,
+    DrillBook book,
+    PlayerErasure erasure,
+    PlayerFile file,
+    LastImport last,
+    AuditTrail trail
+) : PageModel
 {
     private const int LongestTeamName = 80;
 
@@ -30,6 +36,22 @@ public sealed class IndexModel(SquadBook squad, DrillBook book, PlayerErasure er
 
     /// <summary>The players who left the squad.</summary>
     public IReadOnlyList<Player> Former { get; private set; } = [];
+
+    /// <summary>The import of the last minutes, which can be undone; null where there was none.</summary>
+    public ImportedSquad? Imported => last.Of(Shown.Id);
+
+    /// <summary>"Two new players, one changed."</summary>
+    public string ImportedWords =>
+        Phrase.Sentence(
+            string.Join(
+                ", ",
+                new[]
+                {
+                    Imported is { Added.Count: > 0 and var added } ? Phrase.Of(added, "new player") : "",
+                    Imported is { Changed.Count: > 0 and var changed } ? $"{Phrase.Count(changed)} changed" : "",
+                }.Where(part => part.Length > 0)
+            )
+        );
 
     /// <summary>Whether the player being changed has left the squad.</summary>
     public bool IsFormer => Former.Any(player => player.Id == Edit);
@@ -117,6 +139,21 @@ public sealed class IndexModel(SquadBook squad, DrillBook book, PlayerErasure er
         var csv = SquadCsv.Write(await squad.ListAsync(team.Id, cancellationToken));
         await trail.AddAsync(AuditAct.Export, $"The squad of {team.Name}", cancellationToken);
         return File(Encoding.UTF8.GetBytes(csv), "text/csv; charset=utf-8", "squad.csv");
+    }
+
+    /// <summary>Undoes the import of the last minutes, if there was one.</summary>
+    [ForHead]
+    public async Task<IActionResult> OnPostUndoImportAsync(CancellationToken cancellationToken)
+    {
+        var team = await squad.TeamAsync(HttpContext.ChosenTeam(Team), cancellationToken);
+        if (last.Of(team.Id) is { } imported)
+        {
+            await squad.UndoAsync(imported, cancellationToken);
+            last.Forget(team.Id);
+            await trail.AddAsync(AuditAct.Correction, $"Undid the import into the squad of {team.Name}", cancellationToken);
+        }
+
+        return RedirectToPage(new { Team });
     }
 
     public async Task<IActionResult> OnPostArchiveAsync(int id, bool away, CancellationToken cancellationToken) =>
