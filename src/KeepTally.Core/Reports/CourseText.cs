@@ -41,11 +41,11 @@ public static class CourseText
         var difference = new ShareDifference(goes.Early, goes.Late);
         return goes.Early.Of == 0 || goes.Late.Of == 0 ? ""
             : difference.IsSettled
-                ? $"{(difference.Value > 0 ? "Fewer" : "More")} were made in the second half of the time: {ShareWords.Plain(goes.Late)}, against {ShareWords.Plain(goes.Early)} in the first."
+                ? $"The share made was {(difference.Value > 0 ? "lower" : "higher")} in the second half of the time: {ShareWords.Plain(goes.Late)}, against {ShareWords.Plain(goes.Early)} in the first."
             : $"{ShareWords.Plain(goes.Early)} made in the first half of the time, {ShareWords.Plain(goes.Late)} in the second: no clear difference.";
     }
 
-    /// <summary>The places from which clearly fewer were made late than early; says so, too, where there is none.</summary>
+    /// <summary>The places from which the share made was clearly lower late than early; says so, too, where there is none.</summary>
     public static string Places(IReadOnlyList<LateGoes> places)
     {
         var tired = places
@@ -53,7 +53,7 @@ public static class CourseText
             .Select(place => $"{Phrase.Words(place.Place)} ({ShareWords.Plain(place.Early)}, then {ShareWords.Plain(place.Late)})")
             .ToArray();
         return tired.Length > 0
-            ? $"Clearly fewer were made in the second half of the time from {Phrase.List(tired)}."
-            : "At no place were clearly fewer made in the second half of the time.";
+            ? $"The share made was clearly lower in the second half of the time from {Phrase.List(tired)}."
+            : "At no place was the share made clearly lower in the second half of the time.";
     }
 }

@@ -89,13 +89,14 @@ public sealed class SheetCourseTests
         Assert.Equal(["near", "near", "near", "far"], goes.Select(go => go.Place));
         Assert.Equal([new Share(2, 2), new Share(0, 1), default, new Share(0, 1)], minutes.Select(minute => minute.Goes));
         Assert.Equal([new("near", new Share(2, 3), default), new("far", default, new Share(0, 1))], places);
-        Assert.Equal("At no place were clearly fewer made in the second half of the time.", CourseText.Places(places));
+        Assert.Equal("At no place was the share made clearly lower in the second half of the time.", CourseText.Places(places));
     }
 
     [Theory]
-    [InlineData(9, 10, 1, 10, "Fewer were made in the second half of the time: 1 of 10, against 9 of 10 in the first.")]
-    [InlineData(1, 10, 9, 10, "More were made in the second half of the time: 9 of 10, against 1 of 10 in the first.")]
+    [InlineData(9, 10, 1, 10, "The share made was lower in the second half of the time: 1 of 10, against 9 of 10 in the first.")]
+    [InlineData(1, 10, 9, 10, "The share made was higher in the second half of the time: 9 of 10, against 1 of 10 in the first.")]
     [InlineData(5, 10, 4, 10, "5 of 10 made in the first half of the time, 4 of 10 in the second: no clear difference.")]
+    [InlineData(9, 10, 10, 40, "The share made was lower in the second half of the time: 10 of 40, against 9 of 10 in the first.")]
     [InlineData(5, 10, 0, 0, "")]
     public void Halves_are_told_apart_only_where_they_can_be(int early, int earlyOf, int late, int lateOf, string told) =>
         Assert.Equal(told, CourseText.Halves(new LateGoes("", new Share(early, earlyOf), new Share(late, lateOf))));
@@ -110,7 +111,7 @@ public sealed class SheetCourseTests
         ];
 
         Assert.Equal(
-            "Clearly fewer were made in the second half of the time from left corner (9 of 10, then 1 of 10).",
+            "The share made was clearly lower in the second half of the time from left corner (9 of 10, then 1 of 10).",
             CourseText.Places(places)
         );
     }
