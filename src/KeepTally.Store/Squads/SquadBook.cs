@@ -152,7 +152,7 @@ public sealed class SquadBook(TallyDb db, TenantScope scope)
         CancellationToken cancellationToken = default
     )
     {
-        var (added, changed) = (new List<Player>(), new List<(int, PlayerDetails, bool)>());
+        var (added, changed) = (new List<Player>(), new List<(int, PlayerDetails, PlayerDetails, bool)>());
         foreach (var row in rows)
         {
             var player = row.Known is { } known ? await db.Players.FindAsync([known.Id], cancellationToken) : null;
@@ -164,7 +164,7 @@ public sealed class SquadBook(TallyDb db, TenantScope scope)
             }
             else
             {
-                changed.Add((player.Id, PlayerDetails.Of(player), player.Archived));
+                changed.Add((player.Id, PlayerDetails.Of(player), row.Details, player.Archived));
             }
 
             row.Details.WriteTo(player);
@@ -177,14 +177,14 @@ public sealed class SquadBook(TallyDb db, TenantScope scope)
     }
 
     /// <summary>
-    /// Undoes an import: who was changed is as before, who was new is gone, or has left the squad where they have been at a practice
+    /// Undoes an import: who was changed is as before, unless they were changed again since; who was new is gone, or has left the squad where they have been at a practice
     /// since.
     /// </summary>
     public async Task UndoAsync(ImportedSquad imported, CancellationToken cancellationToken = default)
     {
-        foreach (var (id, before, archived) in imported.Changed)
+        foreach (var (id, before, after, archived) in imported.Changed)
         {
-            if (await db.Players.FindAsync([id], cancellationToken) is { } player)
+            if (await db.Players.FindAsync([id], cancellationToken) is { } player && PlayerDetails.Of(player) == after)
             {
                 before.WriteTo(player);
                 player.Archived = archived;
