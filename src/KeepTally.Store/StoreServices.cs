@@ -7,6 +7,7 @@ using KeepTally.Store.People;
 using KeepTally.Store.Planning;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Results;
+using KeepTally.Store.Seasons;
 using KeepTally.Store.Squads;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Diagnostics;
@@ -75,6 +76,7 @@ public static class StoreServices
         services.AddScoped<BestBook>();
         services.AddScoped<LoadBook>();
         services.AddScoped<PracticeExport>();
+        services.AddScoped<SeasonBook>();
         services.AddScoped<SeasonExport>();
         services.AddScoped<PracticeImport>();
         services.AddScoped<PastBook>();

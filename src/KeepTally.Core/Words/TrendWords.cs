@@ -29,6 +29,16 @@ public static class TrendWords
             : $"Steady: {ShareWords.Percent(all.Value)} over {Phrase.Of(trend.Practices, "practice")} and {goes}. The change is {points} percentage points a week.";
     }
 
+    /// <summary>A trend in a word and an arrow, "up" and "↗": up, down, or steady; both empty where there is none.</summary>
+    public static (string Word, string Arrow) InAWord(Trend? trend) =>
+        trend switch
+        {
+            null => ("", ""),
+            { IsChange: false } => ("steady", "→"),
+            { PerWeek: > 0 } => ("up", "↗"),
+            _ => ("down", "↘"),
+        };
+
     /// <summary>How a figure has gone from practice to practice.</summary>
     /// <param name="trend">The trend.</param>
     /// <param name="practices">The number of practices.</param>

@@ -55,6 +55,8 @@ public sealed class TallyDb(DbContextOptions<TallyDb> options, TenantScope scope
 
     public DbSet<EndedSession> EndedSessions => Set<EndedSession>();
 
+    public DbSet<ClosedSeason> Seasons => Set<ClosedSeason>();
+
     public DbSet<AuditEntry> Audit => Set<AuditEntry>();
 
     protected override void OnModelCreating(ModelBuilder builder)
@@ -69,6 +71,12 @@ public sealed class TallyDb(DbContextOptions<TallyDb> options, TenantScope scope
         builder.Entity<Team>().Property(team => team.StopReasons).HasDefaultValue("");
         builder.Entity<Team>().Property(team => team.DailyCard).HasDefaultValue("");
         builder.Entity<Team>().Property(team => team.DailyMinutes).HasDefaultValue(5.0);
+        builder.Entity<ClosedSeason>(season =>
+        {
+            season.HasOne<Team>().WithMany().HasForeignKey(each => each.TeamId);
+            season.HasIndex(each => new { each.TeamId, each.LastDay }).IsUnique();
+            season.Property(each => each.Name).HasMaxLength(40);
+        });
         builder.Entity<Gear>().HasKey(each => each.Item);
         builder.Entity<Player>(player =>
         {
@@ -157,6 +165,7 @@ public sealed class TallyDb(DbContextOptions<TallyDb> options, TenantScope scope
         builder.Entity<Team>().HasQueryFilter(team => Everything || Within.Contains(team.Id));
         builder.Entity<Player>().HasQueryFilter(player => Everything || Within.Contains(player.TeamId));
         builder.Entity<KeptPair>().HasQueryFilter(pair => Everything || Within.Contains(pair.TeamId));
+        builder.Entity<ClosedSeason>().HasQueryFilter(season => Everything || Within.Contains(season.TeamId));
         builder.Entity<DeviceKey>().HasQueryFilter(key => Everything || Within.Contains(key.TeamId));
         builder
             .Entity<Practice>()

@@ -243,6 +243,31 @@ namespace KeepTally.Store.Migrations
                     b.ToTable("Circuits", (string)null);
                 });
 
+            modelBuilder.Entity("KeepTally.Store.Tables.ClosedSeason", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateOnly>("LastDay")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasMaxLength(40)
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("TeamId")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("TeamId", "LastDay")
+                        .IsUnique();
+
+                    b.ToTable("Seasons");
+                });
+
             modelBuilder.Entity("KeepTally.Store.Tables.ClubLoads", b =>
                 {
                     b.Property<int>("Id")
@@ -895,6 +920,15 @@ namespace KeepTally.Store.Migrations
                     b.HasOne("KeepTally.Store.Tables.Block", null)
                         .WithOne("Circuit")
                         .HasForeignKey("KeepTally.Store.Tables.CircuitBlock", "BlockId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("KeepTally.Store.Tables.ClosedSeason", b =>
+                {
+                    b.HasOne("KeepTally.Store.Tables.Team", null)
+                        .WithMany()
+                        .HasForeignKey("TeamId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
                 });

@@ -33,13 +33,14 @@ public sealed class PracticeList(TallyDb db, DrillBook book, TextCache texts, Ti
             .ToListAsync(cancellationToken);
     }
 
-    /// <summary>Practices before today, the latest first.</summary>
+    /// <summary>Practices before today, the latest first; without those of closed seasons.</summary>
     public async Task<IReadOnlyList<Practice>> PastAsync(CancellationToken cancellationToken = default)
     {
         var today = Today;
         return await PracticeRows
             .Whole(db)
             .Where(practice => practice.Date < today)
+            .Where(practice => !db.Seasons.Any(closed => closed.TeamId == practice.TeamId && closed.LastDay >= practice.Date))
             .OrderByDescending(practice => practice.Date)
             .ThenByDescending(practice => practice.Start)
             .ThenByDescending(practice => practice.Id)

@@ -1,3 +1,5 @@
+using KeepTally.Store.Database;
+using KeepTally.Store.Seasons;
 using KeepTally.Store.Tables;
 using Microsoft.EntityFrameworkCore;
 
@@ -17,14 +19,21 @@ public sealed record PracticeFilter(
     bool OldestFirst = false
 )
 {
+    /// <summary>Of this season alone; null of any.</summary>
+    public Season? Season { get; init; }
+
+    /// <summary>Leaves out the practices of closed seasons.</summary>
+    public bool PresentOnly { get; init; }
+
     /// <summary>All of them, the latest first.</summary>
     public static PracticeFilter None { get; } = new();
 
-    /// <summary>Whether it leaves any out.</summary>
-    public bool IsSet => this with { OldestFirst = false } != None;
+    /// <summary>Whether anything was searched for.</summary>
+    public bool IsSet => this with { OldestFirst = false, Season = null, PresentOnly = false } != None;
 
-    internal IQueryable<Practice> Of(IQueryable<Practice> practices)
+    internal IQueryable<Practice> Of(TallyDb db)
     {
+        IQueryable<Practice> practices = db.Practices;
         if (Text.Trim() is { Length: > 0 } text)
         {
             var like = $"%{text.Replace(@"\", @"\\").Replace("%", @"\%").Replace("_", @"\_")}%";
@@ -39,6 +48,22 @@ public sealed record PracticeFilter(
             && (From == null || practice.Date >= From)
             && (To == null || practice.Date <= To)
         );
+        if (Season is { } season)
+        {
+            practices = practices.Where(practice =>
+                practice.TeamId == season.Team
+                && (season.First == null || practice.Date >= season.First)
+                && (season.Last == null || practice.Date <= season.Last)
+            );
+        }
+
+        if (PresentOnly)
+        {
+            practices = practices.Where(practice =>
+                !db.Seasons.Any(closed => closed.TeamId == practice.TeamId && closed.LastDay >= practice.Date)
+            );
+        }
+
         return OldestFirst
             ? practices.OrderBy(practice => practice.Date).ThenBy(practice => practice.Id)
             : practices.OrderByDescending(practice => practice.Date).ThenByDescending(practice => practice.Id);

@@ -4,6 +4,7 @@ using KeepTally.Core.Reports;
 using KeepTally.Core.Time;
 using KeepTally.Store.Database;
 using KeepTally.Store.Practices;
+using KeepTally.Store.Seasons;
 using Microsoft.EntityFrameworkCore;
 
 namespace KeepTally.Store.Results;
@@ -24,17 +25,36 @@ public sealed class PastBook(TallyDb db, ScoredRuns outcomes)
         string? card = null,
         DateOnly? since = null,
         CancellationToken cancellationToken = default
+    ) => await OfAsync(team, card, since ?? DateOnly.MinValue, DateOnly.MaxValue, RunsBack, cancellationToken);
+
+    /// <summary>Every sheet of a season that was begun, the oldest first, however many there are.</summary>
+    public async Task<IReadOnlyList<PastSheet>> OfSeasonAsync(Season season, CancellationToken cancellationToken = default) =>
+        await OfAsync(
+            season.Team,
+            null,
+            season.First ?? DateOnly.MinValue,
+            season.Last ?? DateOnly.MaxValue,
+            int.MaxValue,
+            cancellationToken
+        );
+
+    private async Task<IReadOnlyList<PastSheet>> OfAsync(
+        int team,
+        string? card,
+        DateOnly from,
+        DateOnly to,
+        int most,
+        CancellationToken cancellationToken
     )
     {
-        var from = since ?? DateOnly.MinValue;
         var found = await db
             .Runs.Where(run => run.Block!.Pause == null)
             .Where(run => card == null || run.Block!.Circuit != null || run.Block.CardVersion!.CardId == card)
             .Join(db.Practices, run => run.Block!.PracticeId, practice => practice.Id, (run, practice) => new { run, practice })
-            .Where(pair => pair.practice.TeamId == team && pair.practice.Date >= from)
+            .Where(pair => pair.practice.TeamId == team && pair.practice.Date >= from && pair.practice.Date <= to)
             .OrderByDescending(pair => pair.practice.Date)
             .ThenByDescending(pair => pair.run.Id)
-            .Take(RunsBack)
+            .Take(most)
             .Select(pair => new
             {
                 pair.run.Id,

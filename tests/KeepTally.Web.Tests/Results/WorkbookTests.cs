@@ -39,8 +39,8 @@ public sealed class WorkbookTests(PastPageTests.Club club) : IClassFixture<PastP
     public async Task A_season_holds_what_the_pages_of_its_players_and_practices_say()
     {
         var http = club.Home.Visit().Http;
-        var sheets = SheetsOf(await http.GetByteArrayAsync(new Uri("/results?handler=Season&of=1", UriKind.Relative)));
-        var csv = await http.GetStringAsync(new Uri("/results?handler=SeasonCsv&of=1", UriKind.Relative));
+        var sheets = SheetsOf(await http.GetByteArrayAsync(new Uri("/squad/season?handler=File&team=1", UriKind.Relative)));
+        var csv = await http.GetStringAsync(new Uri("/squad/season?handler=Csv&team=1", UriKind.Relative));
 
         Assert.Equal(["Players", "Results", "Attendance", "Loads", "Taps"], sheets.Keys);
         Assert.Equal(RowsOf(csv), sheets["Results"]);
