@@ -45,6 +45,19 @@ public static class CourseText
             : $"{ShareWords.Plain(goes.Early)} made in the first half of the time, {ShareWords.Plain(goes.Late)} in the second: no clear difference.";
     }
 
+    /// <summary>
+    /// The place from which the lowest share was made, where that is clearly lower than from the others together; says so, too,
+    /// where none is.
+    /// </summary>
+    public static string Spots(IReadOnlyList<LateGoes> places)
+    {
+        var lowest = places.Where(place => place.All.Of > 0).MinBy(place => place.All.Value)!;
+        var rest = Share.Sum(places.Where(place => place != lowest).Select(place => place.All));
+        return new ShareDifference(lowest.All, rest) is { IsSettled: true, Value: < 0 }
+            ? $"The lowest share was made from {Phrase.Words(lowest.Place)}: {ShareWords.Plain(lowest.All)}, against {ShareWords.Plain(rest)} from the other places."
+            : "No place was clearly harder than the others.";
+    }
+
     /// <summary>The places from which the share made was clearly lower late than early; says so, too, where there is none.</summary>
     public static string Places(IReadOnlyList<LateGoes> places)
     {

@@ -1,7 +1,6 @@
 using KeepTally.Core.Cards;
 using KeepTally.Core.Identity;
 using KeepTally.Core.Reports;
-using KeepTally.Core.Rules.Zones;
 using KeepTally.Core.Scoring;
 using KeepTally.Core.Text;
 
@@ -10,9 +9,6 @@ namespace KeepTally.Store.Results;
 /// <summary>The kind of a <see cref="PlayerCount"/>.</summary>
 public enum PlayerCountKind
 {
-    /// <summary>A zone the player was asked for.</summary>
-    Zone,
-
     /// <summary>A move the coach called for.</summary>
     Called,
 
@@ -21,7 +17,7 @@ public enum PlayerCountKind
 }
 
 /// <summary>How often a player made something in a drill, over all practices in which it was scored alike.</summary>
-/// <param name="Kind">The kind of count: outcome, zone or tag.</param>
+/// <param name="Kind">The kind of count: called move or work at a job.</param>
 /// <param name="Name">The name of what is counted.</param>
 /// <param name="Made">The number made.</param>
 /// <param name="Of">How often it was asked for; null where it is only counted.</param>
@@ -31,7 +27,6 @@ public sealed record PlayerCount(PlayerCountKind Kind, string Name, int Made, in
     public string KindWords =>
         Kind switch
         {
-            PlayerCountKind.Zone => "zones",
             PlayerCountKind.Called => "called moves",
             PlayerCountKind.Job => "work at jobs",
         };
@@ -51,7 +46,6 @@ public sealed record PlayerCount(PlayerCountKind Kind, string Name, int Made, in
         CalledRow[] called = [.. sheets.SelectMany(sheet => sheet.Outcome.Called).Where(row => row.Unit == player)];
         return
         [
-            .. (stage.Targets?.Names ?? []).Select(zone => OfZone(zone, reports)).Where(row => row.Of > 0),
             .. called
                 .GroupBy(row => row.Move)
                 .Select(move => new PlayerCount(
@@ -65,17 +59,6 @@ public sealed record PlayerCount(PlayerCountKind Kind, string Name, int Made, in
                 .Select(outcome => new PlayerCount(PlayerCountKind.Job, outcome.Label, In(outcome.Id, reports), null))
                 .Where(row => row.Made > 0),
         ];
-    }
-
-    private static PlayerCount OfZone(string zone, UnitReport[] reports)
-    {
-        var landed = reports.SelectMany(report => report.Zones).Where(asked => asked.Key == zone).SelectMany(asked => asked.Value);
-        return new PlayerCount(
-            PlayerCountKind.Zone,
-            Phrase.Capital(Phrase.Words(zone)),
-            landed.Where(each => each.Key == zone).Sum(each => each.Value),
-            landed.Sum(each => each.Value)
-        );
     }
 
     private static int In(string outcome, UnitReport[] reports) =>

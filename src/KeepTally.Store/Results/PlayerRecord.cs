@@ -32,6 +32,7 @@ public sealed record PlayerRecord(
                             .Select(past => new PlayerDrill(each.Way.Card, each.Way.Stage, past, RestOf(each.Way, player))
                             {
                                 Counts = PlayerCount.AllOf(player, each.Way.Stage, [.. each.Alike]),
+                                Zones = PlayerZone.AllOf(player, each.Way.Stage, [.. each.Alike]),
                             })
                     ),
             ],
@@ -69,6 +70,9 @@ public sealed record PlayerDrill(DrillCard Card, Stage Stage, PlayerPast Past, S
 {
     /// <summary>The player's zones, called moves and work at jobs, a row for each.</summary>
     public IReadOnlyList<PlayerCount> Counts { get; init; } = [];
+
+    /// <summary>The zones the player was asked for, practice by practice; none in a drill without zones.</summary>
+    public IReadOnlyList<PlayerZone> Zones { get; init; } = [];
 
     /// <summary>Fewer goes than this set nobody apart.</summary>
     private const int Few = 20;

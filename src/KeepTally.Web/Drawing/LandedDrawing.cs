@@ -1,5 +1,7 @@
 using System.Globalization;
 using System.Xml.Linq;
+using KeepTally.Core.Judgement;
+using KeepTally.Core.Layout;
 using KeepTally.Core.Reports;
 using KeepTally.Core.Rules.Zones;
 using KeepTally.Core.Text;
@@ -15,32 +17,42 @@ public static class LandedDrawing
     private const double Wide = 200;
     private const double Edge = 4;
 
-    /// <summary>The picture; null where the zones are not drawn or none was asked.</summary>
+    /// <summary>The picture of a drill that was run; null where the zones are not drawn or none was asked.</summary>
     public static string? Of(DrillResult drill)
     {
-        if (drill.Stage.Targets is not { } targets || ZoneBoxes.Of(drill.Card.Layout, targets) is not { } zones)
-        {
-            return null;
-        }
-
         var landed = drill
             .Rows.SelectMany(row => row.Report.Zones)
             .SelectMany(row => row.Value, (row, to) => (Asked: row.Key, To: to.Key, to.Value))
             .ToLookup(each => each.Asked);
-        if (landed.Count == 0)
+        return drill.Stage.Targets is not { } targets || landed.Count == 0
+            ? null
+            : Of(
+                drill.Card.Layout,
+                targets,
+                [
+                    .. targets.Names.Select(zone =>
+                    {
+                        var hit = landed[zone].Where(each => each.To == zone).Sum(each => each.Value);
+                        var astray = landed.Where(each => each.Key != zone).SelectMany(each => each).Where(each => each.To == zone);
+                        return (zone, new Share(hit, landed[zone].Sum(each => each.Value)), astray.Sum(each => each.Value));
+                    }),
+                ]
+            );
+    }
+
+    /// <summary>The picture; null where the zones are not drawn.</summary>
+    /// <param name="layout">The layout of the card.</param>
+    /// <param name="targets">The zones of the stage.</param>
+    /// <param name="told">Each zone: how often it was hit of how often it was asked, and how often it was hit when another was.</param>
+    public static string? Of(Diagram? layout, Targets targets, IReadOnlyList<(string Zone, Share Hit, int Astray)> told)
+    {
+        if (ZoneBoxes.Of(layout, targets) is not { } zones)
         {
             return null;
         }
 
         var scale = Wide / zones.Length;
         var high = zones.Width * scale;
-        var told = targets.Names.Select(zone =>
-        {
-            var asked = landed[zone].Sum(each => each.Value);
-            var came = landed[zone].Where(each => each.To == zone).Sum(each => each.Value);
-            var astray = landed.Where(each => each.Key != zone).SelectMany(each => each).Where(each => each.To == zone);
-            return (Zone: zone, Asked: asked, Came: came, Astray: astray.Sum(each => each.Value));
-        });
         return new XElement(
             "svg",
             new XAttribute("viewBox", $"{N(-Edge)} {N(-Edge)} {N(Wide + (2 * Edge))} {N(high + (2 * Edge))}"),
@@ -50,7 +62,9 @@ public static class LandedDrawing
                 "aria-label",
                 string.Join(
                     "; ",
-                    told.Select(each => $"{Phrase.Words(each.Zone)}: {each.Came} of {each.Asked} asked came, {each.Astray} astray")
+                    told.Select(each =>
+                        $"{Phrase.Words(each.Zone)}: {each.Hit.Made} of {each.Hit.Of} asked landed there, {each.Astray} astray"
+                    )
                 )
             ),
             new XElement(
@@ -63,11 +77,11 @@ public static class LandedDrawing
         ).ToString(SaveOptions.DisableFormatting);
     }
 
-    private static XElement Zone(ZoneBox box, (string Zone, int Asked, int Came, int Astray) told, double high)
+    private static XElement Zone(ZoneBox box, (string Zone, Share Hit, int Astray) told, double high)
     {
         var (x, y, width, height) = (box.X * Wide, box.Y * high, box.Length * Wide, box.Width * high);
         var size = Math.Min(height * 0.34, width * 0.24);
-        var share = told.Asked == 0 ? 0 : (double)told.Came / told.Asked;
+        var share = told.Hit.Of == 0 ? 0 : told.Hit.Value;
         return new XElement(
             "g",
             new XElement(
@@ -86,7 +100,12 @@ public static class LandedDrawing
                 new XAttribute("width", N(width)),
                 new XAttribute("height", N(height))
             ),
-            Words(x + (width / 2), y + (height / 2) + (size * 0.3), size, told.Asked == 0 ? "–" : $"{told.Came}/{told.Asked}"),
+            Words(
+                x + (width / 2),
+                y + (height / 2) + (size * 0.3),
+                size,
+                told.Hit.Of == 0 ? "–" : $"{told.Hit.Made}/{told.Hit.Of}"
+            ),
             told.Astray > 0 ? Words(x + (width / 2), y + (height / 2) + (size * 1.15), size * 0.55, $"+{told.Astray} astray") : null
         );
     }

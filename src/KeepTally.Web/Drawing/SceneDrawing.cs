@@ -21,7 +21,7 @@ public abstract class SceneDrawing(Scene scene, string key, Pacing pacing)
     private protected Scene Scene { get; } = scene;
 
     /// <summary>The size a cone is drawn at, in metres; all that is no size of the floor goes by it.</summary>
-    private protected double Unit => Math.Max(Scene.Surface.Length, Scene.Surface.Width * 1.6) / 60;
+    private protected virtual double Unit => Math.Max(Scene.Surface.Length, Scene.Surface.Width * 1.6) / 60;
 
     private protected XElement Frame(string kind, string words, IEnumerable<XElement> parts, (Spot Low, Spot High) bounds)
     {

@@ -1,3 +1,4 @@
+using System.Globalization;
 using System.Text.RegularExpressions;
 using KeepTally.Core.Judgement;
 using KeepTally.Core.Reports;
@@ -68,12 +69,20 @@ public sealed partial class PastPageTests(PastPageTests.Club club) : IClassFixtu
             {
                 var folds = drill
                     .QuerySelectorAll("details")
-                    .ToLookup(fold => fold.QuerySelector("summary")!.TextContent == "In detail: zones");
-                foreach (var zones in folds[true])
+                    .ToDictionary(fold => fold.QuerySelector("summary")!.TextContent.Split(';')[0]);
+                if (folds.TryGetValue("Zones by practice", out var zones))
                 {
-                    Assert.Equal(
-                        Sums(Assert.Single(folds[false]).QuerySelectorAll("tbody tr")),
-                        Sums(zones.QuerySelectorAll("tbody tr"))
+                    var all = Sums(folds["By practice"].QuerySelectorAll("tbody tr"));
+                    var cells = zones
+                        .QuerySelectorAll("tbody tr")
+                        .Select(row => row.QuerySelectorAll("td").Select(cell => HitOf(cell.TextContent)).ToArray())
+                        .ToArray();
+                    Assert.Equal(all, (cells.Sum(row => row[^1].Hit), cells.Sum(row => row[^1].Of)));
+                    Assert.All(cells, row => Assert.Equal(row[^1].Of, row.SkipLast(1).Sum(day => day.Of)));
+                    Assert.StartsWith(
+                        "Ask next for ",
+                        drill.QuerySelector(".landed")!.ParentElement!.TextContent.Trim(),
+                        StringComparison.Ordinal
                     );
                     seen++;
                 }
@@ -81,6 +90,11 @@ public sealed partial class PastPageTests(PastPageTests.Club club) : IClassFixtu
         }
 
         Assert.True(seen > 0);
+
+        static (int Hit, int Of) HitOf(string cell) =>
+            cell.Split('/') is [var hit, var of]
+                ? (int.Parse(hit, CultureInfo.InvariantCulture), int.Parse(of, CultureInfo.InvariantCulture))
+                : (0, 0);
 
         static (int Made, int Of) Sums(IEnumerable<AngleSharp.Dom.IElement> rows) =>
             (rows.Sum(row => Whole(row.QuerySelectorAll("td")[0])), rows.Sum(row => Whole(row.QuerySelectorAll("td")[1])));

@@ -1,7 +1,9 @@
 using System.Globalization;
 using KeepTally.Core.Judgement;
 using KeepTally.Core.Loads;
+using KeepTally.Core.Reports;
 using KeepTally.Core.Rules.Measures;
+using KeepTally.Core.Rules.Zones;
 using KeepTally.Core.Simulation;
 using KeepTally.Core.Text;
 using KeepTally.Core.Time;
@@ -10,6 +12,7 @@ using KeepTally.Screen.Charts;
 using KeepTally.Store.Results;
 using KeepTally.Store.Squads;
 using KeepTally.Store.Tables;
+using KeepTally.Web.Drawing;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
@@ -95,6 +98,46 @@ public sealed class IndexModel(SquadBook squad, PastBook past, LoadBook loads, T
             Given = given,
         };
         return SimulationWords.ParOf(par, simulator.Run(settings), given);
+    }
+
+    /// <summary>Where the player hit the zones that were asked for, with the one to ask next; null where there are none.</summary>
+    public static ChartView? ZonesOf(PlayerDrill drill)
+    {
+        if (drill.Stage.Targets is not { } targets || drill.Zones.Count == 0)
+        {
+            return null;
+        }
+
+        PastPractice[] days =
+        [
+            .. drill.Zones.SelectMany(zone => zone.Days).Select(day => day.Practice).Distinct().OrderBy(practice => practice.Date),
+        ];
+        var map = LandedDrawing.Of(drill.Card.Layout, targets, [.. drill.Zones.Select(zone => (zone.Zone, zone.All, zone.Astray))]);
+        return new ChartView(
+            AskNext.Of([.. drill.Zones.Select(zone => (zone.Zone, zone.All))]),
+            map ?? "",
+            map is null ? "" : "In each zone: hit, of all asked for. Astray: hit when another zone was asked for."
+        )
+        {
+            Table = new ChartTable(
+                "Zones by practice",
+                ["Zone", .. days.Select(day => day.Date.ToString("d MMM", CultureInfo.InvariantCulture)), "All"],
+                [
+                    .. drill.Zones.Select(zone =>
+                        (IReadOnlyList<string>)
+                            [
+                                Phrase.Capital(Phrase.Words(zone.Zone)),
+                                .. days.Select(day =>
+                                    zone.Days.FirstOrDefault(each => each.Practice == day) is { Hit.Of: > 0 } on
+                                        ? $"{on.Hit.Made}/{on.Hit.Of}"
+                                        : "·"
+                                ),
+                                zone.All.Of > 0 ? $"{zone.All.Made}/{zone.All.Of}" : "·",
+                            ]
+                    ),
+                ]
+            ),
+        };
     }
 
     /// <summary>The limit of a day for a kind at this age; null where there is none or the age is not known.</summary>

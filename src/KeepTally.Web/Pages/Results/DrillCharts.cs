@@ -1,3 +1,4 @@
+using KeepTally.Core.Judgement;
 using KeepTally.Core.Live;
 using KeepTally.Core.Reports;
 using KeepTally.Core.Rules.Measures;
@@ -6,6 +7,7 @@ using KeepTally.Core.Text;
 using KeepTally.Core.Time;
 using KeepTally.Core.Words;
 using KeepTally.Screen.Charts;
+using KeepTally.Web.Drawing;
 
 namespace KeepTally.Web.Pages.Results;
 
@@ -105,20 +107,25 @@ public static class DrillCharts
                 "Each column is a minute: all goes, and filled those that were made."
             )
             {
-                Table = new ChartTable(
+                Table = TableOf(
                     "Goes by minute",
-                    ["Minute", "Made", "of"],
-                    [
-                        .. minutes.Select(minute =>
-                            (IReadOnlyList<string>)
-                                [$"{minute.Minute + 1}", Phrase.Figure(minute.Goes.Made), Phrase.Figure(minute.Goes.Of)]
-                        ),
-                    ]
+                    "Minute",
+                    minutes,
+                    minute => $"{minute.Minute + 1}",
+                    ("Made", minute => minute.Goes)
                 ),
             };
         }
 
         var places = LateGoes.ByPlace(sheets);
+        if (PlaceDrawing.Of(drill, places) is { } map)
+        {
+            yield return new ChartView(CourseText.Spots(places), map, "At each place: made of all goes; fuller is more.")
+            {
+                Table = TableOf("Goes by place", "Place", places, place => place.Place, ("Made", place => place.All)),
+            };
+        }
+
         if (places.Count > 1 && places.Any(place => place.Early.Of > 0 && place.Late.Of > 0))
         {
             var told = CourseText.Places(places);
@@ -131,21 +138,34 @@ public static class DrillCharts
                 "Ring: first half of the time. Dot: second half. The line is the likely range."
             )
             {
-                Table = new ChartTable(
-                    "Goes by place",
-                    ["Place", "First half", "Second half"],
-                    [
-                        .. places.Select(place =>
-                            (IReadOnlyList<string>)
-                                [
-                                    Phrase.Capital(Phrase.Words(place.Place)),
-                                    ShareWords.Plain(place.Early),
-                                    ShareWords.Plain(place.Late),
-                                ]
-                        ),
-                    ]
+                Table = TableOf(
+                    "Goes by place and half",
+                    "Place",
+                    places,
+                    place => place.Place,
+                    ("First half", place => place.Early),
+                    ("Second half", place => place.Late)
                 ),
             };
         }
     }
+
+    /// <summary>Shares in words, a row for each of what they are of.</summary>
+    private static ChartTable TableOf<T>(
+        string caption,
+        string head,
+        IEnumerable<T> rows,
+        Func<T, string> name,
+        params (string Head, Func<T, Share> Share)[] columns
+    ) =>
+        new(
+            caption,
+            [head, .. columns.Select(column => column.Head)],
+            [
+                .. rows.Select(row =>
+                    (IReadOnlyList<string>)
+                        [Phrase.Capital(Phrase.Words(name(row))), .. columns.Select(column => ShareWords.Plain(column.Share(row)))]
+                ),
+            ]
+        );
 }
