@@ -35,6 +35,9 @@ public sealed record SheetViewModel(
 
     public Balance Balance => Balance.Of([Plan], Open.Shelf);
 
+    /// <summary>How hard and how busy the practice is from beginning to end.</summary>
+    public PlanCourse Course => PlanCourse.Of(Report, Open.Shelf);
+
     /// <summary>Drills in reserve, each with its name.</summary>
     public IReadOnlyList<(string Card, string Name)> Reserve =>
         [.. Plan.Reserve.Select(card => (card, Open.Shelf.Find(card)?.Name ?? card))];
