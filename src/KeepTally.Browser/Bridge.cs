@@ -18,6 +18,7 @@ internal static partial class Bridge
     private static IReadOnlyList<OpenRun> _opened = [];
     private static LivePractice? _practice;
     private static RunPresenter? _face;
+    private static BoardPresenter? _board;
     private static ClockPulse? _pulse;
     private static IReadOnlyList<string> _habits = [];
     private static ViewChanges _changes = new();
@@ -125,7 +126,8 @@ internal static partial class Bridge
             ],
         };
         _habits = file.Habits ?? [];
-        _face = new RunPresenter(_practice, _habits) { Calls = _face?.Calls };
+        _face = new RunPresenter(_practice, _habits) { Calls = _face?.Calls, TellsResults = !file.HidesScores };
+        _board = new BoardPresenter(_practice, !file.HidesScores);
         _pulse = new ClockPulse(_practice);
         _changes = new ViewChanges();
         foreach (var sheet in file.Runs.SelectMany(run => run.Sheets))

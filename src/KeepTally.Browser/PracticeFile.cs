@@ -9,12 +9,14 @@ namespace KeepTally.Browser;
 /// <param name="Spare">Milliseconds left over at the end of the timing sheet; below nought where it does not fit.</param>
 /// <param name="Limits">What players may not do today, by their ids; left out where it is nobody's business.</param>
 /// <param name="Loads">What players may do of a kind today, where a limit is known.</param>
+/// <param name="HidesScores">Whether this device leaves out scores and results, as the players' board does where the coach wants it.</param>
 internal sealed record PracticeFile(
     IReadOnlyList<RunFile> Runs,
     IReadOnlyList<string>? Habits = null,
     IReadOnlyDictionary<string, Restrictions>? Limits = null,
     long Spare = 0,
-    IReadOnlyList<LoadFile>? Loads = null
+    IReadOnlyList<LoadFile>? Loads = null,
+    bool HidesScores = false
 );
 
 /// <summary>The load a player may still take of a kind today.</summary>

@@ -19,7 +19,8 @@ internal static class PracticeReader
             List(root, "habits", static habit => habit.GetString()!),
             Find(root, "limits") is { } limits ? Map(limits, static limit => (Restrictions)limit.GetInt32()) : null,
             Find(root, "spare")?.GetInt64() ?? 0,
-            List(root, "loads", Load)
+            List(root, "loads", Load),
+            Find(root, "hidesScores")?.GetBoolean() ?? false
         );
     }
 

@@ -35,7 +35,7 @@ internal static partial class Bridge
     /// <summary>The boards of the drill under way, one for each sheet.</summary>
     [JSExport]
     internal static string Boards(double now) =>
-        JsonSerializer.Serialize(BoardPresenter.Of(Practice, Moment(now)), ViewJson.Default.IReadOnlyListBoardView);
+        JsonSerializer.Serialize(_board!.At(Moment(now)), ViewJson.Default.IReadOnlyListBoardView);
 
     /// <summary>Appends what the clock calls for by now, and hands over what has changed on the screen since the last look.</summary>
     [JSExport]

@@ -29,6 +29,11 @@ internal static class BoardDrawing
     {
         var svg = new StringBuilder();
         Scores(svg, board.Scores);
+        if (board.Lead.Length > 0)
+        {
+            svg.Append("<div class=\"board-lead\">").Append(board.Lead).Append("</div>");
+        }
+
         var label = string.Join("; ", board.Bibs.Select(bib => $"{bib.Name}: {PlaceOf(board, bib)}"));
         svg.Append(
             CultureInfo.InvariantCulture,

@@ -4,19 +4,29 @@ using KeepTally.Core.Identity;
 using KeepTally.Core.Live;
 using KeepTally.Core.Measures;
 using KeepTally.Core.Places;
+using KeepTally.Core.Reports;
 using KeepTally.Core.SetUp;
 using KeepTally.Core.Text;
 using KeepTally.Core.Time;
+using KeepTally.Screen.Charts;
 
 namespace KeepTally.Screen;
 
 /// <summary>Puts who is where, and who goes where next, onto boards that players read from afar.</summary>
-public static class BoardPresenter
+/// <param name="practice">The practice.</param>
+/// <param name="showsScores">Whether scores and who leads are shown, as the coach has it.</param>
+public sealed class BoardPresenter(LivePractice practice, bool showsScores = true)
 {
     /// <summary>The number of boards that have room for two rows each, readable from the back of a hall.</summary>
     private const int Roomy = 2;
 
-    public static IReadOnlyList<BoardView> Of(LivePractice practice, Instant at)
+    /// <summary>The lead is drawn up to the last change of the score, and a little on, so that one sees how it stands.</summary>
+    private const double Room = 1.06;
+
+    private readonly Dictionary<SheetId, (int Version, string Picture)> _leads = [];
+
+    /// <summary>The boards of the drill under way at a moment, one for each sheet that is played now.</summary>
+    public IReadOnlyList<BoardView> At(Instant at)
     {
         if (practice.Current >= practice.Runs.Count)
         {
@@ -28,7 +38,7 @@ public static class BoardPresenter
         return [.. open.Select(each => Of(each, run.Sheets.ToList().IndexOf(each), open.Length > Roomy, at))];
     }
 
-    private static BoardView Of(RunSheet each, int order, bool flat, Instant at)
+    private BoardView Of(RunSheet each, int order, bool flat, Instant at)
     {
         var live = each.Sheet;
         var from = live.Floor.Now;
@@ -67,9 +77,34 @@ public static class BoardPresenter
                         BibOf(live, board, player, letters[index], PatternOf(live, player, each.Stop?.Group ?? order), from, to)
                 ),
             ],
-            ScoresOf(live, at),
+            showsScores ? ScoresOf(live, at) : [],
             moving
-        );
+        )
+        {
+            Lead = showsScores ? LeadOf(each) : "",
+        };
+    }
+
+    /// <summary>The lead as it went, drawn anew only when something was tapped; empty where no lead is told.</summary>
+    private string LeadOf(RunSheet each)
+    {
+        var live = each.Sheet;
+        if (!LeadCourse.IsTold(live.Stage, live.Head))
+        {
+            return "";
+        }
+
+        if (!_leads.TryGetValue(each.Id, out var drawn) || drawn.Version != live.Version)
+        {
+            _leads[each.Id] = drawn = (
+                live.Version,
+                LeadCourse.Of(live) is [.., { Steps.Count: > 1 } game]
+                    ? LeadChart.Of(game, new Duration((long)(game.Steps[^1].At.Milliseconds * Room)), CourseText.Of(game))
+                    : ""
+            );
+        }
+
+        return drawn.Picture;
     }
 
     private static BoardScore[] ScoresOf(Sheet live, Instant at)

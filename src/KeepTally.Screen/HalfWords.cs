@@ -10,11 +10,14 @@ namespace KeepTally.Screen;
 internal static class HalfWords
 {
     /// <summary>"Half-time, Plain 3, Striped 2."; empty where the break is not in the middle.</summary>
-    internal static string At(LiveRun run, Instant at)
+    /// <param name="run">The run.</param>
+    /// <param name="at">The present moment.</param>
+    /// <param name="tellsScores">Whether it is told how it stood.</param>
+    internal static string At(LiveRun run, Instant at, bool tellsScores = true)
     {
         var scores = run.OpenAt(at).Select(each => Score(each.Sheet, at)).Where(score => score.Length > 0).ToArray();
         return run.Lead(at).Timeline is { } timeline && BreakWords.IsHalfTime(timeline.Plan)
-            ? scores.Length == 1
+            ? tellsScores && scores.Length == 1
                 ? $"Half-time, {scores[0]}."
                 : "Half-time."
             : "";

@@ -13,14 +13,15 @@ internal static class Prompt
     /// <param name="at">The present moment.</param>
     /// <param name="last">Whether this is the last drill of the practice.</param>
     /// <param name="before">What came of the drill before, until this one begins; empty where there is none.</param>
-    internal static string Of(LiveRun run, Instant at, bool last, string before) =>
+    /// <param name="tellsResults">Whether scores and results are told.</param>
+    internal static string Of(LiveRun run, Instant at, bool last, string before, bool tellsResults) =>
         string.Join(
             ' ',
             new[]
             {
                 run.IsStarted ? "" : before,
                 run.IsStarted ? "" : TooFewWords.Of(run),
-                Words(run, at, last),
+                Words(run, at, last, tellsResults),
                 Cue(run, at),
             }.Where(words => words.Length > 0)
         );
@@ -31,8 +32,8 @@ internal static class Prompt
 
     private static string Result(LiveRun run, Instant at) => run.VerdictAt(at) is { } verdict ? VerdictWords.Of(verdict) : "";
 
-    private static string WithResult(LiveRun run, Instant at, string words) =>
-        Result(run, at) is { Length: > 0 } result ? $"{result} {words}" : words;
+    private static string WithResult(LiveRun run, Instant at, bool tellsResults, string words) =>
+        tellsResults && Result(run, at) is { Length: > 0 } result ? $"{result} {words}" : words;
 
     /// <summary>The pinned cue while there is time to say it: before the start, in the count-in, at the change-over.</summary>
     private static string Cue(LiveRun run, Instant at)
@@ -41,7 +42,7 @@ internal static class Prompt
         return (!run.IsStarted || rests || run.IsPaused) && run.Sheets[0].Sheet.CueFor(null) is { } cue ? $"Say: “{cue}”" : "";
     }
 
-    private static string Words(LiveRun run, Instant at, bool last)
+    private static string Words(LiveRun run, Instant at, bool last, bool tellsResults)
     {
         if (!run.IsStarted)
         {
@@ -60,9 +61,10 @@ internal static class Prompt
             return WithResult(
                 run,
                 at,
+                tellsResults,
                 last
                     ? "That was the last drill."
-                    : $"{(run.VerdictAt(at) is null ? "Drill done. " : "")}Next drill when you are ready."
+                    : $"{(!tellsResults || run.VerdictAt(at) is null ? "Drill done. " : "")}Next drill when you are ready."
             );
         }
 
@@ -70,11 +72,11 @@ internal static class Prompt
         {
             IntervalKind.Change when run.Circuit is not null => "Last ball counts, then everyone to the next station.",
             IntervalKind.Change => InChange(run, at),
-            IntervalKind.Break when HalfWords.At(run, at) is { Length: > 0 } half => $"{half} Water.{Then(run, at)}",
+            IntervalKind.Break when HalfWords.At(run, at, tellsResults) is { Length: > 0 } half => $"{half} Water.{Then(run, at)}",
             IntervalKind.Break => $"Rest. Water.{Then(run, at)}",
             IntervalKind.Over when run.IsPause => $"{run.Name} is over. {(last ? "Finish" : "Go on")} when you are ready.",
             IntervalKind.Over =>
-                $"Time. {WithResult(run, at, $"{(Counts(run, at) ? "Count the last ball, then" : "Now")} {(last ? "finish" : "go on")}.")}",
+                $"Time. {WithResult(run, at, tellsResults, $"{(Counts(run, at) ? "Count the last ball, then" : "Now")} {(last ? "finish" : "go on")}.")}",
             _ => PastIts(run, at),
         };
     }

@@ -31,6 +31,9 @@ public sealed class RunPresenter(LivePractice practice, IReadOnlyList<string> ha
         set => (_calls, _clock) = (value, null);
     }
 
+    /// <summary>Whether results and scores are told in sentences; not on a players' board without them.</summary>
+    public bool TellsResults { get; init; } = true;
+
     /// <summary>One event of a sheet in the coach's words; empty for what is not tapped, moved or changed.</summary>
     public static string Describe(SheetId sheet, Sheet live, RunEvent runEvent) => TapList.Words(sheet, live, runEvent);
 
@@ -63,7 +66,7 @@ public sealed class RunPresenter(LivePractice practice, IReadOnlyList<string> ha
 
     /// <summary>The result of the drill that ended last, until the next one begins.</summary>
     private string ResultBefore(int current, Instant at) =>
-        practice.Runs.Take(current).LastOrDefault(run => run.IsEnded && run.IsStarted && !run.IsPause) is { } before
+        TellsResults && practice.Runs.Take(current).LastOrDefault(run => run.IsEnded && run.IsStarted && !run.IsPause) is { } before
             ? Prompt.Outcome(before, at)
             : "";
 
@@ -100,7 +103,7 @@ public sealed class RunPresenter(LivePractice practice, IReadOnlyList<string> ha
                 "resume" => "Resume",
                 _ => "Pause",
             },
-            Prompt.Of(run, at, last, run.IsStarted ? "" : ResultBefore(practice.Current, at)),
+            Prompt.Of(run, at, last, run.IsStarted ? "" : ResultBefore(practice.Current, at), TellsResults),
             LatenessWords.Of(Lateness.Of(practice, at), practice.Spare),
             clock,
             SheetsOf(run, open, at),

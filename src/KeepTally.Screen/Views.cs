@@ -1,3 +1,5 @@
+using System.Text.Json.Serialization;
+
 namespace KeepTally.Screen;
 
 /// <summary>Everything the run screen shows, as values ready to be put on the page.</summary>
@@ -148,7 +150,11 @@ public sealed record BoardView(
     bool Moving
 )
 {
-    /// <summary>The scores, and the board drawn as SVG.</summary>
+    /// <summary>The lead as it went, drawn as SVG; empty where no lead is told.</summary>
+    [JsonIgnore]
+    public string Lead { get; init; } = "";
+
+    /// <summary>The scores, the lead, and the board drawn as SVG.</summary>
     public string Picture => BoardDrawing.Of(this);
 }
 

@@ -69,6 +69,43 @@ public sealed class ToldTests
     }
 
     [Fact]
+    public void The_board_draws_the_lead_of_a_match_from_the_second_change_of_the_score_on()
+    {
+        const string Match = "win-it-score-it";
+        Open(Screen.Match(Match, ["Ada", "Bea"], ["Cleo", "Dora"]));
+        string Picture(double seconds) => (string)Screen.Boards(seconds)[0]!["picture"]!;
+        Screen.Say("start", 0);
+        Screen.Tap(Match, "plain", "goal", 20);
+        Assert.DoesNotContain("chart-lead", Picture(21), StringComparison.Ordinal);
+        Screen.Tap(Match, "striped", "won-goal", 40);
+        Assert.Contains(
+            "The lead changed hands once: plain was ahead by 1 at most, striped by 1.",
+            Picture(41),
+            StringComparison.Ordinal
+        );
+        Screen.Heard(Bridge.Undo(Match, "me", 1, 45_000));
+        Assert.DoesNotContain("chart-lead", Picture(46), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void A_board_without_scores_says_nothing_of_who_leads_or_won()
+    {
+        const string Match = "win-it-score-it";
+        Screen.OpenWith(new { hidesScores = true, runs = new[] { Screen.Match(Match, ["Ada", "Bea"], ["Cleo", "Dora"]) } });
+        Screen.Say("start", 0);
+        Screen.Tap(Match, "plain", "goal", 20);
+        Screen.Tap(Match, "striped", "won-goal", 40);
+        var board = Screen.Boards(41)[0]!;
+        Assert.Empty(board["scores"]!.AsArray());
+        Assert.DoesNotContain("chart-lead", (string)board["picture"]!, StringComparison.Ordinal);
+        var prompt = (string)Screen.View(500)["run"]!["prompt"]!;
+        Assert.Contains("Time.", prompt, StringComparison.Ordinal);
+        Assert.DoesNotContain("triped", prompt, StringComparison.Ordinal);
+        Screen.Say("end", 501);
+        Assert.Equal("", (string)Screen.View(502)["result"]!);
+    }
+
+    [Fact]
     public void Own_counts_are_put_in_by_round_and_stand_beside_the_score()
     {
         Open(Screen.Drill("minute-trios", Group));

@@ -1,3 +1,7 @@
+using KeepTally.Core.Cards;
+using KeepTally.Core.Events;
+using KeepTally.Core.Live;
+using KeepTally.Core.Rules.Measures;
 using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Reports;
@@ -19,6 +23,47 @@ public readonly record struct LeadStep(RunningTime At, double First, double Seco
 /// <param name="Undone">When taps were made that were undone, in order.</param>
 public sealed record LeadCourse(string First, string Second, IReadOnlyList<LeadStep> Steps, IReadOnlyList<RunningTime> Undone)
 {
+    /// <summary>Whether a lead is told: of a match of two that points decide.</summary>
+    public static bool IsTold(Stage stage, LogHead head) =>
+        stage.Play == Play.Match && head.Units.Count == 2 && stage.Measures[0].By == MeasureKinds.Points;
+
+    /// <summary>The lead in each game of a sheet being kept, without the taps that were undone; none where no lead is told.</summary>
+    public static IReadOnlyList<LeadCourse> Of(Sheet live) =>
+        IsTold(live.Stage, live.Head)
+            ? Of(
+                live.Stage,
+                live.Head,
+                TapStep.Of(live),
+                Enumerable.Empty<(int, RunningTime)>().ToLookup(tap => tap.Item1, tap => tap.Item2)
+            )
+            : [];
+
+    internal static IReadOnlyList<LeadCourse> Of(
+        Stage stage,
+        LogHead head,
+        IEnumerable<TapStep> steps,
+        ILookup<int, RunningTime> undone
+    ) =>
+        !IsTold(stage, head)
+            ? []
+            :
+            [
+                .. steps
+                    .GroupBy(step => step.Game)
+                    .OrderBy(game => game.Key)
+                    .Select(game => new LeadCourse(
+                        head.Units[0].Name,
+                        head.Units[1].Name,
+                        [
+                            .. game.Where(step =>
+                                    step.Before.Units.Zip(step.After.Units).Any(unit => unit.First.Points != unit.Second.Points)
+                                )
+                                .Select(step => new LeadStep(step.Running, step.After.Units[0].Points, step.After.Units[1].Points)),
+                        ],
+                        [.. undone[game.Key].Order()]
+                    )),
+            ];
+
     /// <summary>Taps by which one side went ahead after the other had been ahead last; being level between them counts as no lead.</summary>
     public IReadOnlyList<LeadStep> Changes
     {

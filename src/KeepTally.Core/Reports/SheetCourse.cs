@@ -2,7 +2,6 @@ using KeepTally.Core.Cards;
 using KeepTally.Core.Events;
 using KeepTally.Core.Identity;
 using KeepTally.Core.Rules.Ladders;
-using KeepTally.Core.Rules.Measures;
 using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Reports;
@@ -35,7 +34,7 @@ public sealed class SheetCourse
         TapStep[] steps = [.. TapStep.Of(card, head, log, places: true)];
         var stage = head.Of(card);
         var undone = TimedTap.Of(card, head, log).Where(tap => !tap.Stands).ToLookup(tap => tap.Game, tap => tap.At);
-        return ([.. steps.SelectMany(step => GoesOf(stage, step))], LeadsOf(stage, head, steps, undone));
+        return ([.. steps.SelectMany(step => GoesOf(stage, step))], LeadCourse.Of(stage, head, steps, undone));
     }
 
     private static IEnumerable<CountedGo> GoesOf(Stage stage, TapStep step)
@@ -54,30 +53,4 @@ public sealed class SheetCourse
             }
         }
     }
-
-    private static IReadOnlyList<LeadCourse> LeadsOf(
-        Stage stage,
-        LogHead head,
-        IReadOnlyList<TapStep> steps,
-        ILookup<int, RunningTime> undone
-    ) =>
-        stage.Play != Play.Match || head.Units.Count != 2 || stage.Measures[0].By != MeasureKinds.Points
-            ? []
-            :
-            [
-                .. steps
-                    .GroupBy(step => step.Game)
-                    .OrderBy(game => game.Key)
-                    .Select(game => new LeadCourse(
-                        head.Units[0].Name,
-                        head.Units[1].Name,
-                        [
-                            .. game.Where(step =>
-                                    step.Before.Units.Zip(step.After.Units).Any(unit => unit.First.Points != unit.Second.Points)
-                                )
-                                .Select(step => new LeadStep(step.Running, step.After.Units[0].Points, step.After.Units[1].Points)),
-                        ],
-                        [.. undone[game.Key].Order()]
-                    )),
-            ];
 }

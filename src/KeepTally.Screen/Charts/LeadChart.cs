@@ -16,6 +16,9 @@ public static class LeadChart
     private const double Bottom = 166;
     private const double Height = 192;
     private const double Cross = 3.5;
+
+    /// <summary>The room that a letter takes at most.</summary>
+    private const double Letter = 9;
     private const int Minute = 60_000;
 
     /// <param name="game">The course of the game.</param>
@@ -30,7 +33,8 @@ public static class LeadChart
         double Y(double lead) => Top + ((Bottom - Top) * (high - lead) / (high - low));
 
         canvas.Text("chart-side", Left, Top - 10, $"{game.First} ahead");
-        canvas.Text("chart-side", Left, Bottom + 18, $"{game.Second} ahead");
+        var side = $"{game.Second} ahead";
+        canvas.Text("chart-side", Left, Bottom + 18, side);
         foreach (var tick in Ticks.Of(low, high, 5, whole: true))
         {
             canvas.Line(tick == 0 ? "chart-zero" : "chart-grid", Left, Y(tick), Right, Y(tick));
@@ -64,6 +68,11 @@ public static class LeadChart
         {
             var at = X(new RunningTime((long)(minute * Minute)));
             canvas.Line("chart-notch", at, Bottom, at, Bottom + 4);
+            if (at < Left + (side.Length * Letter))
+            {
+                continue;
+            }
+
             canvas.Text(
                 "chart-tick",
                 Math.Min(at, Right - 2),

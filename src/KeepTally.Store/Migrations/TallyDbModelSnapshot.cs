@@ -640,6 +640,9 @@ namespace KeepTally.Store.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<bool>("HidesScores")
+                        .HasColumnType("INTEGER");
+
                     b.Property<string>("JoinCode")
                         .IsRequired()
                         .HasColumnType("TEXT");

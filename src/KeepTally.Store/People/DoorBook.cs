@@ -68,6 +68,19 @@ public sealed class DoorBook(TallyDb db, CallerBook callers, TimeProvider clock)
         return true;
     }
 
+    /// <summary>Has the board show scores and who leads, or leave them out. False where there is no such practice.</summary>
+    public async Task<bool> ShowScoresAsync(int practice, bool shows, CancellationToken cancellationToken = default)
+    {
+        if (!await db.Practices.AnyAsync(each => each.Id == practice, cancellationToken))
+        {
+            return false;
+        }
+
+        (await DoorAsync(practice, cancellationToken)).HidesScores = !shows;
+        await SaveAsync(practice, cancellationToken);
+        return true;
+    }
+
     /// <summary>Anyone who has the link sees the board; null where the link leads nowhere.</summary>
     public async Task<Caller?> BoardAsync(string token, CancellationToken cancellationToken = default)
     {

@@ -13,6 +13,9 @@ public sealed class PracticeDoor
 
     /// <summary>The secret in the link to the board; empty while there is none.</summary>
     public string BoardToken { get; set; } = "";
+
+    /// <summary>Whether the board leaves out scores and who leads.</summary>
+    public bool HidesScores { get; set; }
 }
 
 /// <summary>Someone who joined one practice by its code. Gone with it.</summary>

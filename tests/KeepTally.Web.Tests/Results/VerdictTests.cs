@@ -176,7 +176,8 @@ public sealed class VerdictTests
         private void LookAtPadAndBoard()
         {
             var view = new RunPresenter(_practice, []).At(_now);
-            var boards = BoardPresenter.Of(_practice, _now);
+            var boards = new BoardPresenter(_practice).At(_now);
+            LookAtHidingBoard();
             foreach (var (index, each) in _run.Sheets.Index().Where(each => each.Item.Sheet.Score.IsDoneAt(_now)))
             {
                 var verdict = each.Sheet.VerdictAt(_now);
@@ -190,6 +191,22 @@ public sealed class VerdictTests
                     var first = verdict.First is { } row ? each.Sheet.CallNameOf(row.Unit.Id) : null;
                     Assert.All(board.Scores, score => Assert.Equal(score.Name == first, score.Leads));
                 }
+            }
+        }
+
+        /// <summary>A board that leaves scores out tells of nobody how they did, by no figure and no sentence.</summary>
+        private void LookAtHidingBoard()
+        {
+            Assert.All(
+                new BoardPresenter(_practice, showsScores: false).At(_now),
+                board => Assert.Equal((0, ""), (board.Scores.Count, board.Lead))
+            );
+            var prompt = new RunPresenter(_practice, []) { TellsResults = false }
+                .At(_now)
+                .Run!.Prompt;
+            if (_run.VerdictAt(_now) is { } verdict && VerdictWords.Of(verdict) is { Length: > 0 } words)
+            {
+                Assert.DoesNotContain(words, prompt, StringComparison.Ordinal);
             }
         }
 

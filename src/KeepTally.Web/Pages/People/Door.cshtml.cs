@@ -73,6 +73,14 @@ public sealed class DoorModel(
     public Task<IActionResult> OnPostBoardAsync(int id, CancellationToken cancellationToken) =>
         DoneAsync(id, () => doors.LinkBoardAsync(id, cancellationToken), "Made a link to the board", cancellationToken);
 
+    public Task<IActionResult> OnPostScoresAsync(int id, bool shows, CancellationToken cancellationToken) =>
+        DoneAsync(
+            id,
+            () => doors.ShowScoresAsync(id, shows, cancellationToken),
+            shows ? "The board shows scores" : "The board shows no scores",
+            cancellationToken
+        );
+
     public Task<IActionResult> OnPostOutAsync(int id, int joiner, CancellationToken cancellationToken) =>
         DoneAsync(id, () => doors.SendOutAsync(id, joiner, cancellationToken), "Removed a helper", cancellationToken);
 

@@ -47,6 +47,9 @@ public abstract class LivePageModel(PracticeBook book, RunStore runStore, Practi
         CancellationToken cancellationToken
     ) => Task.FromResult<IReadOnlyDictionary<string, PastBests>>(new Dictionary<string, PastBests>());
 
+    /// <summary>Whether the page leaves out scores and results.</summary>
+    protected virtual Task<bool> HidesScoresAsync(Practice practice, CancellationToken cancellationToken) => Task.FromResult(false);
+
     /// <summary>The load that players may still take of a kind today; empty where the page does not need it.</summary>
     protected virtual Task<IReadOnlyList<LoadAllowance>> LoadsAsync(
         Practice practice,
@@ -104,14 +107,15 @@ public abstract class LivePageModel(PracticeBook book, RunStore runStore, Practi
         var times = SheetTimes.Of(practice, Origin, clock.Zone);
         var past = await BestsAsync(practice, runs, cancellationToken);
         var loads = await LoadsAsync(practice, runs, cancellationToken);
-        PracticeJson = PracticeText.Of(practice, runs, Habits, TellsLimits, times, past, loads);
+        var hidesScores = await HidesScoresAsync(practice, cancellationToken);
+        PracticeJson = PracticeText.Of(practice, runs, Habits, TellsLimits, times, past, loads, hidesScores);
         Keys = [.. runs.Select(PracticeText.KeyOf)];
         Blocks = [.. runs.Select(run => LiveOpening.BlockOf(practice, run))];
         var live = LiveOpening.Open(new DeviceId("page"), practice, runs, clock.Zone, past);
         // What the clock calls for by now is shown as every device will show it; the devices append it themselves.
         var now = Origin.InstantAt(Now);
         live.AppendDue(now);
-        View = new RunPresenter(live, Habits).At(now);
+        View = new RunPresenter(live, Habits) { TellsResults = !hidesScores }.At(now);
         await LayOutAsync(live, cancellationToken);
         return Page();
     }

@@ -26,6 +26,7 @@ internal static class PracticeText
     /// <param name="times">When each block is to begin by the timing sheet, and what that leaves over.</param>
     /// <param name="bests">The best results of earlier practices, by sheet; none where they are nobody's business.</param>
     /// <param name="loads">What players may do of a kind today; none where they are nobody's business.</param>
+    /// <param name="hidesScores">Whether the device it is for leaves out scores and results.</param>
     /// <param name="limits">Whether it holds what players may not do today: the players' board has no business with it.</param>
     internal static string Of(
         Practice practice,
@@ -34,7 +35,8 @@ internal static class PracticeText
         bool limits,
         (IReadOnlyDictionary<int, Instant> Due, Duration Spare) times,
         IReadOnlyDictionary<string, PastBests> bests,
-        IReadOnlyList<LoadAllowance> loads
+        IReadOnlyList<LoadAllowance> loads,
+        bool hidesScores
     ) =>
         SafeInScript(
             JsonSerializer.Serialize(
@@ -42,6 +44,7 @@ internal static class PracticeText
                 {
                     Habits = habits,
                     Spare = times.Spare.Milliseconds,
+                    HidesScores = hidesScores,
                     Limits = limits
                         ? practice
                             .Attendance.Where(each => each.Limits != Restrictions.None)
