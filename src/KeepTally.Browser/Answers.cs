@@ -60,6 +60,7 @@ internal static class Answers
 [JsonSerializable(typeof(OwnCountsView))]
 [JsonSerializable(typeof(IReadOnlyList<ShownView>))]
 [JsonSerializable(typeof(TrainedView))]
+[JsonSerializable(typeof(WhatIfView))]
 [JsonSerializable(typeof(IReadOnlyList<BoardView>))]
 [JsonSerializable(typeof(IReadOnlyList<SignalView>))]
 internal sealed partial class ViewJson : JsonSerializerContext;

@@ -21,6 +21,7 @@ await build({
     phones: "Scripts/phones/phones.js",
     layout: "Scripts/layout/layout.js",
     setup: "Scripts/setup/setup.js",
+    simulation: "Scripts/simulation/simulation.js",
     timing: "Scripts/timing/timing.js",
     train: "Scripts/train/train.js",
   },

@@ -1,9 +1,8 @@
 using KeepTally.Core.Cards;
 using KeepTally.Core.Judgement;
 using KeepTally.Core.Simulation;
-using KeepTally.Core.Simulation.Exact;
 using KeepTally.Core.Time;
-using KeepTally.Core.Words;
+using KeepTally.Screen;
 using KeepTally.Store.Book;
 using KeepTally.Store.Results;
 using KeepTally.Store.Squads;
@@ -52,8 +51,21 @@ public sealed class SimulationModel(DrillBook book, PastBook past, SquadBook squ
     /// <summary>Seconds from one go of a player to the next.</summary>
     public double Pace { get; private set; }
 
+    /// <summary>How often each outcome was tapped before; null where it never was.</summary>
+    public IReadOnlyDictionary<string, int>? Counts { get; private set; }
+
+    /// <summary>The card as JSON, for the core in the browser; safe in a script.</summary>
+    public string SafeCard { get; private set; } = "";
+
+    /// <summary><see cref="Counts"/> as the core in the browser reads them: "goal:12 miss:8".</summary>
+    public string CountsText =>
+        string.Join(
+            ' ',
+            (Counts ?? new Dictionary<string, int>()).Select(count => $"{count.Key}:{count.Value}").Order(StringComparer.Ordinal)
+        );
+
     /// <summary>The forecast; null where the drill cannot be simulated.</summary>
-    public Forecast? Forecast { get; private set; }
+    public DrillForecast? Forecast { get; private set; }
 
     /// <summary>The fault of the request, or null.</summary>
     public string? Fault { get; private set; }
@@ -73,6 +85,7 @@ public sealed class SimulationModel(DrillBook book, PastBook past, SquadBook squ
         }
 
         (Card, CardId, StageIndex) = (page.Card, page.Row.Id, Math.Clamp(stage, 0, page.Card.Stages.Count - 1));
+        SafeCard = page.Shown.Json.Replace("<", "\\u003c", StringComparison.Ordinal);
         await ReadRecordAsync(cancellationToken);
         Percent = percent ?? (Record.Of > 0 ? Math.Round(100 * Record.Value) : 50);
         // What the coach writes is meant; what the record says is not known any better than it is.
@@ -107,34 +120,21 @@ public sealed class SimulationModel(DrillBook book, PastBook past, SquadBook squ
             return;
         }
 
-        var counts = string.Join(
-            ' ',
-            (Counts ?? new Dictionary<string, int>()).Select(count => $"{count.Key}:{count.Value}").Order(StringComparer.Ordinal)
-        );
         Forecast = await queue.RunAsync(
-            (card, StageIndex, Percent, IsOfRecord ? Record : default, counts, Minutes, Pace),
-            cancel => ForecastOf(opened.Value, skill, cancel),
+            (card, StageIndex, Percent, IsOfRecord ? Record : default, CountsText, Minutes, Pace),
+            cancel =>
+                DrillForecast.Of(
+                    Card,
+                    StageIndex,
+                    opened.Value,
+                    skill,
+                    new SimulationSettings(Duration.FromSeconds(Pace)) { Given = Duration.FromMinutes(Minutes) },
+                    LetRun,
+                    cancel
+                ),
             cancellationToken
         );
     }
-
-    private Forecast ForecastOf(Simulator simulator, Skill skill, CancellationToken cancellationToken)
-    {
-        var given = Duration.FromMinutes(Minutes);
-        var settings = new SimulationSettings(Duration.FromSeconds(Pace)) { Given = given };
-        var fit = simulator.Run(settings, cancellationToken);
-        var untimed = Untimed.Of(Card, StageIndex);
-        var whole = SimulationWords.Ends(Stage)
-            ? Simulator
-                .Open(untimed, StageIndex, skill)
-                .Require()
-                .Run(settings with { Given = null, Runs = LetRun, Cap = LetRun }, cancellationToken)
-            : null;
-        var stage = untimed.Stages[StageIndex];
-        return Forecast.Of(Stage, fit, whole, given, ExactOdds.Of(stage, skill), SimulationWords.Even(EvenStart.Of(Stage, skill)));
-    }
-
-    private IReadOnlyDictionary<string, int>? Counts { get; set; }
 
     private async Task ReadRecordAsync(CancellationToken cancellationToken)
     {

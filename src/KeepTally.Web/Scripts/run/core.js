@@ -54,6 +54,9 @@ export async function loadCore() {
     changeRoster: (change, now) => answer(Bridge.ChangeRoster(JSON.stringify(change), now)),
     who: (now) => read(Bridge.Who(now)),
     habits: () => read(Bridge.Habits()),
+    /** A quick look at a simulation; null where the card cannot be simulated. */
+    whatIf: ({ card, stage, share, counts, minutes, pace, runs }) =>
+      read(Bridge.WhatIf(card, stage, share, counts, minutes, pace, runs)),
     boards: (now) => read(Bridge.Boards(now)),
     undo: (sheet, device, n, now) => answer(Bridge.Undo(sheet, device, n, now)),
     amendable: ({ sheet, device, n }) => read(Bridge.Amendable(sheet, device, n)),

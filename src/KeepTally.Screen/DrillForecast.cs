@@ -2,19 +2,57 @@ using KeepTally.Core.Cards;
 using KeepTally.Core.Rules.Ladders;
 using KeepTally.Core.Rules.Measures;
 using KeepTally.Core.Simulation;
+using KeepTally.Core.Simulation.Exact;
 using KeepTally.Core.Text;
 using KeepTally.Core.Time;
 using KeepTally.Core.Words;
 using KeepTally.Screen.Charts;
 
-namespace KeepTally.Web.Pages.Drills;
+namespace KeepTally.Screen;
 
 /// <summary>What a simulation found: the pictures, each under its sentence, and the sentences that need none.</summary>
 /// <param name="Words">The sentences without a picture.</param>
 /// <param name="Charts">The pictures.</param>
-public sealed record Forecast(IReadOnlyList<string> Words, IReadOnlyList<ChartView> Charts)
+public sealed record DrillForecast(IReadOnlyList<string> Words, IReadOnlyList<ChartView> Charts)
 {
     private const double SecondsOfMinute = 60;
+
+    /// <summary>Simulates a drill in the time there is, and without a limit of time where its rules end it.</summary>
+    /// <param name="card">The drill card.</param>
+    /// <param name="index">The stage of the card.</param>
+    /// <param name="simulator">The stage opened for who plays it.</param>
+    /// <param name="skill">Who plays it.</param>
+    /// <param name="settings">How often it is played, how fast, and the time there is.</param>
+    /// <param name="letRun">How often it is played without a limit of time, and for so many goes at the most.</param>
+    /// <param name="cancellationToken">Cancels the operation.</param>
+    public static DrillForecast Of(
+        DrillCard card,
+        int index,
+        Simulator simulator,
+        Skill skill,
+        SimulationSettings settings,
+        int letRun,
+        CancellationToken cancellationToken = default
+    )
+    {
+        var stage = card.Stages[index];
+        var fit = simulator.Run(settings, cancellationToken);
+        var untimed = Untimed.Of(card, index);
+        var whole = SimulationWords.Ends(stage)
+            ? Simulator
+                .Open(untimed, index, skill)
+                .Require()
+                .Run(settings with { Given = null, Runs = letRun, Cap = letRun }, cancellationToken)
+            : null;
+        return Of(
+            stage,
+            fit,
+            whole,
+            settings.Given!.Value,
+            ExactOdds.Of(untimed.Stages[index], skill),
+            SimulationWords.Even(EvenStart.Of(stage, skill))
+        );
+    }
 
     /// <param name="stage">The stage as it was simulated.</param>
     /// <param name="fit">In the time there is.</param>
@@ -22,7 +60,7 @@ public sealed record Forecast(IReadOnlyList<string> Words, IReadOnlyList<ChartVi
     /// <param name="given">The time there is.</param>
     /// <param name="exact">What can be calculated without playing; null where nothing can.</param>
     /// <param name="even">The start that would make a match even; empty where there is none.</param>
-    public static Forecast Of(
+    internal static DrillForecast Of(
         Stage stage,
         SimulationReport fit,
         SimulationReport? whole,
@@ -40,7 +78,7 @@ public sealed record Forecast(IReadOnlyList<string> Words, IReadOnlyList<ChartVi
         ChartView[] charts = [.. ChartsOf(stage, fit, whole, given, exact)];
         var told = charts.Select(chart => chart.Finding).ToHashSet(StringComparer.Ordinal);
         var wins = stage.Play == Play.Match ? fit.Units.Select(SimulationWords.Wins) : [];
-        return new Forecast([.. words.Where(line => !told.Contains(line)).Except(wins, StringComparer.Ordinal)], charts);
+        return new DrillForecast([.. words.Where(line => !told.Contains(line)).Except(wins, StringComparer.Ordinal)], charts);
     }
 
     private static IEnumerable<ChartView> ChartsOf(
