@@ -3,6 +3,7 @@ using KeepTally.Store.Book;
 using KeepTally.Store.Database;
 using KeepTally.Store.Demo;
 using KeepTally.Store.Events;
+using KeepTally.Store.Files;
 using KeepTally.Store.People;
 using KeepTally.Store.Planning;
 using KeepTally.Store.Practices;
@@ -56,6 +57,8 @@ public static class StoreServices
         services.AddScoped<PlanBook>();
         services.AddScoped<TemplateBook>();
         services.AddScoped<PracticeList>();
+        services.AddScoped<CalendarImport>();
+        services.AddScoped<CalendarFeed>();
         services.AddScoped<NewPractices>();
         services.AddScoped<DailyDrill>();
         services.AddScoped<SheetOfferer>();

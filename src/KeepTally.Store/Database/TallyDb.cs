@@ -70,6 +70,8 @@ public sealed class TallyDb(DbContextOptions<TallyDb> options, TenantScope scope
         builder.Entity<Team>().Property(team => team.Name).HasMaxLength(80);
         builder.Entity<Team>().Property(team => team.StopReasons).HasDefaultValue("");
         builder.Entity<Team>().Property(team => team.DailyCard).HasDefaultValue("");
+        builder.Entity<Team>().Property(team => team.CalendarToken).HasDefaultValue("");
+        builder.Entity<Team>().HasIndex(team => team.CalendarToken);
         builder.Entity<Team>().Property(team => team.DailyMinutes).HasDefaultValue(5.0);
         builder.Entity<ClosedSeason>(season =>
         {
@@ -100,6 +102,7 @@ public sealed class TallyDb(DbContextOptions<TallyDb> options, TenantScope scope
             practice.Property(each => each.Reserve).HasDefaultValue("");
             practice.Property(each => each.BroughtJson).HasDefaultValue("{}");
             practice.Property(each => each.Series).HasDefaultValue("");
+            practice.Property(each => each.CalendarUid).HasDefaultValue("");
         });
         builder.Entity<Block>(block =>
         {

@@ -555,6 +555,12 @@ namespace KeepTally.Store.Migrations
                         .HasColumnType("TEXT")
                         .HasDefaultValue("{}");
 
+                    b.Property<string>("CalendarUid")
+                        .IsRequired()
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("TEXT")
+                        .HasDefaultValue("");
+
                     b.Property<int?>("Coaches")
                         .HasColumnType("INTEGER");
 
@@ -773,6 +779,12 @@ namespace KeepTally.Store.Migrations
                         .ValueGeneratedOnAdd()
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("CalendarToken")
+                        .IsRequired()
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("TEXT")
+                        .HasDefaultValue("");
+
                     b.Property<string>("DailyCard")
                         .IsRequired()
                         .ValueGeneratedOnAdd()
@@ -803,6 +815,8 @@ namespace KeepTally.Store.Migrations
                         .HasDefaultValue("");
 
                     b.HasKey("Id");
+
+                    b.HasIndex("CalendarToken");
 
                     b.ToTable("Teams");
                 });

@@ -1,5 +1,6 @@
 using KeepTally.Core.Planning;
 using KeepTally.Store.Book;
+using KeepTally.Store.Calendars;
 using KeepTally.Store.Database;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Tables;
@@ -78,6 +79,16 @@ public sealed class PracticeList(TallyDb db, DrillBook book, TextCache texts, Ti
         var shelf = PlanShelf.Of(past, await book.CardsAsync(cancellationToken), texts);
         return Balance.Of([PlanRows.Of(past, [], [], shelf)], shelf);
     }
+
+    /// <summary>Practices of a team from a day on, the first first.</summary>
+    public async Task<IReadOnlyList<Practice>> SinceAsync(int team, DateOnly day, CancellationToken cancellationToken = default) =>
+        await PracticeRows
+            .Whole(db)
+            .Where(practice => practice.TeamId == team && practice.Date >= day)
+            .OrderBy(practice => practice.Date)
+            .ThenBy(practice => practice.Start)
+            .ThenBy(practice => practice.Id)
+            .ToListAsync(cancellationToken);
 
     /// <summary>The lines of each practice's sheet as they stand in a calendar, by practice.</summary>
     public async Task<IReadOnlyDictionary<int, IReadOnlyList<string>>> LinesAsync(

@@ -63,6 +63,9 @@ public sealed class Practice
     /// <summary>The row of practices it was made in, every week on the same days; empty where it was made alone.</summary>
     public string Series { get; set; } = "";
 
+    /// <summary>The event of another calendar that it was imported from; empty where it was made here.</summary>
+    public string CalendarUid { get; set; } = "";
+
     /// <summary>Counts every change of the sheet, so that devices know of one.</summary>
     public int SheetVersion { get; set; }
 

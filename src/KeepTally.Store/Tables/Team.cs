@@ -19,6 +19,9 @@ public sealed class Team
     /// <summary>Minutes of the short drill of every practice.</summary>
     public double DailyMinutes { get; set; } = 5;
 
+    /// <summary>The secret in the address of the team's calendar; empty while there is none.</summary>
+    public string CalendarToken { get; set; } = "";
+
     /// <summary>The habits counted all practice, one a line; null for the usual ones, empty for none.</summary>
     public string? Habits { get; set; }
 }

@@ -22,7 +22,7 @@ internal static class Throttles
 
     private const int JoinerPace = 30;
 
-    private static readonly string[] Doors = ["/signin", "/first", "/join", "/invite", "/watch"];
+    private static readonly string[] Doors = ["/signin", "/first", "/join", "/invite", "/watch", "/calendar"];
 
     internal static void Set(RateLimiterOptions options)
     {
@@ -42,8 +42,9 @@ internal static class Throttles
     private static RateLimitPartition<string> Partition(HttpContext context)
     {
         var path = context.Request.Path;
-        // A link to a board is opened by reading it; all other doors by sending a form.
-        var tries = !HttpMethods.IsGet(context.Request.Method) || path.StartsWithSegments("/watch");
+        // A link to a board or a calendar is opened by reading it; all other doors by sending a form.
+        var tries =
+            !HttpMethods.IsGet(context.Request.Method) || path.StartsWithSegments("/watch") || path.StartsWithSegments("/calendar");
         if (tries && Array.Exists(Doors, door => path.StartsWithSegments(door)))
         {
             // By where it comes from and nothing else: whatever a stranger claims to be has not been proved.

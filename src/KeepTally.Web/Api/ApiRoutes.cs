@@ -10,6 +10,7 @@ internal static class ApiRoutes
     internal static void MapApi(this IEndpointRouteBuilder app)
     {
         app.MapGet("/formats/{name}", Formats.Get).AllowAnonymous();
+        app.MapGet("/calendar/{token}", CalendarEndpoint.GetAsync).AllowAnonymous();
         var api = app.MapGroup("/api");
         api.MapPost("/sheets/{sheet}/events", EventsEndpoint.PostAsync).RequireAuthorization(Policies.Record).DisableAntiforgery();
         api.MapGet("/practices/{practice:int}/events", PracticeStream.GetAsync).RequireAuthorization(Policies.Known);

@@ -27,6 +27,7 @@ public sealed class EndpointWalkTests(EndpointWalkTests.Club club) : IClassFixtu
         "/join",
         "/invite",
         "/watch/{token}",
+        "/calendar/{token}",
         "/error",
         "/offline",
         "/kept",
@@ -177,6 +178,7 @@ public sealed class EndpointWalkTests(EndpointWalkTests.Club club) : IClassFixtu
         endpoint.Metadata.GetMetadata<PageActionDescriptor>() is null
         && !Route(endpoint).StartsWith("/api", StringComparison.Ordinal)
         && !Route(endpoint).StartsWith("/formats", StringComparison.Ordinal)
+        && !Route(endpoint).StartsWith("/calendar", StringComparison.Ordinal)
         && !Route(endpoint).StartsWith("/health", StringComparison.Ordinal);
 
     private static string Route(RouteEndpoint endpoint) => "/" + endpoint.RoutePattern.RawText!.TrimStart('/');

@@ -1,6 +1,6 @@
 using Ical.Net;
 using Ical.Net.DataTypes;
-using KeepTally.Store.Planning;
+using KeepTally.Store.Calendars;
 using KeepTally.Store.Tables;
 
 namespace KeepTally.Web.Tests.Planning;

@@ -358,7 +358,7 @@ public sealed class TimingPageTests : IAsyncLifetime
     public async Task The_calendar_and_the_page_for_a_clipboard_hold_every_line()
     {
         var coach = _home.Visit();
-        var calendar = await (await coach.GetAsync("/plan?handler=Calendar")).Content.ReadAsStringAsync();
+        var calendar = await (await coach.GetAsync("/plan/calendar?handler=File")).Content.ReadAsStringAsync();
         Assert.Contains(
             "17:32 Minute trios\\, 4 min",
             calendar.Replace("\r\n ", "", StringComparison.Ordinal),

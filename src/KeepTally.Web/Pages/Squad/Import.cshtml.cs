@@ -100,7 +100,7 @@ public sealed class ImportModel(SquadBook squad, LastImport last, AuditTrail tra
         }
 
         var team = await squad.TeamAsync(HttpContext.ChosenTeam(Team), cancellationToken);
-        last.Put(await squad.TakeAsync(team.Id, rows, cancellationToken));
+        last.Put(team.Id, await squad.TakeAsync(team.Id, rows, cancellationToken));
         if (Columns is { } taken)
         {
             ColumnMemory.Remember(HttpContext, _list.Grid, taken);

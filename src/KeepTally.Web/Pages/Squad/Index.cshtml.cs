@@ -2,6 +2,7 @@ using System.Text;
 using KeepTally.Core.Faults;
 using KeepTally.Core.Text;
 using KeepTally.Store.Book;
+using KeepTally.Store.Files;
 using KeepTally.Store.People;
 using KeepTally.Store.Squads;
 using KeepTally.Store.Tables;
@@ -38,7 +39,7 @@ public sealed class IndexModel(
     public IReadOnlyList<Player> Former { get; private set; } = [];
 
     /// <summary>The import of the last minutes, which can be undone; null where there was none.</summary>
-    public ImportedSquad? Imported => last.Of(Shown.Id);
+    public ImportedSquad? Imported => last.Of<ImportedSquad>(Shown.Id);
 
     /// <summary>"Two new players, one changed."</summary>
     public string ImportedWords =>
@@ -146,10 +147,10 @@ public sealed class IndexModel(
     public async Task<IActionResult> OnPostUndoImportAsync(CancellationToken cancellationToken)
     {
         var team = await squad.TeamAsync(HttpContext.ChosenTeam(Team), cancellationToken);
-        if (last.Of(team.Id) is { } imported)
+        if (last.Of<ImportedSquad>(team.Id) is { } imported)
         {
             await squad.UndoAsync(imported, cancellationToken);
-            last.Forget(team.Id);
+            last.Forget<ImportedSquad>(team.Id);
             await trail.AddAsync(AuditAct.Correction, $"Undid the import into the squad of {team.Name}", cancellationToken);
         }
 

@@ -79,19 +79,6 @@ public sealed class IndexModel(
         };
     }
 
-    /// <summary>Practices to come and past ones as a calendar.</summary>
-    public async Task<IActionResult> OnGetCalendarAsync(CancellationToken cancellationToken)
-    {
-        await LoadAsync(cancellationToken);
-        Practice[] all = [.. Past.Reverse(), .. ToCome];
-        var lines = await practices.LinesAsync(all, cancellationToken);
-        return File(
-            Encoding.UTF8.GetBytes(PracticeCalendar.Write(all, practice => lines[practice.Id])),
-            "text/calendar",
-            "practices.ics"
-        );
-    }
-
     public async Task<IActionResult> OnPostNewAsync(NewForm form, CancellationToken cancellationToken)
     {
         if (!ModelState.IsValid)

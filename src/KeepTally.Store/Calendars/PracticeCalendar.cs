@@ -6,7 +6,7 @@ using Ical.Net.Serialization;
 using KeepTally.Core.Planning;
 using KeepTally.Store.Tables;
 
-namespace KeepTally.Store.Planning;
+namespace KeepTally.Store.Calendars;
 
 /// <summary>
 /// Practices as an RFC 5545 calendar, their lines as the description. Times are those on the wall, of no zone. A row of practices
@@ -15,6 +15,12 @@ namespace KeepTally.Store.Planning;
 public static class PracticeCalendar
 {
     private const string Product = "-//Keep Tally//Practices//EN";
+
+    /// <summary>How soon a calendar program asks again, as a duration of RFC 5545.</summary>
+    private const string AskAgain = "PT1H";
+
+    /// <summary>The moment from which the changes of an event are stamped, a second each.</summary>
+    private static readonly DateTime Stamped = new(2026, 1, 1, 0, 0, 0, DateTimeKind.Utc);
 
     /// <summary>The calendar as the text of an <c>.ics</c> file.</summary>
     /// <param name="practices">The practices, in order of time.</param>
@@ -36,6 +42,53 @@ public static class PracticeCalendar
         }
 
         return new CalendarSerializer(calendar).SerializeToString()!;
+    }
+
+    /// <summary>
+    /// The calendar of a team to subscribe to: every practice an event of its own, so that each can move, in the time zone of the
+    /// club. An event keeps its UID and counts its changes in SEQUENCE (RFC 5545, 3.8.4.7 and 3.8.7.4), so that a calendar program
+    /// takes a change as one.
+    /// </summary>
+    /// <param name="team">The name of the team, by which the calendar is called.</param>
+    /// <param name="practices">The practices, in order of time.</param>
+    /// <param name="linesOf">What is done in a practice, one line each.</param>
+    /// <param name="zone">The time zone of the practices.</param>
+    public static string Feed(
+        string team,
+        IReadOnlyList<Practice> practices,
+        Func<Practice, IReadOnlyList<string>> linesOf,
+        TimeZoneInfo zone
+    )
+    {
+        var calendar = new Ical.Net.Calendar { ProductId = Product, Method = "PUBLISH" };
+        calendar.AddProperty("NAME", team);
+        calendar.AddProperty("X-WR-CALNAME", team);
+        calendar.AddProperty(new CalendarProperty("REFRESH-INTERVAL", AskAgain) { Parameters = { new("VALUE", "DURATION") } });
+        calendar.AddProperty("X-PUBLISHED-TTL", AskAgain);
+        var named = zone.HasIanaId && zone.Id != TimeZoneInfo.Utc.Id ? zone.Id : null;
+        if (named is not null && practices.Count > 0)
+        {
+            calendar.AddTimeZone(
+                VTimeZone.FromDateTimeZone(named, practices[0].Date.ToDateTime(default), includeHistoricalData: false)
+            );
+        }
+
+        foreach (var practice in practices)
+        {
+            var start = practice.Date.ToDateTime(practice.Start);
+            var one = One(practice, UidOf(practice), linesOf);
+            one.DtStart = In(start);
+            one.DtEnd = In(start.AddMinutes(practice.Minutes));
+            one.Sequence = practice.SheetVersion;
+            // The same text as long as nothing has changed: who asks again is told so.
+            one.DtStamp = new CalDateTime(Stamped.AddSeconds(practice.SheetVersion), "UTC");
+            calendar.Events.Add(one);
+        }
+
+        return new CalendarSerializer(calendar).SerializeToString()!;
+
+        CalDateTime In(DateTime wall) =>
+            named is not null ? new CalDateTime(wall, named) : new CalDateTime(TimeZoneInfo.ConvertTimeToUtc(wall, zone), "UTC");
     }
 
     /// <summary>The lines of a sheet as they stand in a description: "17:30 Warm hands, 6 min".</summary>
@@ -101,10 +154,7 @@ public static class PracticeCalendar
     }
 
     private static string UidOf(Practice practice) =>
-        string.Create(
-            CultureInfo.InvariantCulture,
-            $"practice-{practice.Id}-{practice.TeamId}-{practice.Date:yyyyMMdd}@keep-tally.invalid"
-        );
+        string.Create(CultureInfo.InvariantCulture, $"practice-{practice.Id}-{practice.TeamId}@keep-tally.invalid");
 
     private static CalDateTime At(DateOnly day, TimeOnly time) => new(day.ToDateTime(time));
 }
