@@ -72,7 +72,7 @@ public sealed class PlaceDrawing : SceneDrawing
 
     private IEnumerable<XElement> Badge((string Name, Spot At, Share Goes) place)
     {
-        var (wide, high) = (Unit * 6, Unit * 2.8);
+        var (wide, high) = (Unit * 7.4, Unit * 2.8);
         var at = Draw(place.At).Plus(-wide / 2, -high / 2);
         yield return Box("landed-ground", at, wide, high);
         yield return Box("landed-share", at, wide * place.Goes.Value, high);

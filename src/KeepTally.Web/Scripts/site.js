@@ -4,6 +4,7 @@ import "./elements/gate-window.js";
 import "./restart.js";
 import "./site-menu.js";
 import { offerAddresses } from "./addresses.js";
+import { offerPictures } from "./save-picture.js";
 import { letPasswordsBeSeen } from "./passwords.js";
 import { listKeptRuns } from "./kept-runs.js";
 import { hearOfErasure } from "./erased.js";
@@ -18,6 +19,7 @@ if (matchMedia("(min-width: 861px)").matches) {
 }
 
 offerAddresses();
+offerPictures();
 letPasswordsBeSeen();
 
 // With room for two columns the second is never empty.
