@@ -61,6 +61,7 @@ internal static class Answers
 [JsonSerializable(typeof(IReadOnlyList<ShownView>))]
 [JsonSerializable(typeof(TrainedView))]
 [JsonSerializable(typeof(WhatIfView))]
+[JsonSerializable(typeof(LinkView))]
 [JsonSerializable(typeof(IReadOnlyList<BoardView>))]
 [JsonSerializable(typeof(IReadOnlyList<SignalView>))]
 internal sealed partial class ViewJson : JsonSerializerContext;

@@ -59,6 +59,7 @@ public static class StoreServices
         services.AddScoped<PracticeList>();
         services.AddScoped<CalendarImport>();
         services.AddScoped<CalendarFeed>();
+        services.AddScoped<LinkBook>();
         services.AddScoped<NewPractices>();
         services.AddScoped<DailyDrill>();
         services.AddScoped<SheetOfferer>();

@@ -18,6 +18,7 @@ await build({
     devices: "Scripts/devices/devices.js",
     editor: "Scripts/editor/editor.js",
     groups: "Scripts/groups/groups.js",
+    links: "Scripts/links/links.js",
     phones: "Scripts/phones/phones.js",
     layout: "Scripts/layout/layout.js",
     setup: "Scripts/setup/setup.js",

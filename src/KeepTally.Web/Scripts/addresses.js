@@ -8,28 +8,30 @@ const button = (words, press) => {
   return made;
 };
 
-export function offerAddresses() {
-  for (const place of document.querySelectorAll("[data-address]")) {
-    const { address } = place.dataset;
-    const said = document.createElement("span");
-    said.setAttribute("role", "status");
-    if (navigator.clipboard) {
-      place.append(
-        " ",
-        button("Copy link", async () => {
-          await navigator.clipboard.writeText(address).then(
-            () => (said.textContent = " Copied."),
-            () => (said.textContent = " This browser does not let a page copy."),
-          );
-        }),
-      );
-    }
-    if (navigator.share) {
-      place.append(
-        " ",
-        button("Share", () => navigator.share({ url: address }).catch(() => {})),
-      );
-    }
-    place.append(said);
+export function offerAddress(place) {
+  const { address } = place.dataset;
+  const said = document.createElement("span");
+  said.setAttribute("role", "status");
+  if (navigator.clipboard) {
+    place.append(
+      " ",
+      button("Copy link", async () => {
+        await navigator.clipboard.writeText(address).then(
+          () => (said.textContent = " Copied."),
+          () => (said.textContent = " This browser does not let a page copy."),
+        );
+      }),
+    );
   }
+  if (navigator.share) {
+    place.append(
+      " ",
+      button("Share", () => navigator.share({ url: address }).catch(() => {})),
+    );
+  }
+  place.append(said);
+}
+
+export function offerAddresses() {
+  document.querySelectorAll("[data-address]").forEach(offerAddress);
 }

@@ -4,6 +4,7 @@ import "./elements/gate-window.js";
 import "./restart.js";
 import "./site-menu.js";
 import { offerAddresses } from "./addresses.js";
+import { offerLinks } from "./links/pass-on.js";
 import { offerPictures } from "./save-picture.js";
 import { letPasswordsBeSeen } from "./passwords.js";
 import { listKeptRuns } from "./kept-runs.js";
@@ -20,6 +21,7 @@ if (matchMedia("(min-width: 861px)").matches) {
 
 offerAddresses();
 offerPictures();
+offerLinks();
 letPasswordsBeSeen();
 
 // With room for two columns the second is never empty.

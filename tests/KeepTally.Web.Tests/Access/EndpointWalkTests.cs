@@ -28,6 +28,7 @@ public sealed class EndpointWalkTests(EndpointWalkTests.Club club) : IClassFixtu
         "/invite",
         "/watch/{token}",
         "/calendar/{token}",
+        "/import",
         "/error",
         "/offline",
         "/kept",

@@ -19,6 +19,7 @@ public sealed class CardModel(
     PaceBook paces,
     DrillBook book,
     BlockWriter blocks,
+    LinkBook links,
     PracticeList practices,
     SquadBook squad,
     TimeProvider clock
@@ -63,6 +64,10 @@ public sealed class CardModel(
             ? new NoContentResult()
             : Partial("_Stale", new Shared.StalePage("This card", changes, Url.Page("/Drills/Card", values: new { id })!));
     }
+
+    /// <summary>The content of a link to the card, for another club.</summary>
+    public async Task<IActionResult> OnGetLinkAsync(string id, CancellationToken cancellationToken) =>
+        await links.OfCardAsync(id, cancellationToken) is { } content ? Content(content, "application/json") : NotFound();
 
     /// <summary>The card's own text, as a file.</summary>
     public async Task<IActionResult> OnGetJsonAsync(string id, int? version, CancellationToken cancellationToken) =>

@@ -22,6 +22,7 @@ public sealed class SheetModel(
     UnreachedDrills unreached,
     PracticeList practices,
     TemplateBook templates,
+    LinkBook links,
     CoachBook coaches,
     PracticeNews news,
     PlanNews elsewhere,
@@ -90,6 +91,10 @@ public sealed class SheetModel(
         await plans.OpenAsync(id, cancellationToken) is { } open
             ? File(Encoding.UTF8.GetBytes(PlanWriter.Write(open.Plan)), "application/json", $"practice-{id}.json")
             : NotFound();
+
+    /// <summary>The content of a link to the plan, for another club.</summary>
+    public async Task<IActionResult> OnGetLinkAsync(int id, CancellationToken cancellationToken) =>
+        await links.OfPlanAsync(id, cancellationToken) is { } content ? Content(content, "application/json") : NotFound();
 
     /// <summary>The line that was just removed, so that it can be put back; null where none was.</summary>
     public RemovedLine? Removed { get; private set; }

@@ -54,6 +54,8 @@ export async function loadCore() {
     changeRoster: (change, now) => answer(Bridge.ChangeRoster(JSON.stringify(change), now)),
     who: (now) => read(Bridge.Who(now)),
     habits: () => read(Bridge.Habits()),
+    /** What a link carries, in words; or the fault of it. */
+    linked: (content) => read(Bridge.Linked(content)),
     /** A quick look at a simulation; null where the card cannot be simulated. */
     whatIf: ({ card, stage, share, counts, minutes, pace, runs }) =>
       read(Bridge.WhatIf(card, stage, share, counts, minutes, pace, runs)),
