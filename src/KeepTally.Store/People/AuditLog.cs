@@ -48,13 +48,25 @@ public sealed class AuditLog(TallyDb db, TimeProvider clock)
     }
 
     /// <summary>The lines before one, the latest first; some at a time.</summary>
-    public Task<List<AuditEntry>> ListAsync(long? before, CancellationToken cancellationToken = default) =>
-        db
+    /// <param name="before">The id of the line; null for the latest.</param>
+    /// <param name="filter">Which lines.</param>
+    /// <param name="cancellationToken">Cancels the operation.</param>
+    public Task<List<AuditEntry>> ListAsync(long? before, AuditFilter filter, CancellationToken cancellationToken = default)
+    {
+        var like = $"%{filter.Text.Replace(@"\", @"\\").Replace("%", @"\%").Replace("_", @"\_")}%";
+        return db
             .Audit.AsNoTracking()
             .Where(entry => before == null || entry.Id < before)
+            .Where(entry => filter.Act == null || entry.Act == filter.Act)
+            .Where(entry => filter.From == null || entry.At >= filter.From)
+            .Where(entry => filter.To == null || entry.At < filter.To)
+            .Where(entry =>
+                filter.Text == "" || EF.Functions.Like(entry.Who, like, @"\") || EF.Functions.Like(entry.About, like, @"\")
+            )
             .OrderByDescending(entry => entry.Id)
             .Take(PageLength)
             .ToListAsync(cancellationToken);
+    }
 
     /// <summary>Whether there may be lines before the last of a list.</summary>
     public static bool IsFull(IReadOnlyCollection<AuditEntry> page) => page.Count == PageLength;
@@ -74,3 +86,10 @@ public sealed class AuditLog(TallyDb db, TimeProvider clock)
             .ExecuteUpdateAsync(set => set.SetProperty(entry => entry.Who, HelperByCode), cancellationToken);
     }
 }
+
+/// <summary>Which lines of the activity log are listed.</summary>
+/// <param name="Text">Part of a name, or of what was done; empty for any.</param>
+/// <param name="Act">The kind of act; null for any.</param>
+/// <param name="From">Not before this moment, in milliseconds since 1970.</param>
+/// <param name="To">Before this moment.</param>
+public sealed record AuditFilter(string Text = "", AuditAct? Act = null, long? From = null, long? To = null);

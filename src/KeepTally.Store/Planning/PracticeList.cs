@@ -20,12 +20,17 @@ public sealed class PracticeList(TallyDb db, DrillBook book, TextCache texts, Ti
 
     /// <summary>Practices from today on, begun or not, the next first.</summary>
     /// <param name="firstTeam">The team whose practices come first; null for none.</param>
+    /// <param name="filter">Which of them; all where it is left out.</param>
     /// <param name="cancellationToken">Cancels the operation.</param>
-    public async Task<IReadOnlyList<Practice>> ToComeAsync(int? firstTeam = null, CancellationToken cancellationToken = default)
+    public async Task<IReadOnlyList<Practice>> ToComeAsync(
+        int? firstTeam = null,
+        PracticeFilter? filter = null,
+        CancellationToken cancellationToken = default
+    )
     {
         var today = Today;
-        return await PracticeRows
-            .Whole(db)
+        return await (filter ?? PracticeFilter.None)
+            .Of(db, PracticeRows.Whole(db))
             .Where(practice => practice.Date >= today)
             .OrderByDescending(practice => practice.TeamId == firstTeam)
             .ThenBy(practice => practice.Date)
@@ -34,14 +39,18 @@ public sealed class PracticeList(TallyDb db, DrillBook book, TextCache texts, Ti
             .ToListAsync(cancellationToken);
     }
 
-    /// <summary>Practices before today, the latest first; without those of closed seasons.</summary>
-    public async Task<IReadOnlyList<Practice>> PastAsync(CancellationToken cancellationToken = default)
+    /// <summary>Practices before today, the latest first.</summary>
+    /// <param name="filter">Which of them; those of no closed season where it is left out.</param>
+    /// <param name="cancellationToken">Cancels the operation.</param>
+    public async Task<IReadOnlyList<Practice>> PastAsync(
+        PracticeFilter? filter = null,
+        CancellationToken cancellationToken = default
+    )
     {
         var today = Today;
-        return await PracticeRows
-            .Whole(db)
+        return await (filter ?? new PracticeFilter { PresentOnly = true })
+            .Of(db, PracticeRows.Whole(db))
             .Where(practice => practice.Date < today)
-            .Where(practice => !db.Seasons.Any(closed => closed.TeamId == practice.TeamId && closed.LastDay >= practice.Date))
             .OrderByDescending(practice => practice.Date)
             .ThenByDescending(practice => practice.Start)
             .ThenByDescending(practice => practice.Id)

@@ -71,7 +71,11 @@ public sealed class PracticeBook(TallyDb db)
     public async Task<IReadOnlyList<BegunPractice>> BegunAsync(
         PracticeFilter? filter = null,
         CancellationToken cancellationToken = default
-    ) => await Begun((filter ?? PracticeFilter.None).Of(db)).ToListAsync(cancellationToken);
+    )
+    {
+        var which = filter ?? PracticeFilter.None;
+        return await Begun(which.Ordered(which.Of(db, db.Practices))).ToListAsync(cancellationToken);
+    }
 
     /// <summary>The practices of a day that were begun, by team; only what a link to them shows.</summary>
     /// <param name="day">The day.</param>

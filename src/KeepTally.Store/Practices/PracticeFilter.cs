@@ -31,9 +31,9 @@ public sealed record PracticeFilter(
     /// <summary>Whether anything was searched for.</summary>
     public bool IsSet => this with { OldestFirst = false, Season = null, PresentOnly = false } != None;
 
-    internal IQueryable<Practice> Of(TallyDb db)
+    /// <summary>Those of some practices that it lets through.</summary>
+    internal IQueryable<Practice> Of(TallyDb db, IQueryable<Practice> practices)
     {
-        IQueryable<Practice> practices = db.Practices;
         if (Text.Trim() is { Length: > 0 } text)
         {
             var like = $"%{text.Replace(@"\", @"\\").Replace("%", @"\%").Replace("_", @"\_")}%";
@@ -64,8 +64,12 @@ public sealed record PracticeFilter(
             );
         }
 
-        return OldestFirst
+        return practices;
+    }
+
+    /// <summary>The same in the order it asks for.</summary>
+    internal IQueryable<Practice> Ordered(IQueryable<Practice> practices) =>
+        OldestFirst
             ? practices.OrderBy(practice => practice.Date).ThenBy(practice => practice.Id)
             : practices.OrderByDescending(practice => practice.Date).ThenByDescending(practice => practice.Id);
-    }
 }

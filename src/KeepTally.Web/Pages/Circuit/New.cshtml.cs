@@ -74,6 +74,6 @@ public sealed class NewModel(DrillBook book, PracticeList practices, CircuitWrit
     {
         Drills = [.. (await book.ListAsync(archived: false, cancellationToken)).Select(entry => (entry.Id, entry.Card.Name))];
         var team = await squad.TeamAsync(HttpContext.ChosenTeam(), cancellationToken);
-        Practices = await practices.ToComeAsync(team.Id, cancellationToken);
+        Practices = await practices.ToComeAsync(team.Id, cancellationToken: cancellationToken);
     }
 }

@@ -133,7 +133,7 @@ public sealed class CardModel(
         Shown = found;
         var teams = await squad.TeamsAsync(cancellationToken);
         var first = teams.FirstOrDefault(each => each.Id == HttpContext.ChosenTeam()) ?? teams.FirstOrDefault();
-        Practices = await practices.ToComeAsync(first?.Id, cancellationToken);
+        Practices = await practices.ToComeAsync(first?.Id, cancellationToken: cancellationToken);
         // Without an open sheet a new one is made, for the first team.
         var next = Practices.Count > 0 ? Practices[0] : null;
         var team = next?.TeamId ?? first?.Id;

@@ -2,6 +2,7 @@ using KeepTally.Store.People;
 using KeepTally.Store.Tables;
 using KeepTally.Web.Access;
 using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace KeepTally.Web.Pages.People;
@@ -15,11 +16,40 @@ public sealed class AuditModel(AuditLog log, TimeProvider clock) : PageModel
     /// <summary>The line before which older ones are; null where there are none.</summary>
     public long? Older { get; private set; }
 
+    /// <summary>Part of a name, or of what was done.</summary>
+    [BindProperty(SupportsGet = true)]
+    public string? Text { get; set; }
+
+    /// <summary>The kind of act; null for any.</summary>
+    [BindProperty(SupportsGet = true)]
+    public AuditAct? Act { get; set; }
+
+    /// <summary>The first day that is listed.</summary>
+    [BindProperty(SupportsGet = true)]
+    public DateOnly? From { get; set; }
+
+    /// <summary>The last day that is listed.</summary>
+    [BindProperty(SupportsGet = true)]
+    public DateOnly? To { get; set; }
+
+    /// <summary>Whether anything was searched for.</summary>
+    public bool IsSearched => !string.IsNullOrWhiteSpace(Text) || Act is not null || From is not null || To is not null;
+
     public async Task OnGetAsync(long? before, CancellationToken cancellationToken)
     {
-        Lines = await log.ListAsync(before, cancellationToken);
+        var filter = new AuditFilter((Text ?? "").Trim(), Act, Begin(From), Begin(To?.AddDays(1)));
+        Lines = await log.ListAsync(before, filter, cancellationToken);
         Older = AuditLog.IsFull(Lines) ? Lines[^1].Id : null;
     }
+
+    /// <summary>When a day begins by the clock of the club, in milliseconds since 1970.</summary>
+    private long? Begin(DateOnly? day) =>
+        day is { } from
+            ? new DateTimeOffset(
+                from.ToDateTime(TimeOnly.MinValue),
+                clock.LocalTimeZone.GetUtcOffset(from.ToDateTime(TimeOnly.MinValue))
+            ).ToUnixTimeMilliseconds()
+            : null;
 
     public DateTimeOffset When(AuditEntry entry) =>
         TimeZoneInfo.ConvertTime(DateTimeOffset.FromUnixTimeMilliseconds(entry.At), clock.LocalTimeZone);
@@ -27,12 +57,12 @@ public sealed class AuditModel(AuditLog log, TimeProvider clock) : PageModel
     public static string Word(AuditAct act) =>
         act switch
         {
-            AuditAct.SignIn => "came in",
+            AuditAct.SignIn => "signed in",
             AuditAct.Refused => "refused",
             AuditAct.SignOutEverywhere => "signed out",
             AuditAct.Join => "joined",
             AuditAct.Correction => "corrected",
-            AuditAct.Export => "took out",
+            AuditAct.Export => "exported",
             AuditAct.Erasure => "erased",
             AuditAct.Access => "access",
             AuditAct.Removal => "removed",

@@ -31,6 +31,25 @@ public sealed class IndexModel(
 
     public IReadOnlyList<Coach> Coaches { get; private set; } = [];
 
+    /// <summary>A list of so many is read, and not searched.</summary>
+    public const int Few = 8;
+
+    /// <summary>Part of a name that is searched for.</summary>
+    [BindProperty(SupportsGet = true)]
+    public string? Text { get; set; }
+
+    /// <summary>The id of the team whose coaches are listed; null for all.</summary>
+    [BindProperty(SupportsGet = true)]
+    public int? Of { get; set; }
+
+    /// <summary>The accounts that are listed, as they were searched for.</summary>
+    public IReadOnlyList<Coach> Listed =>
+        [
+            .. Coaches
+                .Where(coach => (coach.UserName ?? "").Contains((Text ?? "").Trim(), StringComparison.OrdinalIgnoreCase))
+                .Where(coach => Of is null || coach.IsHead || coach.Teams.Any(each => each.TeamId == Of)),
+        ];
+
     public IReadOnlyList<Team> Teams { get; private set; } = [];
 
     public IReadOnlyList<DeviceKey> Keys { get; private set; } = [];

@@ -35,6 +35,42 @@ public sealed class IndexModel(
 
     public IReadOnlyList<Player> Players { get; private set; } = [];
 
+    /// <summary>A list of so many is read, and not searched.</summary>
+    public const int Few = 16;
+
+    /// <summary>Part of a name or a position that is searched for.</summary>
+    [BindProperty(SupportsGet = true)]
+    public string? Text { get; set; }
+
+    /// <summary>What the list is sorted by: "name", "plays", "born"; by number where it is left out.</summary>
+    [BindProperty(SupportsGet = true)]
+    public string? Sort { get; set; }
+
+    /// <summary>The players that are listed, as they were searched for and sorted.</summary>
+    public IReadOnlyList<Player> Listed
+    {
+        get
+        {
+            var text = (Text ?? "").Trim();
+            var found = Players.Where(player =>
+                player.Name.Contains(text, StringComparison.OrdinalIgnoreCase)
+                || player.Positions.Contains(text, StringComparison.OrdinalIgnoreCase)
+            );
+            return
+            [
+                .. Sort switch
+                {
+                    "name" => found.OrderBy(player => player.Name, StringComparer.OrdinalIgnoreCase),
+                    "plays" => found
+                        .OrderBy(player => player.Positions.Length == 0)
+                        .ThenBy(player => player.Positions, StringComparer.OrdinalIgnoreCase),
+                    "born" => found.OrderBy(player => player.BirthYear ?? int.MaxValue),
+                    _ => found,
+                },
+            ];
+        }
+    }
+
     /// <summary>The players who left the squad.</summary>
     public IReadOnlyList<Player> Former { get; private set; } = [];
 

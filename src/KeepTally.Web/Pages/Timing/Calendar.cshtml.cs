@@ -65,7 +65,7 @@ public sealed class CalendarModel(
     {
         Practice[] all =
         [
-            .. (await practices.PastAsync(cancellationToken)).Reverse(),
+            .. (await practices.PastAsync(cancellationToken: cancellationToken)).Reverse(),
             .. await practices.ToComeAsync(cancellationToken: cancellationToken),
         ];
         var lines = await practices.LinesAsync(all, cancellationToken);

@@ -3,9 +3,11 @@ using KeepTally.Core.Faults;
 using KeepTally.Core.Planning;
 using KeepTally.Store.Book;
 using KeepTally.Store.Planning;
+using KeepTally.Store.Seasons;
 using KeepTally.Store.Squads;
 using KeepTally.Store.Tables;
 using KeepTally.Web.Access;
+using KeepTally.Web.Pages.Shared;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
@@ -21,14 +23,26 @@ public sealed class IndexModel(
     DailyDrill daily,
     DrillBook book,
     SquadBook squad,
+    SeasonBook seasons,
     TimeProvider clock
 ) : PageModel
 {
+    /// <summary>A list of so many is read, and not searched.</summary>
+    public const int Few = 8;
+
     private const int MostBytes = 200_000;
 
     public IReadOnlyList<Practice> ToCome { get; private set; } = [];
 
     public IReadOnlyList<Practice> Past { get; private set; } = [];
+
+    /// <summary>The closed seasons of all teams, the latest first.</summary>
+    public IReadOnlyList<ClosedSeason> Seasons { get; private set; } = [];
+
+    public PracticeSearch Search { get; private set; } = new();
+
+    /// <summary>Whether the lists are those of a search.</summary>
+    public bool IsSearched { get; private set; }
 
     public IReadOnlyList<Team> Teams { get; private set; } = [];
 
@@ -58,10 +72,16 @@ public sealed class IndexModel(
     ];
 
     /// <param name="from">A practice whose sheet is to be used for another day.</param>
+    /// <param name="search">What is searched for.</param>
     /// <param name="cancellationToken">Cancels the operation.</param>
-    public async Task OnGetAsync(int? from, CancellationToken cancellationToken)
+    public async Task<IActionResult> OnGetAsync(int? from, [FromQuery] PracticeSearch search, CancellationToken cancellationToken)
     {
-        await LoadAsync(cancellationToken);
+        await LoadAsync(cancellationToken, search);
+        if (Request.Headers.ContainsKey("HX-Request"))
+        {
+            return Partial("_Practices", this);
+        }
+
         Practice[] all = [.. Past.Reverse(), .. ToCome];
         var last = Array.Find(all, each => each.Id == from) ?? (all.Length > 0 ? all[^1] : null);
         Form = new NewForm
@@ -77,6 +97,7 @@ public sealed class IndexModel(
             Title = from is null ? null : last?.Title,
             From = from is null ? null : $"practice:{from}",
         };
+        return Page();
     }
 
     public async Task<IActionResult> OnPostNewAsync(NewForm form, CancellationToken cancellationToken)
@@ -190,11 +211,15 @@ public sealed class IndexModel(
         return Page();
     }
 
-    private async Task LoadAsync(CancellationToken cancellationToken)
+    private async Task LoadAsync(CancellationToken cancellationToken, PracticeSearch? search = null)
     {
+        Search = search ?? new PracticeSearch();
+        var filter = await Search.FilterAsync(seasons, cancellationToken);
+        IsSearched = filter.IsSet || filter.Season is not null;
+        Seasons = await seasons.ClosedAsync(cancellationToken);
         Today = DateOnly.FromDateTime(clock.GetLocalNow().DateTime);
-        ToCome = await practices.ToComeAsync(cancellationToken: cancellationToken);
-        Past = await practices.PastAsync(cancellationToken);
+        ToCome = await practices.ToComeAsync(null, filter with { PresentOnly = false }, cancellationToken);
+        Past = await practices.PastAsync(filter, cancellationToken);
         Teams = await squad.TeamsAsync(cancellationToken);
         Templates = await templates.ListAsync(cancellationToken);
         Drills = [.. (await book.ListAsync(cancellationToken: cancellationToken)).Select(entry => (entry.Id, entry.Card.Name))];
