@@ -31,7 +31,6 @@ const tapAll = async (screen, taps) => {
 try {
   await page.goto("/");
   await page.waitForTimeout(300);
-  await shot("today", { fullPage: true });
   await phone();
   await page.reload();
   await page.waitForTimeout(300);
@@ -39,6 +38,8 @@ try {
   await wide();
   await page.goto("/squad?edit=3");
   await shot("squad");
+  await page.goto("/squad/season?sort=1");
+  await shot("season", { fullPage: true });
 
   await page.goto("/drills");
   await page.getByLabel("Skill").selectOption("shooting");
@@ -120,12 +121,6 @@ try {
     ["Dora", "Clean", 2],
   ]);
   await shot("run");
-  const board = await context.newPage();
-  await board.goto(page.url().replace("/run/", "/board/"));
-  await board.locator("#board[aria-busy=false]").waitFor();
-  await board.locator("#net[data-net=on]").waitFor();
-  await board.screenshot({ path: `${folder}/board.png` });
-  await board.close();
   await phone();
   await shot("run-phone");
   await page.locator("#more-open").click();
@@ -149,11 +144,19 @@ try {
   await screen.endDrill();
   await screen.start();
   await tapAll(screen, [
-    ["Plain", "Ball won", 4],
-    ["Striped", "Stop", 2],
+    ["Plain", "Ball won", 2],
+    ["Striped", "Stop", 3],
     ["Plain", "Goal", 3],
+    ["Striped", "Goal", 1],
+    ["Plain", "Ball won", 2],
     ["Striped", "Goal", 4],
   ]);
+  const board = await context.newPage();
+  await board.goto(page.url().replace("/run/", "/board/"));
+  await board.locator("#board[aria-busy=false]").waitFor();
+  await board.locator("#net[data-net=on]").waitFor();
+  await board.screenshot({ path: `${folder}/board.png` });
+  await board.close();
   await phone();
   await shot("run-match-phone");
   await wide();

@@ -211,6 +211,52 @@ public sealed class SquadTests : IAsyncLifetime
         Assert.Null((await visitor.OpenAsync("/squad")).QuerySelector(".undo-import"));
     }
 
+    [Fact]
+    public async Task Undoing_an_import_leaves_alone_who_was_changed_again_since()
+    {
+        var visitor = _home.Visit();
+        var before = await BornAsync();
+        using var shown = await visitor.PostAsync(
+            await visitor.OpenAsync("/squad/import"),
+            "#bring",
+            "/squad/import",
+            ("text", "name,born\nAda Fenwick,2001\nBea Marlowe,2002")
+        );
+        using (await visitor.PostAsync(await Visitor.ParsedAsync(shown), "#take", "/squad/import?handler=Take")) { }
+        Assert.Equal((2001, 2002), await BornAsync());
+        var ada = await _home.WithAsync<TallyDb, int>(db =>
+            db.Players.Where(player => player.TeamId == 1 && player.Name == "Ada Fenwick").Select(player => player.Id).SingleAsync()
+        );
+        using (
+            var changed = await visitor.PostAsync(
+                await visitor.OpenAsync($"/squad?edit={ada}"),
+                ".squad-form form",
+                "/squad",
+                ("Form.BirthYear", "2003")
+            )
+        )
+        {
+            Assert.Equal(HttpStatusCode.Redirect, changed.StatusCode);
+        }
+
+        using var undone = await visitor.PostAsync(await visitor.OpenAsync("/squad"), ".undo-import", "/squad?handler=UndoImport");
+        Assert.Equal((2003, before.Bea), await BornAsync());
+
+        Task<(int? Ada, int? Bea)> BornAsync() =>
+            _home.WithAsync<TallyDb, (int?, int?)>(async db =>
+                (
+                    await db
+                        .Players.Where(player => player.TeamId == 1 && player.Name == "Ada Fenwick")
+                        .Select(player => player.BirthYear)
+                        .SingleAsync(),
+                    await db
+                        .Players.Where(player => player.TeamId == 1 && player.Name == "Bea Marlowe")
+                        .Select(player => player.BirthYear)
+                        .SingleAsync()
+                )
+            );
+    }
+
     [Theory]
     [InlineData("Shuffle")]
     [InlineData("Spread")]
