@@ -8,7 +8,7 @@ const out = "wwwroot/dist";
 rmSync(out, { recursive: true, force: true });
 
 const scripts = { bundle: true, minify: true, target: "es2022", legalComments: "none", logLevel: "warning" };
-await build({ ...scripts, entryPoints: ["Scripts/theme.js", "Scripts/early.js"], format: "iife", outdir: out });
+await build({ ...scripts, entryPoints: ["Scripts/first.js", "Scripts/early.js"], format: "iife", outdir: out });
 await build({
   ...scripts,
   entryPoints: {

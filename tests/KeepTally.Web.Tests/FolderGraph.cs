@@ -30,23 +30,29 @@ internal sealed partial class FolderGraph
     /// <summary>Every folder with the folders it needs, each with one place that needs it.</summary>
     internal IReadOnlyDictionary<string, SortedDictionary<string, string>> Needs => _needs;
 
-    internal static FolderGraph Of(string project)
-    {
-        var graph = new FolderGraph(project);
-        var sources = Directory
-            .GetFiles(project, "*.cs", SearchOption.AllDirectories)
-            .Where(file => !Skipped().IsMatch(Path.GetRelativePath(project, file)))
-            .Select(file => CSharpSyntaxTree.ParseText(File.ReadAllText(file), path: file))
-            .ToArray();
-        var compilation = CSharpCompilation.Create(
+    /// <summary>The sources of a project, with the meaning of their names. Views are not among them.</summary>
+    internal static CSharpCompilation Compiled(string project) =>
+        CSharpCompilation.Create(
             Path.GetFileName(project) + ".Folders",
             [
-                .. sources,
+                .. Directory
+                    .GetFiles(project, "*.cs", SearchOption.AllDirectories)
+                    .Where(file => !Skipped().IsMatch(Path.GetRelativePath(project, file)))
+                    .Select(file => CSharpSyntaxTree.ParseText(File.ReadAllText(file), path: file)),
                 CSharpSyntaxTree.ParseText(Implicit + (project.EndsWith(".Web", StringComparison.Ordinal) ? ImplicitOfWeb : "")),
             ],
             References(Path.GetFileName(project)),
             new CSharpCompilationOptions(OutputKind.DynamicallyLinkedLibrary, allowUnsafe: true)
         );
+
+    /// <summary>What any source may refer to.</summary>
+    internal static IEnumerable<MetadataReference> Framework => References("");
+
+    internal static FolderGraph Of(string project)
+    {
+        var graph = new FolderGraph(project);
+        var compilation = Compiled(project);
+        SyntaxTree[] sources = [.. compilation.SyntaxTrees.Where(tree => tree.FilePath.Length > 0)];
         // What is compiled says nearly all of it, and at once; only a type that it does not name, as of a constant, is then looked for.
         var compiled = Path.Combine(AppContext.BaseDirectory, Path.GetFileName(project) + ".dll");
         var isCompiled = File.Exists(compiled);

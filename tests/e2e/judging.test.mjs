@@ -18,11 +18,11 @@ test("a player's trend is read, a skill changed, and the fit moves; a past run i
 
   await page.goto("/drills/three-gates/simulation");
   const played = page.locator(".fit-lines li").first();
-  await page.getByLabel("Share made, %").fill("30");
+  await page.getByRole("textbox", { name: "Share made, %" }).fill("30");
   await expect(played).toHaveText(/in (no|hardly any) run|in [12] of 10/);
-  await page.getByLabel("Share made, %").fill("90");
+  await page.getByRole("textbox", { name: "Share made, %" }).fill("90");
   await expect(played).toHaveText(/in (every|nearly every) run|in 9 of 10/);
-  await page.getByLabel("Share made, %").fill("130");
+  await page.getByRole("textbox", { name: "Share made, %" }).fill("130");
   await expect(page.getByRole("alert")).toContainText("from 0 to 100");
 
   await page.goto("/results");

@@ -40,3 +40,18 @@ test("quick taps on who is missing, a limit, positions spread: the groups shown 
     expect(trios).toMatch(new RegExp(`${letter}\\s*[^\\n]*${first}`));
   }
 });
+
+test("what is pressed before the scripts are there is sent once they are", async ({ page }) => {
+  await page.route(/\/dist\/site[^/]*\.js/, async (route) => {
+    await new Promise((done) => setTimeout(done, 1500));
+    await route.continue();
+  });
+  await page.goto("/", { waitUntil: "commit" });
+  const tile = (name) => page.getByRole("button", { name: new RegExp(`\\d+ ${name}`) });
+  for (const name of ["Ada Fenwick", "Dora Quill", "Hana Pemberley"]) {
+    await tile(name).click({ noWaitAfter: true });
+  }
+  for (const name of ["Ada Fenwick", "Dora Quill", "Hana Pemberley"]) {
+    await expect(tile(name)).toHaveAttribute("data-presence", "late");
+  }
+});

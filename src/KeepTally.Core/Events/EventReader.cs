@@ -55,19 +55,19 @@ public static class EventReader
 
         switch (type)
         {
-            case "start":
+            case RunEvent.Start.TypeName:
                 Only(place);
                 return new RunEvent.Start(id, at);
-            case "pause":
+            case RunEvent.Pause.TypeName:
                 Only(place);
                 return new RunEvent.Pause(id, at);
-            case "resume":
+            case RunEvent.Resume.TypeName:
                 Only(place);
                 return new RunEvent.Resume(id, at);
-            case "end":
+            case RunEvent.End.TypeName:
                 Only(place);
                 return new RunEvent.End(id, at);
-            case "tap":
+            case RunEvent.Tap.TypeName:
                 Only(place, "unit", "outcome", "zone", "tags", "value", "laps");
                 return new RunEvent.Tap(
                     id,
@@ -81,7 +81,7 @@ public static class EventReader
                 {
                     Laps = Laps(place),
                 };
-            case "amend":
+            case RunEvent.Amend.TypeName:
                 Only(place, "of", "unit", "outcome", "zone", "tags", "value", "counts");
                 return new RunEvent.Amend(
                     id,
@@ -96,19 +96,19 @@ public static class EventReader
                 {
                     Tags = Tags(place),
                 };
-            case "turn":
+            case RunEvent.Turn.TypeName:
                 Only(place, "unit");
                 return new RunEvent.Turn(id, at, Player(place, "unit"));
-            case "rotate":
+            case RunEvent.Rotate.TypeName:
                 Only(place, "winner", "loser", "actor");
                 return new RunEvent.Rotate(id, at, Player(place, "winner"), Player(place, "loser"), Player(place, "actor"));
-            case "undo":
+            case RunEvent.Undo.TypeName:
                 Only(place, "of");
                 return new RunEvent.Undo(id, at, Of(place));
-            case "freeze":
+            case RunEvent.Freeze.TypeName:
                 Only(place, "reason");
                 return new RunEvent.Freeze(id, at, ShortText(place, "reason") ?? "");
-            case "note":
+            case RunEvent.Note.TypeName:
                 Only(place, "text", "unit", "practice");
                 return new RunEvent.Note(
                     id,
@@ -121,7 +121,7 @@ public static class EventReader
                 {
                     OfPractice = place.Find("practice")?.Boolean() ?? false,
                 };
-            case "add":
+            case RunEvent.Add.TypeName:
                 Only(place, "seconds");
                 return new RunEvent.Add(
                     id,
@@ -130,7 +130,7 @@ public static class EventReader
                         place.Need("seconds", "how many seconds more, or below nought less")?.Number(-MostAdded, MostAdded) ?? 0
                     )
                 );
-            case "skip":
+            case RunEvent.Skip.TypeName:
                 Only(place, "interval", "round");
                 return new RunEvent.Skip(
                     id,
@@ -138,20 +138,20 @@ public static class EventReader
                     place.Need("interval", "work, change or break")?.OneOf(IntervalWords.All) ?? IntervalKind.Work,
                     place.Need("round", "the round it belongs to, from 1")?.Whole(1, MostRounds) ?? 1
                 );
-            case "rounds":
+            case RunEvent.Rounds.TypeName:
                 Only(place, "rounds");
                 return new RunEvent.Rounds(
                     id,
                     at,
                     place.Need("rounds", "how many rounds there are to be")?.Whole(1, MostRounds) ?? 1
                 );
-            case "whistle":
+            case RunEvent.Whistle.TypeName:
                 Only(place);
                 return new RunEvent.Whistle(id, at);
-            case "again":
+            case RunEvent.Again.TypeName:
                 Only(place, "ends", "moves");
                 return new RunEvent.Again(id, at, place.Find("ends")?.Boolean() ?? false, place.Find("moves")?.Boolean() ?? false);
-            case "habit":
+            case RunEvent.Habit.TypeName:
                 Only(place, "habit", "player");
                 return new RunEvent.Habit(
                     id,
@@ -161,7 +161,7 @@ public static class EventReader
                         : "",
                     Player(place, "player")
                 );
-            case "count":
+            case RunEvent.OwnCount.TypeName:
                 Only(place, "unit", "count", "round");
                 return new RunEvent.OwnCount(
                     id,
@@ -170,7 +170,7 @@ public static class EventReader
                     place.Need("count", "how many")?.Whole(0, MostCounted) ?? 0,
                     place.Find("round")?.Whole(1, MostRounds) ?? 1
                 );
-            case "cue":
+            case RunEvent.Cue.TypeName:
                 Only(place, "text", "unit");
                 return new RunEvent.Cue(
                     id,
@@ -180,7 +180,7 @@ public static class EventReader
                         : "",
                     Player(place, "unit")
                 );
-            case "sub":
+            case RunEvent.Substitution.TypeName:
                 Only(place, "out", "in");
                 return new RunEvent.Substitution(id, at, Player(place, "out"), Player(place, "in"));
             case null:

@@ -238,7 +238,7 @@ internal ref struct EventScan
         var at = new Instant(_milliseconds);
         return _type switch
         {
-            "tap" when Only(1 << Unit | 1 << Outcome | 1 << Zone | 1 << Tags | 1 << Value) => new RunEvent.Tap(
+            RunEvent.Tap.TypeName when Only(1 << Unit | 1 << Outcome | 1 << Zone | 1 << Tags | 1 << Value) => new RunEvent.Tap(
                 id,
                 at,
                 Player(Unit),
@@ -247,22 +247,27 @@ internal ref struct EventScan
                 _tags,
                 _value
             ),
-            "start" when Only(0) => new RunEvent.Start(id, at),
-            "pause" when Only(0) => new RunEvent.Pause(id, at),
-            "resume" when Only(0) => new RunEvent.Resume(id, at),
-            "end" when Only(0) => new RunEvent.End(id, at),
-            "whistle" when Only(0) => new RunEvent.Whistle(id, at),
-            "turn" when Only(1 << Unit) => new RunEvent.Turn(id, at, Player(Unit)),
-            "rotate" when Only(1 << Winner | 1 << Loser | 1 << Actor) => new RunEvent.Rotate(
+            RunEvent.Start.TypeName when Only(0) => new RunEvent.Start(id, at),
+            RunEvent.Pause.TypeName when Only(0) => new RunEvent.Pause(id, at),
+            RunEvent.Resume.TypeName when Only(0) => new RunEvent.Resume(id, at),
+            RunEvent.End.TypeName when Only(0) => new RunEvent.End(id, at),
+            RunEvent.Whistle.TypeName when Only(0) => new RunEvent.Whistle(id, at),
+            RunEvent.Turn.TypeName when Only(1 << Unit) => new RunEvent.Turn(id, at, Player(Unit)),
+            RunEvent.Rotate.TypeName when Only(1 << Winner | 1 << Loser | 1 << Actor) => new RunEvent.Rotate(
                 id,
                 at,
                 Player(Winner),
                 Player(Loser),
                 Player(Actor)
             ),
-            "undo" when Only(1 << Of) && _of is { } of => new RunEvent.Undo(id, at, of),
-            "freeze" when Only(1 << Reason) => new RunEvent.Freeze(id, at, _texts[Reason] ?? ""),
-            "sub" when Only(1 << Out | 1 << In) => new RunEvent.Substitution(id, at, Player(Out), Player(In)),
+            RunEvent.Undo.TypeName when Only(1 << Of) && _of is { } of => new RunEvent.Undo(id, at, of),
+            RunEvent.Freeze.TypeName when Only(1 << Reason) => new RunEvent.Freeze(id, at, _texts[Reason] ?? ""),
+            RunEvent.Substitution.TypeName when Only(1 << Out | 1 << In) => new RunEvent.Substitution(
+                id,
+                at,
+                Player(Out),
+                Player(In)
+            ),
             _ => null,
         };
     }

@@ -14,36 +14,10 @@ public static class EventWriter
             json.WriteString("device", runEvent.Id.Device.Value);
             json.WriteNumber("n", runEvent.Id.N);
             json.WriteNumber("at", runEvent.At.Milliseconds);
-            json.WriteString("type", TypeOf(runEvent));
+            json.WriteString("type", runEvent.Type);
             WriteOwn(json, runEvent);
             json.WriteEndObject();
         });
-
-    private static string TypeOf(RunEvent runEvent) =>
-        runEvent switch
-        {
-            RunEvent.Start => "start",
-            RunEvent.Pause => "pause",
-            RunEvent.Resume => "resume",
-            RunEvent.End => "end",
-            RunEvent.Tap => "tap",
-            RunEvent.Amend => "amend",
-            RunEvent.Turn => "turn",
-            RunEvent.Rotate => "rotate",
-            RunEvent.Undo => "undo",
-            RunEvent.Freeze => "freeze",
-            RunEvent.Note => "note",
-            RunEvent.Again => "again",
-            RunEvent.Add => "add",
-            RunEvent.Skip => "skip",
-            RunEvent.Rounds => "rounds",
-            RunEvent.Whistle => "whistle",
-            RunEvent.Habit => "habit",
-            RunEvent.OwnCount => "count",
-            RunEvent.Cue => "cue",
-            RunEvent.Substitution => "sub",
-            _ => throw new InvalidOperationException("An event that no writer knows."),
-        };
 
     private static void WriteOwn(Utf8JsonWriter json, RunEvent runEvent)
     {

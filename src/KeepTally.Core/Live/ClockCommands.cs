@@ -55,7 +55,16 @@ internal static class ClockCommands
             ),
             RunCommand.Repeat => new RunEvent.Add(id, at, sheet.Timeline!.Plan.Work),
             RunCommand.Another => new RunEvent.Rounds(id, at, sheet.Timeline!.Plan.Rounds + 1),
-            _ => throw new ArgumentOutOfRangeException(nameof(word), word, "This is no command to the clock."),
+            RunCommand.Start
+            or RunCommand.Pause
+            or RunCommand.Resume
+            or RunCommand.Freeze
+            or RunCommand.Rotate
+            or RunCommand.Turn
+            or RunCommand.Whistle
+            or RunCommand.End
+            or RunCommand.EndPractice
+            or RunCommand.Back => throw new ArgumentOutOfRangeException(nameof(word), word, "This is no command to the clock."),
         };
     }
 

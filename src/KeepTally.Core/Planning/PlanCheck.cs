@@ -58,18 +58,19 @@ internal static class PlanCheck
 
     private static IEnumerable<PlanWarning> OfBlock(Plan plan, CardShelf shelf, int index, PlanBlock block)
     {
-        if (block is PlanBlock.Break or PlanBlock.Talk)
+        (double Minutes, int Groups)? work = block switch
+        {
+            PlanBlock.Circuit circuit => (circuit.MinutesEach, circuit.GroupCount),
+            PlanBlock.Drill drill => (drill.Minutes, drill.Groups),
+            PlanBlock.Break or PlanBlock.Talk => null,
+            _ => throw new InvalidOperationException("A line no sheet knows."),
+        };
+        if (work is not var (minutes, groups))
         {
             yield break;
         }
 
         var name = shelf.NameOf(block);
-        var (minutes, groups) = block switch
-        {
-            PlanBlock.Circuit circuit => (circuit.MinutesEach, circuit.GroupCount),
-            PlanBlock.Drill drill => (drill.Minutes, drill.Groups),
-            _ => throw new InvalidOperationException("A line no sheet knows."),
-        };
         if (minutes > plan.LongestDrill)
         {
             yield return new PlanWarning(
@@ -193,10 +194,9 @@ internal static class PlanCheck
     ) =>
         block switch
         {
-            PlanBlock.Drill drill when shelf.Played(drill, players) is var card =>
-            [
-                (null, card, BlockReport.StageOf(drill, card), drill.Seconds),
-            ],
+            PlanBlock.Drill drill => shelf.Played(drill, players) is var card
+                ? [(null, card, BlockReport.StageOf(drill, card), drill.Seconds)]
+                : [],
             PlanBlock.Circuit circuit => circuit.Stations.Select(
                 (id, station) =>
                     shelf.PlayedAt(id, players, circuit.GroupCount) is var card

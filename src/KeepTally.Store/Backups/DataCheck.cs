@@ -88,7 +88,8 @@ public static class DataCheck
         var id = $"event {stored.Device}/{stored.N}";
         var read = EventReader.Read(stored.Line);
         return !read.IsOk ? $"{id} cannot be read, {read.Faults[0]}"
-            : (read.Value.Id.Device.Value, read.Value.Id.N, read.Value.At.Milliseconds) != (stored.Device, stored.N, stored.At)
+            : (read.Value.Id.Device.Value, read.Value.Id.N, read.Value.At.Milliseconds, read.Value.Type)
+            != (stored.Device, stored.N, stored.At, stored.Type)
                 ? $"{id} is not what its line says"
             : EventWriter.Write(read.Value) != stored.Line ? $"{id} is not written as it reads"
             : sheet.Check(read.Value) is { } fault ? $"{id} cannot stand, {fault.Problem}"

@@ -1,6 +1,6 @@
+using KeepTally.Core.Events;
 using KeepTally.Core.Formats;
 using KeepTally.Store.Database;
-using KeepTally.Store.Tables;
 using Microsoft.EntityFrameworkCore;
 
 namespace KeepTally.Store.Book;
@@ -191,7 +191,7 @@ public sealed class DrillBook(TallyDb db, CardCache cache)
                         run.Block!.PracticeId,
                         Begun = run.Sheets.Any(sheet =>
                             sheet.Station == station.Order
-                            && db.Events.Any(row => row.SheetId == sheet.Id && row.Line.Contains(EventRow.StartMark))
+                            && db.Events.Any(row => row.SheetId == sheet.Id && row.Type == RunEvent.Start.TypeName)
                         ),
                     }
             )
@@ -210,7 +210,7 @@ public sealed class DrillBook(TallyDb db, CardCache cache)
         await db
             .Runs.Where(run => run.Block!.Circuit == null && run.Block.Pause == null)
             .Where(run =>
-                run.Sheets.Any(sheet => db.Events.Any(row => row.SheetId == sheet.Id && row.Line.Contains(EventRow.StartMark)))
+                run.Sheets.Any(sheet => db.Events.Any(row => row.SheetId == sheet.Id && row.Type == RunEvent.Start.TypeName))
             )
             .Join(
                 db.Practices.Where(practice => team == null || practice.TeamId == team),

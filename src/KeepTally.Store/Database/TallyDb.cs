@@ -1,3 +1,4 @@
+using KeepTally.Core.Events;
 using KeepTally.Core.Time;
 using KeepTally.Store.Tables;
 using Microsoft.AspNetCore.Identity;
@@ -155,6 +156,9 @@ public sealed class TallyDb(DbContextOptions<TallyDb> options, TenantScope scope
                     each.N,
                 })
                 .IsUnique();
+            // Of the few that are looked for by their type; taps are many and never are.
+            row.HasIndex(each => each.SheetId, "IX_Events_Start").HasFilter($"\"Type\" = '{RunEvent.Start.TypeName}'");
+            row.HasIndex(each => each.SheetId, "IX_Events_End").HasFilter($"\"Type\" = '{RunEvent.End.TypeName}'");
             row.HasOne<SheetRow>().WithMany().HasForeignKey(each => each.SheetId);
         });
     }

@@ -16,10 +16,10 @@ internal sealed class EventInsert : IDisposable
         _command = connection.CreateCommand();
         _command.Transaction = transaction;
         _command.CommandText = """
-            INSERT INTO Events (SheetId, Device, N, At, Line) VALUES ($sheet, $device, $n, $at, $line)
+            INSERT INTO Events (SheetId, Device, N, At, Type, Line) VALUES ($sheet, $device, $n, $at, $type, $line)
             ON CONFLICT (SheetId, Device, N) DO NOTHING RETURNING Sequence
             """;
-        foreach (var name in new[] { "$sheet", "$device", "$n", "$at", "$line" })
+        foreach (var name in new[] { "$sheet", "$device", "$n", "$at", "$type", "$line" })
         {
             var parameter = _command.CreateParameter();
             parameter.ParameterName = name;
@@ -40,7 +40,8 @@ internal sealed class EventInsert : IDisposable
         _command.Parameters[1].Value = row.Device;
         _command.Parameters[2].Value = row.N;
         _command.Parameters[3].Value = row.At;
-        _command.Parameters[4].Value = row.Line;
+        _command.Parameters[4].Value = row.Type;
+        _command.Parameters[5].Value = row.Line;
         return (long?)_command.ExecuteScalar();
     }
 

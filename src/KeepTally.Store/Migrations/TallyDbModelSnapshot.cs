@@ -419,10 +419,20 @@ namespace KeepTally.Store.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("Type")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.HasKey("Sequence");
 
                     b.HasIndex("SheetId", "Device", "N")
                         .IsUnique();
+
+                    b.HasIndex(new[] { "SheetId" }, "IX_Events_End")
+                        .HasFilter("\"Type\" = 'end'");
+
+                    b.HasIndex(new[] { "SheetId" }, "IX_Events_Start")
+                        .HasFilter("\"Type\" = 'start'");
 
                     b.ToTable("Events", (string)null);
                 });

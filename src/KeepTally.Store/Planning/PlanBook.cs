@@ -1,3 +1,4 @@
+using KeepTally.Core.Events;
 using KeepTally.Core.Faults;
 using KeepTally.Core.Planning;
 using KeepTally.Store.Book;
@@ -209,7 +210,7 @@ public sealed class PlanBook(
                         block.Run!.Sheets.Any(sheet =>
                             db.Events.Any(row =>
                                 row.SheetId == sheet.Id
-                                && (row.Line.Contains(EventRow.StartMark) || row.Line.Contains(EventRow.EndMark))
+                                && (row.Type == RunEvent.Start.TypeName || row.Type == RunEvent.End.TypeName)
                             )
                         )
                     )

@@ -1,3 +1,4 @@
+using KeepTally.Core.Events;
 using KeepTally.Core.Planning;
 using KeepTally.Store.Book;
 using KeepTally.Store.Calendars;
@@ -78,9 +79,7 @@ public sealed class PracticeList(TallyDb db, DrillBook book, TextCache texts, Ti
                 )
             )
             .Where(block =>
-                block.Run!.Sheets.Any(sheet =>
-                    db.Events.Any(row => row.SheetId == sheet.Id && row.Line.Contains(EventRow.StartMark))
-                )
+                block.Run!.Sheets.Any(sheet => db.Events.Any(row => row.SheetId == sheet.Id && row.Type == RunEvent.Start.TypeName))
             )
             .ToListAsync(cancellationToken);
         var past = new Practice { Title = "", Minutes = 1 };

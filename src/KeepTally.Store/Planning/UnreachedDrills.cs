@@ -1,3 +1,4 @@
+using KeepTally.Core.Events;
 using KeepTally.Core.Faults;
 using KeepTally.Core.Planning;
 using KeepTally.Store.Database;
@@ -39,13 +40,13 @@ public sealed class UnreachedDrills(TallyDb db, PracticeBook practices, PlanBook
             .Where(block => block.PracticeId == last.Id && block.Pause == null && !block.Dropped)
             .Where(block =>
                 !block.Run!.Sheets.Any(sheet =>
-                    db.Events.Any(row => row.SheetId == sheet.Id && row.Line.Contains(EventRow.StartMark))
+                    db.Events.Any(row => row.SheetId == sheet.Id && row.Type == RunEvent.Start.TypeName)
                 )
             )
             .Where(block =>
                 over
                 || block.Run!.Sheets.Any(sheet =>
-                    db.Events.Any(row => row.SheetId == sheet.Id && row.Line.Contains(EventRow.EndMark))
+                    db.Events.Any(row => row.SheetId == sheet.Id && row.Type == RunEvent.End.TypeName)
                 )
             )
             .OrderBy(block => block.Order)

@@ -14,9 +14,6 @@ public sealed class PlayerErasure(TallyDb db, IMemoryCache cache, LastErasure la
     /// <summary>The name that stands in results after an erasure.</summary>
     public const string Nameless = "Nameless";
 
-    private const string NoteMark = "\"type\":\"note\"";
-    private const string CueMark = "\"type\":\"cue\"";
-
     /// <summary>Erases everything that is kept of a player; false where there is none with that id.</summary>
     public async Task<bool> EraseAsync(int id, CancellationToken cancellationToken = default)
     {
@@ -61,7 +58,7 @@ public sealed class PlayerErasure(TallyDb db, IMemoryCache cache, LastErasure la
     {
         var notes = await db
             .Events.AsNoTracking()
-            .Where(row => row.Line.Contains(NoteMark) || row.Line.Contains(CueMark))
+            .Where(row => row.Type == RunEvent.Note.TypeName || row.Type == RunEvent.Cue.TypeName)
             .Where(row =>
                 db.Sheets.Any(sheet =>
                     sheet.Id == row.SheetId

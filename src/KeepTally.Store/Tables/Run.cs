@@ -60,14 +60,6 @@ public sealed class SheetRow
 /// <summary>An event as it was first acknowledged. Never deleted, and changed only where a note holds the name of a player who is erased.</summary>
 public sealed class EventRow
 {
-    /// <summary>A text that only the line of a start holds.</summary>
-    internal const string StartMark = "\"type\":\"start\"";
-
-    /// <summary>A text that only the line of an end holds.</summary>
-    internal const string EndMark = "\"type\":\"end\"";
-
-    private const string UndoMark = "\"type\":\"undo\"";
-
     /// <summary>The order of arrival, over all sheets.</summary>
     public long Sequence { get; init; }
 
@@ -80,14 +72,17 @@ public sealed class EventRow
     /// <summary>When it happened: milliseconds from the origin of the run.</summary>
     public long At { get; init; }
 
+    /// <summary>The name of its type in the format, such as "tap": the same as in its line.</summary>
+    public required string Type { get; init; }
+
     /// <summary>Its line of the log.</summary>
     public required string Line { get; init; }
 
     /// <summary>Whether it starts its sheet.</summary>
-    public bool IsStart => Line.Contains(StartMark, StringComparison.Ordinal);
+    public bool IsStart => Type == RunEvent.Start.TypeName;
 
     /// <summary>Whether it takes another event back.</summary>
-    public bool IsUndo => Line.Contains(UndoMark, StringComparison.Ordinal);
+    public bool IsUndo => Type == RunEvent.Undo.TypeName;
 
     /// <summary>An event that has no place in the order of arrival yet.</summary>
     internal static EventRow Of(SheetId sheet, RunEvent runEvent) =>
@@ -97,6 +92,7 @@ public sealed class EventRow
             Device = runEvent.Id.Device.Value,
             N = runEvent.Id.N,
             At = runEvent.At.Milliseconds,
+            Type = runEvent.Type,
             Line = EventWriter.Write(runEvent),
         };
 
@@ -108,6 +104,7 @@ public sealed class EventRow
             Device = Device,
             N = N,
             At = At,
+            Type = Type,
             Line = Line,
         };
 }

@@ -209,7 +209,9 @@ public abstract class SceneDrawing(Scene scene, string key, Pacing pacing)
                 new XAttribute("rx", N(Unit * 0.8)),
                 new XAttribute("ry", N(Unit * 0.5))
             ),
-            _ => throw new InvalidOperationException("It moves, and is drawn as a piece."),
+            MarkKind.Player or MarkKind.Coach or MarkKind.Ball => throw new InvalidOperationException(
+                "It moves, and is drawn as a piece."
+            ),
         };
     }
 

@@ -14,6 +14,14 @@ import { forgetPages, takeNewWorker } from "./run/offline.js";
 // There is one htmx on a page; scripts of single pages ask for it here.
 window.htmx = htmx;
 
+// Presses that came before are sent now: htmx takes the page in when it has been parsed, right before this.
+const ready = () => dispatchEvent(new Event("htmx:ready"));
+if (document.readyState === "complete") {
+  ready();
+} else {
+  document.addEventListener("DOMContentLoaded", ready);
+}
+
 // What is folded on a phone stands open where there is room.
 if (matchMedia("(min-width: 861px)").matches) {
   document.querySelectorAll("details[data-wide-open]").forEach((details) => (details.open = true));

@@ -53,4 +53,27 @@ public sealed class UpgradeTests
         );
         Assert.Equal("", db.Teams.Select(team => team.Sport).Single());
     }
+
+    [Fact]
+    public void Events_of_an_older_database_know_their_type_whatever_else_their_line_says()
+    {
+        using var connection = new SqliteConnection("Data Source=:memory:");
+        connection.Open();
+        using var db = new TallyDb(new DbContextOptionsBuilder<TallyDb>().UseSqlite(connection).Options, new TenantScope());
+        db.GetService<IMigrator>().Migrate("Calendars");
+        db.Database.ExecuteSqlRaw("PRAGMA foreign_keys = 0");
+        foreach (
+            var (n, line) in new[]
+            {
+                """{"device":"d","n":0,"at":0,"type":"start"}""",
+                """{"device":"d","n":1,"at":5,"type":"tap","tags":{"type":"start"}}""",
+            }.Index()
+        )
+        {
+            db.Database.ExecuteSql($"INSERT INTO Events (SheetId, Device, N, At, Line) VALUES ('s', 'd', {n}, 0, {line})");
+        }
+
+        db.Database.Migrate();
+        Assert.Equal(["start", "tap"], db.Events.OrderBy(row => row.N).Select(row => row.Type));
+    }
 }

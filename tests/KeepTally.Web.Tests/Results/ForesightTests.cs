@@ -123,7 +123,7 @@ public sealed class ForesightTests(PastPageTests.Club club) : IClassFixture<Past
                 .FirstAsync();
             const string Line = """{"device":"me","n":1,"at":900000,"type":"note","text":"Wider next time"}""";
             return await db.Database.ExecuteSqlAsync(
-                $"INSERT INTO Events (SheetId, Device, N, At, Line) VALUES ({sheet}, 'me', 1, 900000, {Line})"
+                $"INSERT INTO Events (SheetId, Device, N, At, Type, Line) VALUES ({sheet}, 'me', 1, 900000, 'note', {Line})"
             );
         });
         var visitor = club.Home.Visit();

@@ -1,0 +1,3 @@
+// What runs before a page is painted.
+import "./theme.js";
+import "./held-presses.js";
