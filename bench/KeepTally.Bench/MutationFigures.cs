@@ -30,7 +30,13 @@ internal static class MutationFigures
             throw new MissingPart("Build the tests first: dotnet build KeepTally.slnx -c Release.");
         }
 
-        var folder = Directory.CreateTempSubdirectory("keep-tally-mutants").FullName;
+        // Beside what was built, so that the tests find the cases of the project.
+        var folder = Path.Combine(Path.GetDirectoryName(built)!, "mutants");
+        if (Directory.Exists(folder))
+        {
+            Directory.Delete(folder, recursive: true);
+        }
+
         foreach (var file in Directory.EnumerateFiles(built, "*", SearchOption.AllDirectories))
         {
             var copy = Path.Combine(folder, Path.GetRelativePath(built, file));
@@ -45,6 +51,12 @@ internal static class MutationFigures
             .ToDictionary(file => file, file => Parse(File.ReadAllText(file), file));
         try
         {
+            // Without a change all tests must hold, or whatever is found says nothing.
+            if (!TryCompile(sources, null, Path.Combine(folder, "KeepTally.Core.dll")) || IsNoticed(folder))
+            {
+                throw new MissingPart("The core compiled here does not pass its tests without any change.");
+            }
+
             foreach (var room in names.Count > 0 ? names : Rooms)
             {
                 var draw = new SeededDraw(seed);
@@ -100,7 +112,7 @@ internal static class MutationFigures
             System.Text.Encoding.UTF8
         );
 
-    private static bool TryCompile(Dictionary<string, SyntaxTree> sources, Mutation mutation, string dll)
+    private static bool TryCompile(Dictionary<string, SyntaxTree> sources, Mutation? mutation, string dll)
     {
         var references = ((string)AppContext.GetData("TRUSTED_PLATFORM_ASSEMBLIES")!)
             .Split(Path.PathSeparator)
@@ -108,7 +120,7 @@ internal static class MutationFigures
             .Select(path => MetadataReference.CreateFromFile(path));
         var compilation = CSharpCompilation.Create(
             "KeepTally.Core",
-            sources.Select(each => each.Key == mutation.File ? Parse(mutation.Text, each.Key) : each.Value),
+            sources.Select(each => each.Key == mutation?.File ? Parse(mutation.Text, each.Key) : each.Value),
             references,
             new CSharpCompilationOptions(
                 OutputKind.DynamicallyLinkedLibrary,

@@ -44,6 +44,9 @@ public sealed class Installation : IAsyncLifetime
 
     public IServiceProvider Services => _app!.Services;
 
+    /// <summary>The commands that go to its database.</summary>
+    internal CommandCounter Commands { get; } = new();
+
     public async ValueTask InitializeAsync() => await StartAsync();
 
     /// <summary>A folder as it is after the first start, made once and copied: the demo is the same every time.</summary>
@@ -90,6 +93,8 @@ public sealed class Installation : IAsyncLifetime
         );
         builder.WebHost.UseTestServer();
         builder.Logging.ClearProviders();
+        builder.Logging.AddProvider(Commands);
+        builder.Logging.AddFilter<CommandCounter>((category, _) => category == DbLoggerCategory.Database.Command.Name);
         builder.Services.AddSingleton<TimeProvider>(Clock);
         Application.AddServices(builder.Services, new Running(folder, _demo, FirstKey));
         // A password is a tenth of a second's work by design (PasswordHashTests holds that); here it is typed hundreds of times.

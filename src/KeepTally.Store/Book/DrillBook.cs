@@ -172,14 +172,21 @@ public sealed class DrillBook(TallyDb db, CardCache cache)
     /// The last day on which each card was run, by a team or by any, by itself or as a station of a circuit. A drill that stood on the sheet and was
     /// never started was not run.
     /// </summary>
-    private async Task<Dictionary<string, DateOnly>> LastDoneAsync(int? team, CancellationToken cancellationToken) =>
-        (await AloneAsync(team, cancellationToken))
-            .Concat(await InCircuitsAsync(team, cancellationToken))
-            .GroupBy(each => each.Key)
-            .ToDictionary(each => each.Key, each => each.Max(card => card.Value));
-
-    private async Task<Dictionary<string, DateOnly>> InCircuitsAsync(int? team, CancellationToken cancellationToken) =>
-        await db
+    private async Task<Dictionary<string, DateOnly>> LastDoneAsync(int? team, CancellationToken cancellationToken)
+    {
+        var practices = db.Practices.Where(practice => team == null || practice.TeamId == team);
+        var alone = db
+            .Runs.Where(run => run.Block!.Circuit == null && run.Block.Pause == null)
+            .Where(run =>
+                run.Sheets.Any(sheet => db.Events.Any(row => row.SheetId == sheet.Id && row.Type == RunEvent.Start.TypeName))
+            )
+            .Join(
+                practices,
+                run => run.Block!.PracticeId,
+                practice => practice.Id,
+                (run, practice) => new { run.Block!.CardVersion!.CardId, practice.Date }
+            );
+        var inCircuits = db
             .Stations.Join(
                 db.Runs,
                 station => station.BlockId,
@@ -197,28 +204,15 @@ public sealed class DrillBook(TallyDb db, CardCache cache)
             )
             .Where(each => each.Begun)
             .Join(
-                db.Practices.Where(practice => team == null || practice.TeamId == team),
+                practices,
                 each => each.PracticeId,
                 practice => practice.Id,
                 (each, practice) => new { each.CardId, practice.Date }
-            )
+            );
+        return await alone
+            .Concat(inCircuits)
             .GroupBy(each => each.CardId)
             .Select(group => new { group.Key, Last = group.Max(each => each.Date) })
             .ToDictionaryAsync(each => each.Key, each => each.Last, cancellationToken);
-
-    private async Task<Dictionary<string, DateOnly>> AloneAsync(int? team, CancellationToken cancellationToken) =>
-        await db
-            .Runs.Where(run => run.Block!.Circuit == null && run.Block.Pause == null)
-            .Where(run =>
-                run.Sheets.Any(sheet => db.Events.Any(row => row.SheetId == sheet.Id && row.Type == RunEvent.Start.TypeName))
-            )
-            .Join(
-                db.Practices.Where(practice => team == null || practice.TeamId == team),
-                run => run.Block!.PracticeId,
-                practice => practice.Id,
-                (run, practice) => new { run.Block!.CardVersion!.CardId, practice.Date }
-            )
-            .GroupBy(each => each.CardId)
-            .Select(group => new { group.Key, Last = group.Max(each => each.Date) })
-            .ToDictionaryAsync(each => each.Key, each => each.Last, cancellationToken);
+    }
 }

@@ -76,6 +76,12 @@ public sealed record OpenPlan(Practice Practice, Plan Plan, CardShelf Shelf, IRe
             ? Math.Max(0, Math.Floor(elapsed - PlanReport.Of(Plan, Shelf).Blocks[FirstOpen].ChangeFrom))
             : 0;
 
+    /// <summary>The squad of its team.</summary>
+    internal IReadOnlyList<Player> Squad { get; init; } = [];
+
+    /// <summary>The equipment of the club.</summary>
+    internal IReadOnlyList<Gear> Gear { get; init; } = [];
+
     /// <summary>The sport of its team; empty where it has none.</summary>
     public string Sport { get; init; } = "";
 

@@ -37,24 +37,51 @@ public sealed class PlanBook(
         await OpenAsync(practice, await book.ForTeamAsync(practice.TeamId, cancellationToken), cancellationToken);
 
     /// <summary>Opens it only to be read: what is put forward is not in the order of when it was last done.</summary>
-    public async Task<OpenPlan> ReadAsync(Practice practice, CancellationToken cancellationToken = default) =>
-        await OpenAsync(practice, await book.CardsAsync(cancellationToken), cancellationToken);
-
-    private async Task<OpenPlan> OpenAsync(Practice practice, IReadOnlyList<BookEntry> entries, CancellationToken cancellationToken)
-    {
-        var shelf = PlanShelf.Of(practice, entries, texts);
-        var plan = PlanRows.Of(
+    /// <param name="practice">The practice.</param>
+    /// <param name="players">Its squad, where it was read already; null to read it.</param>
+    /// <param name="cancellationToken">Cancels the operation.</param>
+    public async Task<OpenPlan> ReadAsync(
+        Practice practice,
+        IReadOnlyList<Player>? players = null,
+        CancellationToken cancellationToken = default
+    ) =>
+        await OpenAsync(
             practice,
+            await book.CardsAsync(cancellationToken),
+            players ?? await squad.ListAsync(practice.TeamId, cancellationToken),
+            await gear.ListAsync(cancellationToken),
+            cancellationToken
+        );
+
+    private async Task<OpenPlan> OpenAsync(
+        Practice practice,
+        IReadOnlyList<BookEntry> entries,
+        CancellationToken cancellationToken
+    ) =>
+        await OpenAsync(
+            practice,
+            entries,
             await squad.ListAsync(practice.TeamId, cancellationToken),
             await gear.ListAsync(cancellationToken),
-            shelf
+            cancellationToken
         );
+
+    private async Task<OpenPlan> OpenAsync(
+        Practice practice,
+        IReadOnlyList<BookEntry> entries,
+        IReadOnlyList<Player> players,
+        IReadOnlyList<Gear> things,
+        CancellationToken cancellationToken
+    )
+    {
+        var shelf = PlanShelf.Of(practice, entries, texts);
+        var plan = PlanRows.Of(practice, players, things, shelf);
         var sports = plan
             .Blocks.SelectMany(block => block.Cards)
             .Select(shelf.Find)
             .SelectMany(card => card?.Sports ?? [])
             .ToHashSet();
-        var own = await squad.SportAsync(practice.TeamId, cancellationToken);
+        var own = practice.Team!.Sport;
         if (own.Length > 0)
         {
             sports.Add(own);
@@ -62,9 +89,27 @@ public sealed class PlanBook(
 
         return new OpenPlan(practice, plan, shelf, entries, await BegunAsync(practice, cancellationToken))
         {
+            Squad = players,
+            Gear = things,
             Sport = own,
             Spares = SpareDrills.Of(plan, entries, sports),
         };
+    }
+
+    /// <summary>
+    /// The same sheet as it stands after an edit; what an edit cannot change, the book, the squad, who is there and the equipment,
+    /// is not read again. Null where the practice is no more.
+    /// </summary>
+    public async Task<OpenPlan?> RefreshAsync(OpenPlan open, CancellationToken cancellationToken = default)
+    {
+        var id = open.Practice.Id;
+        if (await PracticeRows.Whole(db).SingleOrDefaultAsync(each => each.Id == id, cancellationToken) is not { } practice)
+        {
+            return null;
+        }
+
+        practice.Attendance.AddRange(open.Practice.Attendance);
+        return await OpenAsync(practice, open.Book, open.Squad, open.Gear, cancellationToken);
     }
 
     /// <summary>The version of a plan, which grows with every change; null where there is no such practice.</summary>
@@ -86,28 +131,43 @@ public sealed class PlanBook(
             return new Fault("practice", "there is no such practice", "open one from the plan");
         }
 
+        var edited = await EditAsync(open, edit, cancellationToken);
+        return edited.IsOk ? null : edited.Faults[0];
+    }
+
+    /// <summary>Changes a sheet that was just opened; its version then, or why it could not be changed.</summary>
+    /// <param name="open">The sheet as it was opened for this edit.</param>
+    /// <param name="edit">The sheet as it is to be; it may say why it cannot.</param>
+    /// <param name="cancellationToken">Cancels the operation.</param>
+    public async Task<Result<int>> EditAsync(
+        OpenPlan open,
+        Func<OpenPlan, Result<Plan>> edit,
+        CancellationToken cancellationToken = default
+    )
+    {
         var edited = edit(open);
         if (!edited.IsOk)
         {
-            return edited.Faults[0];
+            return Result.Fail<int>(edited.Faults);
         }
 
         if (Touched(open, edited.Value) is { } begun)
         {
-            return begun;
+            return Result.Fail<int>(begun);
         }
 
         await using var transaction = db.Database.CurrentTransaction is null
             ? await db.Database.BeginTransactionAsync(cancellationToken)
             : null;
-        if (await writer.WriteAsync(open, edited.Value, cancellationToken) is { } fault)
+        var written = await writer.WriteAsync(open, edited.Value, cancellationToken);
+        if (!written.IsOk)
         {
-            return fault;
+            return written;
         }
 
-        if (open.IsRunning && await start.DealAsync(practiceId, cancellationToken) is { } undealt)
+        if (open.IsRunning && await start.DealAsync(open.Practice.Id, cancellationToken) is { } undealt)
         {
-            return undealt;
+            return Result.Fail<int>(undealt);
         }
 
         if (transaction is not null)
@@ -115,7 +175,7 @@ public sealed class PlanBook(
             await transaction.CommitAsync(cancellationToken);
         }
 
-        return null;
+        return written;
     }
 
     /// <summary>Makes a practice of a team, with a sheet of its own and the short drill of every practice; its id.</summary>

@@ -38,20 +38,24 @@ public sealed class PlanRowWriter(TallyDb db)
             _ => true,
         };
 
-    /// <summary>Writes it; null where it was written, else why not.</summary>
-    internal async Task<Fault?> WriteAsync(OpenPlan open, Plan plan, CancellationToken cancellationToken)
+    /// <summary>Writes it; the version of the sheet then, or why it could not be written.</summary>
+    internal async Task<Result<int>> WriteAsync(OpenPlan open, Plan plan, CancellationToken cancellationToken)
     {
         if (plan.Blocks.Count > PlanReader.MostBlocks)
         {
-            return new Fault("blocks", $"a sheet has {PlanReader.MostBlocks} lines at most", "take some off first");
+            return Result.Fail<int>(
+                new Fault("blocks", $"a sheet has {PlanReader.MostBlocks} lines at most", "take some off first")
+            );
         }
 
         if (plan.Blocks.OfType<PlanBlock.Circuit>().FirstOrDefault(circuit => !circuit.HasWork) is { } walked)
         {
-            return new Fault(
-                "changeSeconds",
-                "the walks take all of the time at the stations",
-                $"write fewer than {walked.MinutesEach * 60:0} seconds, or more minutes at each station"
+            return Result.Fail<int>(
+                new Fault(
+                    "changeSeconds",
+                    "the walks take all of the time at the stations",
+                    $"write fewer than {walked.MinutesEach * 60:0} seconds, or more minutes at each station"
+                )
             );
         }
 
@@ -80,7 +84,7 @@ public sealed class PlanRowWriter(TallyDb db)
             var made = await MakeAsync(line, cancellationToken);
             if (!made.IsOk)
             {
-                return made.Faults[0];
+                return Result.Fail<int>(made.Faults);
             }
 
             foreach (var block in made.Value)
@@ -110,7 +114,7 @@ public sealed class PlanRowWriter(TallyDb db)
 
         practice.SheetVersion++;
         await db.SaveChangesAsync(cancellationToken);
-        return null;
+        return Result.Ok(practice.SheetVersion);
     }
 
     private static void WriteHead(Practice practice, Plan before, Plan plan)

@@ -30,13 +30,37 @@ public sealed class PracticeList(TallyDb db, DrillBook book, TextCache texts, Ti
     )
     {
         var today = Today;
-        return await (filter ?? PracticeFilter.None)
-            .Of(db, PracticeRows.Whole(db))
-            .Where(practice => practice.Date >= today)
-            .OrderByDescending(practice => practice.TeamId == firstTeam)
-            .ThenBy(practice => practice.Date)
+        return await PracticeRows.ReadAsync(
+            db,
+            (filter ?? PracticeFilter.None)
+                .Of(db, PracticeRows.Whole(db))
+                .Where(practice => practice.Date >= today)
+                .OrderByDescending(practice => practice.TeamId == firstTeam)
+                .ThenBy(practice => practice.Date)
+                .ThenBy(practice => practice.Start)
+                .ThenBy(practice => practice.Id),
+            cancellationToken
+        );
+    }
+
+    /// <summary>Practices from today on, begun or not, the next first; only what a link to them shows.</summary>
+    public async Task<IReadOnlyList<PracticeTitle>> TitlesAsync(CancellationToken cancellationToken = default)
+    {
+        var today = Today;
+        return await db
+            .Practices.Where(practice => practice.Date >= today)
+            .OrderBy(practice => practice.Date)
             .ThenBy(practice => practice.Start)
             .ThenBy(practice => practice.Id)
+            .Select(practice => new PracticeTitle(
+                practice.Id,
+                practice.Team!.Name,
+                practice.Title,
+                practice.Date,
+                practice.Start,
+                practice.Date == today,
+                practice.Blocks.Any(block => block.Run != null)
+            ))
             .ToListAsync(cancellationToken);
     }
 
@@ -49,23 +73,33 @@ public sealed class PracticeList(TallyDb db, DrillBook book, TextCache texts, Ti
     )
     {
         var today = Today;
-        return await (filter ?? new PracticeFilter { PresentOnly = true })
-            .Of(db, PracticeRows.Whole(db))
-            .Where(practice => practice.Date < today)
-            .OrderByDescending(practice => practice.Date)
-            .ThenByDescending(practice => practice.Start)
-            .ThenByDescending(practice => practice.Id)
-            .Take(MostPast)
-            .ToListAsync(cancellationToken);
+        return await PracticeRows.ReadAsync(
+            db,
+            (filter ?? new PracticeFilter { PresentOnly = true })
+                .Of(db, PracticeRows.Whole(db))
+                .Where(practice => practice.Date < today)
+                .OrderByDescending(practice => practice.Date)
+                .ThenByDescending(practice => practice.Start)
+                .ThenByDescending(practice => practice.Id)
+                .Take(MostPast),
+            cancellationToken
+        );
     }
 
     /// <summary>The time of a team in the four weeks before a practice, of started drills only.</summary>
-    public async Task<Balance> LatelyAsync(Practice practice, CancellationToken cancellationToken = default)
+    /// <param name="practice">The practice.</param>
+    /// <param name="entries">The drills of the book.</param>
+    /// <param name="cancellationToken">Cancels the operation.</param>
+    public async Task<Balance> LatelyAsync(
+        Practice practice,
+        IReadOnlyList<BookEntry> entries,
+        CancellationToken cancellationToken = default
+    )
     {
         var from = practice.Date.AddDays(-LatelyDays);
         var blocks = await db
             .Blocks.AsNoTracking()
-            .AsSplitQuery()
+            .AsSingleQuery()
             .Include(block => block.CardVersion)
             .Include(block => block.Circuit!.Stations.OrderBy(station => station.Order))
                 .ThenInclude(station => station.CardVersion)
@@ -84,19 +118,22 @@ public sealed class PracticeList(TallyDb db, DrillBook book, TextCache texts, Ti
             .ToListAsync(cancellationToken);
         var past = new Practice { Title = "", Minutes = 1 };
         past.Blocks.AddRange(blocks);
-        var shelf = PlanShelf.Of(past, await book.CardsAsync(cancellationToken), texts);
+        var shelf = PlanShelf.Of(past, entries, texts);
         return Balance.Of([PlanRows.Of(past, [], [], shelf)], shelf);
     }
 
     /// <summary>Practices of a team from a day on, the first first.</summary>
     public async Task<IReadOnlyList<Practice>> SinceAsync(int team, DateOnly day, CancellationToken cancellationToken = default) =>
-        await PracticeRows
-            .Whole(db)
-            .Where(practice => practice.TeamId == team && practice.Date >= day)
-            .OrderBy(practice => practice.Date)
-            .ThenBy(practice => practice.Start)
-            .ThenBy(practice => practice.Id)
-            .ToListAsync(cancellationToken);
+        await PracticeRows.ReadAsync(
+            db,
+            PracticeRows
+                .Whole(db)
+                .Where(practice => practice.TeamId == team && practice.Date >= day)
+                .OrderBy(practice => practice.Date)
+                .ThenBy(practice => practice.Start)
+                .ThenBy(practice => practice.Id),
+            cancellationToken
+        );
 
     /// <summary>The lines of each practice's sheet as they stand in a calendar, by practice.</summary>
     public async Task<IReadOnlyDictionary<int, IReadOnlyList<string>>> LinesAsync(
@@ -115,3 +152,13 @@ public sealed class PracticeList(TallyDb db, DrillBook book, TextCache texts, Ti
         );
     }
 }
+
+/// <summary>A practice as a link to it shows it.</summary>
+/// <param name="Id">The id of the practice.</param>
+/// <param name="Team">The name of the team.</param>
+/// <param name="Title">The title.</param>
+/// <param name="Date">The day.</param>
+/// <param name="Start">When it starts.</param>
+/// <param name="IsToday">Whether it is today.</param>
+/// <param name="IsBegun">Whether it was begun.</param>
+public sealed record PracticeTitle(int Id, string Team, string Title, DateOnly Date, TimeOnly Start, bool IsToday, bool IsBegun);

@@ -22,29 +22,23 @@ public sealed class UnreachedDrills(TallyDb db, PracticeBook practices, PlanBook
             return [];
         }
 
-        var last = await db
+        var last = db
             .Practices.Where(other => other.TeamId == practice.TeamId && other.Id != practice.Id && other.Date <= practice.Date)
             .Where(other => other.Blocks.Any(block => block.Run != null))
             .OrderByDescending(other => other.Date)
             .ThenByDescending(other => other.Id)
-            .Select(other => new { other.Id, other.Date })
-            .FirstOrDefaultAsync(cancellationToken);
-        if (last is null)
-        {
-            return [];
-        }
-
-        // While a practice is still on, what it has not reached may come yet, unless it was ended unbegun.
-        var over = last.Date < DateOnly.FromDateTime(clock.GetLocalNow().DateTime);
+            .Take(1);
+        var today = DateOnly.FromDateTime(clock.GetLocalNow().DateTime);
         var left = await Whole()
-            .Where(block => block.PracticeId == last.Id && block.Pause == null && !block.Dropped)
+            .Where(block => last.Any(other => other.Id == block.PracticeId) && block.Pause == null && !block.Dropped)
             .Where(block =>
                 !block.Run!.Sheets.Any(sheet =>
                     db.Events.Any(row => row.SheetId == sheet.Id && row.Type == RunEvent.Start.TypeName)
                 )
             )
+            // While a practice is still on, what it has not reached may come yet, unless it was ended unbegun.
             .Where(block =>
-                over
+                last.Any(other => other.Date < today)
                 || block.Run!.Sheets.Any(sheet =>
                     db.Events.Any(row => row.SheetId == sheet.Id && row.Type == RunEvent.End.TypeName)
                 )

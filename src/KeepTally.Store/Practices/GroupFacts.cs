@@ -60,12 +60,13 @@ internal sealed class GroupFacts
         PairBook pairs,
         PartnerMemory partners,
         PlayerLevels levels,
+        IReadOnlyList<Player>? players,
         CancellationToken cancellationToken
     ) =>
         new(
             practice,
             [
-                .. await squad.ListAsync(practice.TeamId, cancellationToken),
+                .. players ?? await squad.ListAsync(practice.TeamId, cancellationToken),
                 .. (await squad.FormerAsync(practice.TeamId, cancellationToken)).Where(player => IsGuest(practice, player)),
             ],
             await pairs.ListAsync(practice.TeamId, cancellationToken),

@@ -20,9 +20,17 @@ namespace KeepTally.Store.Practices;
 /// </summary>
 public sealed class GroupPlan(SquadBook squad, PairBook pairs, PartnerMemory partners, PlayerLevels levels, TextCache texts)
 {
-    public async Task<PlannedGroups> OfAsync(Practice practice, CancellationToken cancellationToken = default)
+    /// <summary>The groups of each drill of a practice, as they would be dealt now.</summary>
+    /// <param name="practice">The practice.</param>
+    /// <param name="players">The squad, where it was read already; null to read it.</param>
+    /// <param name="cancellationToken">Cancels the operation.</param>
+    public async Task<PlannedGroups> OfAsync(
+        Practice practice,
+        IReadOnlyList<Player>? players = null,
+        CancellationToken cancellationToken = default
+    )
     {
-        var facts = await GroupFacts.GatherAsync(practice, squad, pairs, partners, levels, cancellationToken);
+        var facts = await GroupFacts.GatherAsync(practice, squad, pairs, partners, levels, players, cancellationToken);
         var settled = Written(practice.SettledJson) is { Count: > 0 } lists
             ? facts.Judge(facts.MembersOf(StandingGroups.Mended(lists, facts.Here)), (index, _) => Letters.Of(index))
             : null;

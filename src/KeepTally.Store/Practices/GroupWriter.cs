@@ -155,7 +155,7 @@ public sealed class GroupWriter(TallyDb db, PracticeBook book, GroupPlan plan)
             return null;
         }
 
-        var planned = await plan.OfAsync(practice, cancellationToken);
+        var planned = await plan.OfAsync(practice, cancellationToken: cancellationToken);
         var groups = blockId is null ? planned.Settled : planned.Blocks.FirstOrDefault(each => each.Block.Id == blockId)?.Groups;
         return groups?.Groups.Select(group => group.Players.Select(player => player.Id).ToArray()).ToArray();
     }

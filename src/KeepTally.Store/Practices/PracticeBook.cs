@@ -18,19 +18,20 @@ public sealed class PracticeBook(TallyDb db)
     /// <param name="cancellationToken">Cancels the operation.</param>
     public async Task<Practice?> ForDayAsync(DateOnly day, int? team = null, CancellationToken cancellationToken = default)
     {
-        var practices = Whole().Where(practice => team == null || practice.TeamId == team);
-        return await practices
-                .Where(practice => practice.Date >= day)
-                .OrderBy(practice => practice.Date)
-                // Where no team was chosen, the first team of the club is shown at every hour of the day.
-                .ThenBy(practice => practice.TeamId)
-                .ThenBy(practice => practice.Start)
-                .FirstOrDefaultAsync(cancellationToken)
-            ?? await practices.OrderByDescending(practice => practice.Date).FirstOrDefaultAsync(cancellationToken);
+        var practices = PracticeRows.Whole(db).Where(practice => team == null || practice.TeamId == team);
+        return await FirstAsync(
+                practices
+                    .Where(practice => practice.Date >= day)
+                    .OrderBy(practice => practice.Date)
+                    // Where no team was chosen, the first team of the club is shown at every hour of the day.
+                    .ThenBy(practice => practice.TeamId)
+                    .ThenBy(practice => practice.Start),
+                cancellationToken
+            ) ?? await FirstAsync(practices.OrderByDescending(practice => practice.Date), cancellationToken);
     }
 
     public async Task<Practice?> FindAsync(int id, CancellationToken cancellationToken = default) =>
-        await Whole().SingleOrDefaultAsync(practice => practice.Id == id, cancellationToken);
+        await FirstAsync(PracticeRows.Whole(db).Where(practice => practice.Id == id), cancellationToken);
 
     /// <summary>The id of the practice begun last, where that was not before a moment; null where none was.</summary>
     public async Task<int?> UnderWayAsync(DateTimeOffset since, CancellationToken cancellationToken = default)
@@ -76,13 +77,6 @@ public sealed class PracticeBook(TallyDb db)
         var which = filter ?? PracticeFilter.None;
         return await Begun(which.Ordered(which.Of(db, db.Practices))).ToListAsync(cancellationToken);
     }
-
-    /// <summary>The practices of a day that were begun, by team; only what a link to them shows.</summary>
-    /// <param name="day">The day.</param>
-    /// <param name="cancellationToken">Cancels the operation.</param>
-    public async Task<IReadOnlyList<BegunPractice>> BegunOnAsync(DateOnly day, CancellationToken cancellationToken = default) =>
-        await Begun(db.Practices.Where(practice => practice.Date == day).OrderBy(practice => practice.TeamId))
-            .ToListAsync(cancellationToken);
 
     private static IQueryable<BegunPractice> Begun(IQueryable<Practice> practices) =>
         practices
@@ -141,7 +135,8 @@ public sealed class PracticeBook(TallyDb db)
         return true;
     }
 
-    private IQueryable<Practice> Whole() => PracticeRows.Whole(db);
+    private async Task<Practice?> FirstAsync(IQueryable<Practice> practices, CancellationToken cancellationToken) =>
+        await PracticeRows.ReadAsync(db, practices.Take(1), cancellationToken) is [var first] ? first : null;
 }
 
 /// <summary>A practice that was begun, as it stands in a list.</summary>

@@ -31,7 +31,7 @@ public sealed class PracticeStart(TallyDb db, PracticeBook book, GroupPlan group
             return null;
         }
 
-        var plan = await groups.OfAsync(practice, cancellationToken);
+        var plan = await groups.OfAsync(practice, cancellationToken: cancellationToken);
         if (plan.Here < 2)
         {
             return plan.Here == 0
@@ -90,9 +90,9 @@ public sealed class PracticeStart(TallyDb db, PracticeBook book, GroupPlan group
             return null;
         }
 
-        var runs = await runStore.OfAsync(practiceId, cancellationToken);
+        var runs = await runStore.OfAsync(practiceId, cancellationToken: cancellationToken);
         var now = WhoIsOn.Of(practice, runs);
-        var plan = await groups.OfAsync(now, cancellationToken);
+        var plan = await groups.OfAsync(now, cancellationToken: cancellationToken);
         var fresh = plan.Blocks.Where(dealt => dealt.Block.Run is null).ToArray();
         if (Array.Find(fresh, dealt => dealt.Sheets.Count == 0) is { } empty)
         {

@@ -40,10 +40,6 @@ public sealed class SquadBook(TallyDb db, TenantScope scope)
     public Task<List<Team>> TeamsAsync(CancellationToken cancellationToken = default) =>
         db.Teams.AsNoTracking().OrderBy(team => team.Id).ToListAsync(cancellationToken);
 
-    /// <summary>The sport of a team; empty where it has none.</summary>
-    public async Task<string> SportAsync(int team, CancellationToken cancellationToken = default) =>
-        await db.Teams.Where(each => each.Id == team).Select(each => each.Sport).SingleOrDefaultAsync(cancellationToken) ?? "";
-
     /// <summary>Adds a team; its id.</summary>
     /// <param name="name">The name of the team.</param>
     /// <param name="sport">As the cards of the book name it; empty for several.</param>

@@ -147,10 +147,10 @@ public sealed class IndexModel(
     public Team? Shown { get; private set; }
 
     /// <summary>Today's practices of other teams that were begun.</summary>
-    public IReadOnlyList<BegunPractice> BegunElsewhere { get; private set; } = [];
+    public IEnumerable<PracticeTitle> BegunElsewhere => Others.Where(other => other is { IsToday: true, IsBegun: true });
 
     /// <summary>Other practices whose sheet is still open.</summary>
-    public IReadOnlyList<Practice> Others { get; private set; } = [];
+    public IReadOnlyList<PracticeTitle> Others { get; private set; } = [];
 
     /// <summary>The drills planned last time and not reached.</summary>
     public IReadOnlyList<Block> Unreached { get; private set; } = [];
@@ -272,8 +272,7 @@ public sealed class IndexModel(
 
         Shown = Practice.Team;
 
-        Others = [.. (await practices.ToComeAsync(cancellationToken: cancellationToken)).Where(other => other.Id != Practice.Id)];
-        BegunElsewhere = [.. (await book.BegunOnAsync(today, cancellationToken)).Where(other => other.Id != Practice.Id)];
+        Others = [.. (await practices.TitlesAsync(cancellationToken)).Where(other => other.Id != Practice.Id)];
         Unreached = await unreached.ForAsync(Practice, cancellationToken);
         IsToday = Practice.Date == today;
         Players = await squad.ListAsync(Practice.TeamId, cancellationToken);
@@ -285,8 +284,8 @@ public sealed class IndexModel(
                 .Where(player => PresenceOf(player) != Presence.Absent && LimitsOf(player) != Restrictions.None)
                 .SelectMany(LeftOutOf),
         ];
-        Dealt = IsBegun || Practice.Blocks.Count == 0 ? [] : (await groups.OfAsync(Practice, cancellationToken)).Blocks;
-        var open = await plans.ReadAsync(Practice, cancellationToken);
+        Dealt = IsBegun || Practice.Blocks.Count == 0 ? [] : (await groups.OfAsync(Practice, Players, cancellationToken)).Blocks;
+        var open = await plans.ReadAsync(Practice, Players, cancellationToken);
         Outcome = IsBegun ? await results.ReportAsync(Practice, cancellationToken) : null;
         (Report, Open) = (PlanReport.Of(open.Plan, open.Shelf), open);
     }

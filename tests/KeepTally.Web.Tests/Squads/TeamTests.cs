@@ -4,6 +4,7 @@ using KeepTally.Store.Database;
 using KeepTally.Store.Planning;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Squads;
+using KeepTally.Store.Tables;
 using Microsoft.EntityFrameworkCore;
 
 namespace KeepTally.Web.Tests.Squads;
@@ -89,7 +90,7 @@ public sealed class TeamTests : IAsyncLifetime
             ("sport", "made-up ball")
         );
 
-        Assert.Equal("", await _home.WithAsync<SquadBook, string>(squad => squad.SportAsync(1)));
+        Assert.Equal("", (await _home.WithAsync<SquadBook, Team>(squad => squad.TeamAsync(1))).Sport);
     }
 
     [Fact]

@@ -99,7 +99,9 @@ public sealed class IndexModel(PaceBook paces, CircuitWriter circuits, PracticeB
         CancellationToken cancellationToken
     )
     {
-        var dealt = (await plan.OfAsync(practice, cancellationToken)).Blocks.First(each => each.Block.Id == block.Id);
+        var dealt = (await plan.OfAsync(practice, cancellationToken: cancellationToken)).Blocks.First(each =>
+            each.Block.Id == block.Id
+        );
         Uneven = [.. BlockFairness.Of(dealt)];
         return Named((dealt.Groups?.Groups ?? []).Select(group => group.Players));
     }

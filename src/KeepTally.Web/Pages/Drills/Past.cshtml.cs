@@ -56,7 +56,10 @@ public sealed class PastModel(DrillBook book, PastBook past, SquadBook squad, Pa
 
         (CardId, Name) = (page.Row.Id, page.Card.Name);
         Teams = await squad.TeamsAsync(cancellationToken);
-        Shown = await squad.TeamAsync(HttpContext.ChosenTeam(Team), cancellationToken);
+        Shown =
+            Teams.FirstOrDefault(team => team.Id == HttpContext.ChosenTeam(Team))
+            ?? (Teams.Count > 0 ? Teams[0] : null)
+            ?? await squad.TeamAsync(HttpContext.ChosenTeam(Team), cancellationToken);
         (Pacing, _) = await paces.OfAsync(HttpContext.Caller()!, cancellationToken);
         Ways = DrillPast.Of(await past.OfTeamAsync(Shown.Id, CardId, null, cancellationToken));
         return Page();

@@ -149,7 +149,7 @@ public sealed class IndexModel(
             return null;
         }
 
-        var planned = await plan.OfAsync(practice, cancellationToken);
+        var planned = await plan.OfAsync(practice, cancellationToken: cancellationToken);
         var groups = block is null ? planned.Settled : planned.Blocks.FirstOrDefault(each => each.Block.Id == block)?.Groups;
         return groups is null ? null : EvenWordsOf(groups);
     }
@@ -179,7 +179,7 @@ public sealed class IndexModel(
         Players = await squad.ListAsync(practice.TeamId, cancellationToken);
         Pairs = await pairs.ListAsync(practice.TeamId, cancellationToken);
         LevelChoices = await levels.ChoicesAsync(practice.TeamId, cancellationToken);
-        Planned = await plan.OfAsync(practice, cancellationToken);
+        Planned = await plan.OfAsync(practice, cancellationToken: cancellationToken);
         return true;
     }
 }

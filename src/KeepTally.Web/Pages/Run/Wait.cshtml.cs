@@ -48,7 +48,7 @@ public sealed class WaitModel(PracticeBook book, PlanBook plans, TimeProvider cl
         }
 
         Practice = practice;
-        var open = await plans.ReadAsync(practice, cancellationToken);
+        var open = await plans.ReadAsync(practice, cancellationToken: cancellationToken);
         var report = PlanReport.Of(open.Plan, open.Shelf);
         Lines =
         [

@@ -43,7 +43,7 @@ public sealed class PrintModel(PlanBook plans, GroupPlan groups, SquadBook squad
         {
             var players = await squad.ListAsync(open.Practice.TeamId, cancellationToken);
             var names = CallNames.Of(players.Select(player => new Member(player.UnitId, player.Name)));
-            Groups = (await groups.OfAsync(open.Practice, cancellationToken))
+            Groups = (await groups.OfAsync(open.Practice, players, cancellationToken))
                 .Blocks.SelectMany(
                     block => block.Groups?.Groups ?? [],
                     (block, group) =>

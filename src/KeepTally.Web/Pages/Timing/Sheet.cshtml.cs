@@ -314,31 +314,43 @@ public sealed class SheetModel(
             return await ShownAsync(id, "That practice is over; its sheet stands as it was.", cancellationToken);
         }
 
+        var before = open.Plan;
         IReadOnlyList<string> changes = [];
-        var fault = await plans.EditAsync(
-            id,
-            open =>
+        var written = await plans.EditAsync(
+            open,
+            opened =>
             {
-                var edited = edit(open);
-                changes = edited.IsOk ? PlanChanges.Of(open.Plan, edited.Value, open.Shelf) : [];
+                var edited = edit(opened);
+                changes = edited.IsOk ? PlanChanges.Of(before, edited.Value, opened.Shelf) : [];
                 return edited;
             },
             cancellationToken
         );
-        if (fault is null && await plans.VersionAsync(id, cancellationToken) is { } version)
+        if (!written.IsOk)
         {
-            elsewhere.Add(id, new PlanNewsItem(version, you.Name, Phrase.Capital(string.Join("; ", changes))));
-            if (open.IsRunning)
-            {
-                news.SheetChanged(id, version);
-            }
+            return await ShownAsync(id, written.Faults[0].Told, cancellationToken);
         }
 
-        return await ShownAsync(id, fault?.Told, cancellationToken);
+        elsewhere.Add(id, new PlanNewsItem(written.Value, you.Name, Phrase.Capital(string.Join("; ", changes))));
+        if (open.IsRunning)
+        {
+            news.SheetChanged(id, written.Value);
+        }
+
+        return await ShownAsync(id, null, cancellationToken, open);
     }
 
     /// <summary>The sheet anew: only itself where a script asked, else the whole page.</summary>
-    private async Task<IActionResult> ShownAsync(int id, string? hindrance, CancellationToken cancellationToken)
+    /// <param name="id">The id of the practice.</param>
+    /// <param name="hindrance">Why it could not be changed; null where it was.</param>
+    /// <param name="cancellationToken">Cancels the operation.</param>
+    /// <param name="before">The sheet as it was opened for an edit; null where there was none.</param>
+    private async Task<IActionResult> ShownAsync(
+        int id,
+        string? hindrance,
+        CancellationToken cancellationToken,
+        OpenPlan? before = null
+    )
     {
         Hindrance = hindrance;
         var byScript = Request.Headers.ContainsKey("HX-Request");
@@ -347,27 +359,33 @@ public sealed class SheetModel(
             return RedirectToPage(new { id });
         }
 
-        return !await LoadAsync(id, cancellationToken) ? NotFound()
+        return !await LoadAsync(id, cancellationToken, before) ? NotFound()
             : byScript ? Partial("_Sheet", this)
             : Page();
     }
 
-    private async Task<bool> LoadAsync(int id, CancellationToken cancellationToken)
+    private async Task<bool> LoadAsync(int id, CancellationToken cancellationToken, OpenPlan? before = null)
     {
-        if (await plans.OpenAsync(id, cancellationToken) is not { } open)
+        var opened = before is null
+            ? await plans.OpenAsync(id, cancellationToken)
+            : await plans.RefreshAsync(before, cancellationToken);
+        if (opened is not { } open)
         {
             return false;
         }
 
         Sheet = SheetViewModel.Of(open);
         Unreached = await unreached.ForAsync(open.Practice, cancellationToken);
-        Lately = await practices.LatelyAsync(open.Practice, cancellationToken);
-        Coaches =
-        [
-            .. (await coaches.ListAsync(cancellationToken))
-                .Where(coach => coach.IsHead || coach.Teams.Exists(team => team.TeamId == open.Practice.TeamId))
-                .Select(coach => coach.UserName!),
-        ];
+        Lately = await practices.LatelyAsync(open.Practice, open.Book, cancellationToken);
+        // The list of coaches lies outside of what a press shows anew.
+        Coaches = Request.Headers.ContainsKey("HX-Request")
+            ? []
+            :
+            [
+                .. (await coaches.ListAsync(cancellationToken))
+                    .Where(coach => coach.IsHead || coach.Teams.Exists(team => team.TeamId == open.Practice.TeamId))
+                    .Select(coach => coach.UserName!),
+            ];
         Picked = DrillPick.Of(open, null, Today);
         return true;
     }
