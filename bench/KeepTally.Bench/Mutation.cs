@@ -87,7 +87,9 @@ internal sealed record Mutation(string File, int Line, string Before, string Aft
             case LiteralExpressionSyntax literal when literal.IsKind(SyntaxKind.FalseLiteralExpression):
                 yield return (literal.Span, "true");
                 break;
-            case LiteralExpressionSyntax { Token.Value: int number } when !IsInAttribute(node):
+            // Minus one stands for none, and minus two for none as well.
+            case LiteralExpressionSyntax { Token.Value: int number }
+                when !IsInAttribute(node) && !node.Parent.IsKind(SyntaxKind.UnaryMinusExpression):
                 yield return (node.Span, $"{number + 1}");
                 break;
             case ConditionalExpressionSyntax conditional:

@@ -43,6 +43,34 @@ public sealed class TimelineTests
     public void Two_halves_of_four_minutes_with_one_minute_between_are_nine_minutes() =>
         Assert.Equal(new Duration(9 * 60_000), Plan(240_000, 0, 2, rest: new LongBreak(1, new Duration(60_000))).Total);
 
+    /// <summary>Worked by hand: 5 s counted in, then a minute of work and 15 s to change, three times.</summary>
+    [Theory]
+    [InlineData(0, 5_000L)]
+    [InlineData(4_999, 5_000L)]
+    [InlineData(5_000, 80_000L)]
+    [InlineData(79_999, 80_000L)]
+    [InlineData(80_000, 155_000L)]
+    [InlineData(155_000, null)]
+    public void The_next_work_is_the_one_that_begins_after_a_moment_and_not_at_it(long at, long? next) =>
+        Assert.Equal(
+            next is { } begins ? new ClockTime(begins) : ClockTime.Never,
+            new Timeline(Plan(60_000, 15_000, 3, 5_000)).NextWork(new ClockTime(at))
+        );
+
+    [Theory]
+    [InlineData(1, true)]
+    [InlineData(3, true)]
+    [InlineData(0, false)]
+    [InlineData(4, false)]
+    public void A_break_comes_after_a_round_that_has_another_after_it(int after, bool reads)
+    {
+        var read = KeepTally.Core.Formats.CardReader.Read(
+            $$$$"""{"format":"keep-tally/drill@1","id":"d","name":"D","stages":[{"outcomes":{{{{Given.MakeAndMiss}}}},"clock":{"work":60,"rounds":4,"breakAfter":{"round":{{{{after}}}},"seconds":60}}}]}"""
+        );
+        Assert.Equal(reads, read.IsOk);
+        Assert.Equal(!reads, read.Faults.Any(fault => fault.Path == "stages[0].clock.breakAfter.round"));
+    }
+
     [Fact]
     public void Intervals_follow_without_gaps_and_add_up_to_the_total() =>
         AnyPlan.Sample(plan =>

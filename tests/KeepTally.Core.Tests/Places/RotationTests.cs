@@ -56,6 +56,33 @@ public sealed class RotationTests
             }
         });
 
+    /// <summary>docs/formats.md, section 4: a move from a line to a line marks that line's head, whoever it names.</summary>
+    [Theory]
+    [InlineData(MoveWho.All)]
+    [InlineData(MoveWho.First)]
+    [InlineData(MoveWho.Winner)]
+    public void From_a_line_to_a_line_only_its_head_goes(MoveWho who)
+    {
+        Place[] places = [new("one", PlaceKind.Line, 0, null, true, false), new("two", PlaceKind.Line, 0, null, true, false)];
+        PlayerId[] players = [new("w"), new("x"), new("y"), new("z")];
+        var before = Placement
+            .Fill(places, players)
+            .With(
+                (standing, waiting) =>
+                {
+                    standing["one"].Clear();
+                    standing["two"].Clear();
+                    waiting.Clear();
+                    standing["one"].AddRange(players[..3]);
+                    standing["two"].Add(players[3]);
+                }
+            );
+
+        var after = Rotation.Once(before, [new Move("one", "two", who)], default);
+        Assert.Equal(players[1..3], after.At("one"));
+        Assert.Equal([players[3], players[0]], after.At("two"));
+    }
+
     [Fact]
     public void A_mover_with_no_room_stays_and_keeps_the_room_from_others()
     {
