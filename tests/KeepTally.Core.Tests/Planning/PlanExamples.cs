@@ -84,6 +84,13 @@ public sealed class PlanExamples
         Assert.Equal("busy 17 → 33 %", best.Gain);
     }
 
+    [Theory]
+    [InlineData(0.17, 0.33, "busy 17 → 33 %")]
+    [InlineData(0.29, 1.0, "busy 29 → 100 %")]
+    [InlineData(0.0, 0.5, "busy 0 → 50 %")]
+    public void A_gain_is_told_in_whole_percent(double from, double to, string told) =>
+        Assert.Equal(told, new BusyChange("", Plan(30), "") { From = (decimal)from, To = (decimal)to }.Gain);
+
     [Fact]
     public void What_another_line_takes_and_is_not_there_is_told()
     {

@@ -44,6 +44,32 @@ public sealed class SheetOfferTests
             )
     );
 
+    /// <summary>A circuit begins with its easiest station: nobody is sent into the hardest one cold.</summary>
+    [Fact]
+    public void Stations_of_an_offered_circuit_grow_harder()
+    {
+        var efforts = Book.ToDictionary(each => each.Card.Id, each => each.Card.Intensity);
+        var seen = 0;
+        AnyWish.Sample(
+            wish =>
+            {
+                foreach (
+                    var circuit in SheetOffers
+                        .Make(wish, seed: 7)
+                        .SelectMany(offer => offer.Plan.Blocks)
+                        .OfType<PlanBlock.Circuit>()
+                )
+                {
+                    var hard = circuit.Stations.Select(station => efforts[station]).ToArray();
+                    Assert.Equal(hard.Order(), hard);
+                    Interlocked.Add(ref seen, hard.Distinct().Count() > 1 ? 1 : 0);
+                }
+            },
+            iter: 30
+        );
+        Assert.True(seen > 0);
+    }
+
     [Fact]
     public void No_cap_is_broken_and_nothing_is_warned_of_but_what_it_says_cannot_be_avoided() =>
         AnyWish.Sample(
