@@ -107,6 +107,8 @@ async function bringIn(page, card) {
   await expect(page.locator("#taken")).toContainText(card.id);
   await page.goto(`/drills/${card.id}/set-up`);
   await page.getByRole("link", { name: "Draw it" }).click();
+  await page.waitForURL("**/set-up/edit**");
+  await page.waitForLoadState("load");
 }
 
 /** What a coach types for each zone: from the left, from the near side, long and wide. */

@@ -57,6 +57,33 @@ public sealed class TimelineTests
             new Timeline(Plan(60_000, 15_000, 3, 5_000)).NextWork(new ClockTime(at))
         );
 
+    /// <summary>
+    /// Time added or taken, docs/formats.md, section 3, worked by hand: work is from 5 to 65, from 80 to 140 and from 155 to 215
+    /// seconds.
+    /// </summary>
+    [Theory]
+    [InlineData(30, 20, 1, 85)]
+    [InlineData(30, -20, 1, 45)]
+    [InlineData(30, -60, 1, 30)] // no sooner than now
+    [InlineData(2, -80, 1, 5)] // in the count-in no sooner than it begins
+    [InlineData(65, 20, 1, 85)]
+    [InlineData(65, -20, 1, 65)] // what is over is not made shorter
+    [InlineData(70, 20, 1, 90)] // in the change it goes on from now
+    [InlineData(70, -20, 1, 65)]
+    [InlineData(80, 20, 2, 160)]
+    [InlineData(79, 20, 1, 99)]
+    [InlineData(300, 20, 3, 320)]
+    public void Work_is_made_longer_or_shorter_from_where_the_clock_is(int now, int by, int round, int end)
+    {
+        var plan = Plan(60_000, 15_000, 3, 5_000);
+        var after = plan.Longer(new ClockTime(now * 1000L), Duration.FromSeconds(by));
+        Assert.Equal(new ClockTime(end * 1000L), after.WorkEnd(round));
+        Assert.All(
+            Enumerable.Range(1, 3).Where(other => other != round),
+            other => Assert.Equal(plan.WorkOf(other), after.WorkOf(other))
+        );
+    }
+
     [Theory]
     [InlineData(1, true)]
     [InlineData(3, true)]

@@ -103,4 +103,18 @@ public sealed class ShareTests
         Assert.Equal(Difficulty.TooEasy, band.Judge(new Share(95, 100)));
         Assert.Equal(Difficulty.Unknown, band.Judge(default));
     }
+
+    /// <summary>The band itself belongs to it; outside it is told for sure only where the likely range lies outside as well.</summary>
+    [Theory]
+    [InlineData(0, 0, Difficulty.Unknown)]
+    [InlineData(5, 10, Difficulty.Within)]
+    [InlineData(8, 10, Difficulty.Within)]
+    [InlineData(4, 10, Difficulty.PerhapsTooHard)]
+    [InlineData(9, 10, Difficulty.PerhapsTooEasy)]
+    [InlineData(40, 100, Difficulty.TooHard)]
+    [InlineData(41, 100, Difficulty.PerhapsTooHard)]
+    [InlineData(88, 100, Difficulty.TooEasy)]
+    [InlineData(86, 100, Difficulty.PerhapsTooEasy)]
+    public void A_share_lies_in_the_band_or_perhaps_or_surely_out_of_it(int made, int of, Difficulty expected) =>
+        Assert.Equal(expected, SuccessBand.Usual.Judge(new Share(made, of)));
 }

@@ -35,6 +35,20 @@ public sealed class TrendTests
         Assert.StartsWith("Better: points went from 3.", TrendWords.OfFigures(trend, 6, "points", false), StringComparison.Ordinal);
     }
 
+    /// <summary>
+    /// Worked by hand: four points have two degrees of freedom, and Student's t is 4.3027 there (published tables): 0.7 a week,
+    /// give or take 1.3942.
+    /// </summary>
+    [Fact]
+    public void Few_points_leave_much_open()
+    {
+        var trend = Trend.OfFigures([(0, 3), (7, 4), (14, 3.5), (21, 5.5)])!;
+        Assert.Equal(0.7, trend.PerWeek, 9);
+        Assert.InRange(trend.Bounds.Low, -0.6945, -0.6939);
+        Assert.InRange(trend.Bounds.High, 2.0939, 2.0945);
+        Assert.False(trend.IsChange);
+    }
+
     [Fact]
     public void Of_shares_that_never_change_few_are_called_a_change()
     {

@@ -37,6 +37,16 @@ public sealed class DuplicateTapsTests
         Assert.Null(DuplicateTaps.In(_sheet, new Instant(14_000)));
     }
 
+    [Theory]
+    [InlineData(13_000, true)]
+    [InlineData(13_001, false)]
+    public void Three_seconds_are_near_enough_and_more_are_not(long at, bool asked)
+    {
+        Say("one", 1, 10_000, "a", "make");
+        Say("two", 1, at, "a", "make");
+        Assert.Equal(asked, DuplicateTaps.In(_sheet, new Instant(14_000)) is not null);
+    }
+
     [Fact]
     public void Taken_back_it_is_settled_and_after_a_minute_nobody_is_asked()
     {

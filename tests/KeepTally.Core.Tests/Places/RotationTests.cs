@@ -56,7 +56,7 @@ public sealed class RotationTests
             }
         });
 
-    /// <summary>docs/formats.md, section 4: a move from a line to a line marks that line's head, whoever it names.</summary>
+    /// <summary>docs/formats.md, section 4: a move from a line to a line marks that line's head and no one else.</summary>
     [Theory]
     [InlineData(MoveWho.All)]
     [InlineData(MoveWho.First)]
@@ -81,6 +81,18 @@ public sealed class RotationTests
         var after = Rotation.Once(before, [new Move("one", "two", who)], default);
         Assert.Equal(players[1..3], after.At("one"));
         Assert.Equal([players[3], players[0]], after.At("two"));
+    }
+
+    [Fact]
+    public void A_player_who_is_done_is_passed_over_at_the_head_of_the_line()
+    {
+        Place[] places = [Spot("shoot") with { Scores = true }, new("line", PlaceKind.Line, 0, null, true, false)];
+        PlayerId[] players = [new("w"), new("x"), new("y"), new("z")];
+        Move[] moves = [new("shoot", "line", MoveWho.All), new("line", "shoot", MoveWho.First)];
+        var before = Placement.Fill(places, players);
+
+        Assert.Equal([players[1]], Rotation.Next(before, moves, default).At("shoot"));
+        Assert.Equal([players[2]], Rotation.Next(before, moves, default, player => player == players[1]).At("shoot"));
     }
 
     [Fact]

@@ -24,6 +24,29 @@ public sealed class ClockFitTests
         Assert.False(ClockFit.Differ(plan, Duration.FromMinutes(4)));
     }
 
+    /// <summary>A quarter of a minute over and a minute short are lost anyhow: docs/formats.md, section 5. Two rounds of 60 s and a change of 20 s are 140 s.</summary>
+    [Theory]
+    [InlineData(125_000, false)]
+    [InlineData(124_999, true)]
+    [InlineData(200_000, false)]
+    [InlineData(200_001, true)]
+    public void A_clock_and_its_time_differ_by_more_than_is_lost_anyhow(long given, bool differ) =>
+        Assert.Equal(differ, ClockFit.Differ(Clock(rounds: 2), new Duration(given)));
+
+    [Theory]
+    [InlineData(119_999, 1, false)]
+    [InlineData(120_000, 2, false)]
+    [InlineData(121_000, 2, false)]
+    [InlineData(180_000, 3, false)]
+    public void A_single_round_is_played_as_often_as_there_is_time(long given, int times, bool differ)
+    {
+        Assert.Equal(times, ClockFit.Times(Clock(rounds: 1), new Duration(given)));
+        Assert.Equal(differ, ClockFit.Differ(Clock(rounds: 1), new Duration(given)));
+    }
+
+    private static Core.Clock.ClockPlan Clock(int rounds) =>
+        new(Duration.FromSeconds(60), Duration.FromSeconds(20), rounds, Duration.Zero, [], null, null, null);
+
     [Theory]
     [MemberData(nameof(Clocked))]
     public void A_fitted_card_reads_fits_and_does_not_speak_against_itself(string id)

@@ -120,6 +120,23 @@ public sealed class PlanExamples
         Assert.Equal(7, carried["bib"]);
     }
 
+    /// <summary>Twenty minutes of hard work are the most without water: exactly as many still go, half a minute more does not.</summary>
+    [Theory]
+    [InlineData(12, 8, false)]
+    [InlineData(12, 8.5, true)]
+    [InlineData(20, 1, true)]
+    public void Water_is_due_after_more_than_twenty_minutes(double first, double second, bool due)
+    {
+        var plan = Plan(60, Drill("win-it-score-it", first, 1), Drill("minute-trios", second));
+        Assert.Equal(due, PlanReport.Of(plan, AnyPlan.Shelf).Warnings.Any(each => each.Code == WarningCode.NoWater));
+        // A break between them begins the count again.
+        var rested = plan with
+        {
+            Blocks = [plan.Blocks[0], new PlanBlock.Break("Water", 2), plan.Blocks[1]],
+        };
+        Assert.DoesNotContain(PlanReport.Of(rested, AnyPlan.Shelf).Warnings, each => each.Code == WarningCode.NoWater);
+    }
+
     [Fact]
     public void Water_is_offered_where_it_is_missing_and_cones_are_freed_by_doing_things_in_turn()
     {

@@ -56,6 +56,44 @@ public sealed class PlanProperties
             iter: 300
         );
 
+    /// <summary>
+    /// What rounding leaves over goes to the line furthest from its share: where no card holds a line back, none ends half a minute
+    /// or more from it.
+    /// </summary>
+    [Fact]
+    public void Stretched_to_the_time_every_line_keeps_its_share() =>
+        Gen.Select(Gen.Int[6, 12].Array[2, 6], Gen.Int[-8, 8])
+            .Sample(
+                drawn =>
+                {
+                    var blocks = drawn
+                        .Item1.Select(minutes => (PlanBlock)new PlanBlock.Drill("nobody-knows-it", minutes, 2))
+                        .ToArray();
+                    var total = drawn.Item1.Sum();
+                    var plan = new Plan
+                    {
+                        Start = new TimeOnly(17, 30),
+                        Minutes = total + (drawn.Item2 * 0.5),
+                        Players = 12,
+                        Blocks = blocks,
+                    };
+                    var fitted = FitToTime.Of(plan, AnyPlan.Shelf);
+                    var share = plan.Minutes / total;
+                    // A card that is not in the book is held to be one of eight minutes: from four to twelve.
+                    if (drawn.Item1.Any(minutes => minutes * share > 11.5))
+                    {
+                        return;
+                    }
+
+                    Assert.Equal(plan.Minutes * 60, fitted.Blocks.Sum(block => block.Seconds), 6);
+                    Assert.All(
+                        fitted.Blocks.Zip(drawn.Item1),
+                        each => Assert.InRange(PlanEdits.MinutesOf(each.First) - (each.Second * share), -0.5, 0.5)
+                    );
+                },
+                iter: 500
+            );
+
     [Fact]
     public void A_fix_takes_its_warning_away_and_brings_none_that_is_worse() =>
         AnyPlan.Any.Sample(
