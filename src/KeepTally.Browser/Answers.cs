@@ -3,6 +3,7 @@ using System.Text.Json.Serialization;
 using KeepTally.Core.Events;
 using KeepTally.Core.Live;
 using KeepTally.Screen;
+using KeepTally.Screen.Views;
 
 namespace KeepTally.Browser;
 

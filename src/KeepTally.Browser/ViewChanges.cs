@@ -5,6 +5,7 @@ using System.Text.Json;
 using System.Text.Json.Serialization.Metadata;
 using KeepTally.Core.Live;
 using KeepTally.Screen;
+using KeepTally.Screen.Views;
 
 namespace KeepTally.Browser;
 

@@ -5,6 +5,7 @@ using KeepTally.Core.Rules.Tagging;
 using KeepTally.Core.Rules.Zones;
 using KeepTally.Core.Scoring;
 using KeepTally.Core.Text;
+using KeepTally.Screen.Views;
 
 namespace KeepTally.Screen;
 

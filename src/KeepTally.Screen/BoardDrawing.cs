@@ -1,6 +1,7 @@
 using System.Globalization;
 using System.Net;
 using System.Text;
+using KeepTally.Screen.Views;
 
 namespace KeepTally.Screen;
 
@@ -25,13 +26,14 @@ internal static class BoardDrawing
         "M-9.6 6.4 H10 M-8.4 8.8 H9",
     ];
 
-    internal static string Of(BoardView board)
+    /// <summary>The scores, the lead as it went, where it is told, and the places.</summary>
+    internal static string Of(BoardView board, string lead)
     {
         var svg = new StringBuilder();
         Scores(svg, board.Scores);
-        if (board.Lead.Length > 0)
+        if (lead.Length > 0)
         {
-            svg.Append("<div class=\"board-lead\">").Append(board.Lead).Append("</div>");
+            svg.Append("<div class=\"board-lead\">").Append(lead).Append("</div>");
         }
 
         var label = string.Join("; ", board.Bibs.Select(bib => $"{bib.Name}: {PlaceOf(board, bib)}"));

@@ -9,6 +9,7 @@ using KeepTally.Core.SetUp;
 using KeepTally.Core.Text;
 using KeepTally.Core.Time;
 using KeepTally.Screen.Charts;
+using KeepTally.Screen.Views;
 
 namespace KeepTally.Screen;
 
@@ -55,7 +56,7 @@ public sealed class BoardPresenter(LivePractice practice, bool showsScores = tru
         );
         var numbers = live.Head.Everyone.DistinctBy(member => member.Id).ToDictionary(member => member.Id, member => member.Number);
         var letters = BibLetters.Of([.. people.Select(player => (live.Head.NameOf(player), numbers.GetValueOrDefault(player)))]);
-        return new BoardView(
+        var view = new BoardView(
             each.Id.Value,
             each.Stop is { } stop ? $"{stop.Station + 1} {each.Name}, {Letters.Of(stop.Group)}" : each.Name,
             PlaceBoard.Width,
@@ -79,10 +80,8 @@ public sealed class BoardPresenter(LivePractice practice, bool showsScores = tru
             ],
             showsScores ? ScoresOf(live, at) : [],
             moving
-        )
-        {
-            Lead = showsScores ? LeadOf(each) : "",
-        };
+        );
+        return view with { Picture = BoardDrawing.Of(view, showsScores ? LeadOf(each) : "") };
     }
 
     /// <summary>The lead as it went, drawn anew only when something was tapped; empty where no lead is told.</summary>

@@ -2,6 +2,7 @@ using KeepTally.Core.Clock;
 using KeepTally.Core.Live;
 using KeepTally.Core.Text;
 using KeepTally.Core.Time;
+using KeepTally.Screen.Views;
 
 namespace KeepTally.Screen;
 

@@ -1,6 +1,7 @@
 using KeepTally.Core.Clock;
 using KeepTally.Core.Live;
 using KeepTally.Core.Time;
+using KeepTally.Screen.Views;
 
 namespace KeepTally.Screen;
 

@@ -7,6 +7,7 @@ using KeepTally.Core.Scoring;
 using KeepTally.Core.Text;
 using KeepTally.Core.Time;
 using KeepTally.Core.Words;
+using KeepTally.Screen.Views;
 
 namespace KeepTally.Screen;
 

@@ -12,6 +12,7 @@ using KeepTally.Core.Tallies;
 using KeepTally.Core.Text;
 using KeepTally.Core.Time;
 using KeepTally.Core.Words;
+using KeepTally.Screen.Views;
 
 namespace KeepTally.Screen;
 

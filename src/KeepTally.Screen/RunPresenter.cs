@@ -3,6 +3,7 @@ using KeepTally.Core.Identity;
 using KeepTally.Core.Live;
 using KeepTally.Core.Time;
 using KeepTally.Core.Words;
+using KeepTally.Screen.Views;
 
 namespace KeepTally.Screen;
 

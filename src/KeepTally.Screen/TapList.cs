@@ -2,6 +2,7 @@ using KeepTally.Core.Events;
 using KeepTally.Core.Identity;
 using KeepTally.Core.Live;
 using KeepTally.Core.Scoring;
+using KeepTally.Screen.Views;
 
 namespace KeepTally.Screen;
 

@@ -4,6 +4,7 @@ using KeepTally.Core.Live;
 using KeepTally.Core.Text;
 using KeepTally.Core.Time;
 using KeepTally.Core.Words;
+using KeepTally.Screen.Views;
 
 namespace KeepTally.Screen;
 

@@ -41,6 +41,23 @@ test("quick taps on who is missing, a limit, positions spread: the groups shown 
   }
 });
 
+test("no tile moves from under a thumb, whatever comes in or follows from a press", async ({ page }) => {
+  await page.route("**/before**", async (route) => {
+    await new Promise((done) => setTimeout(done, 800));
+    await route.continue();
+  });
+  await page.goto("/");
+  const tile = (name) => page.getByRole("button", { name: new RegExp(`\\d+ ${name}`) });
+  const came = page.waitForResponse("**/before**");
+  const at = await tile("Hana Pemberley").boundingBox();
+  await came;
+  for (const name of ["Ada Fenwick", "Dora Quill"]) {
+    await tile(name).click();
+    await expect(tile(name)).toHaveAttribute("data-presence", "late");
+  }
+  expect(await tile("Hana Pemberley").boundingBox()).toEqual(at);
+});
+
 test("what is pressed before the scripts are there is sent once they are", async ({ page }) => {
   await page.route(/\/dist\/site[^/]*\.js/, async (route) => {
     await new Promise((done) => setTimeout(done, 1500));

@@ -3,7 +3,7 @@ namespace KeepTally.Core.Judgement;
 /// <summary>How many standard errors make bounds that hold in nineteen of twenty cases.</summary>
 internal static class Quantiles
 {
-    /// <summary>Of the normal distribution, at 0.975.</summary>
+    /// <summary>Of the normal distribution: <see cref="NormalQuantile"/> at 0.975.</summary>
     internal const double Normal = 1.9599639845400545;
 
     /// <summary>Of Student's distribution at 0.975, for 1 to 10 degrees of freedom. Source: any statistical table; held against MathNet.Numerics.</summary>

@@ -9,25 +9,10 @@ internal static class UnsureShare
     /// <remarks>Wilson's score interval, asked for at any certainty.</remarks>
     internal static double At(Share record, double below)
     {
-        var z = NormalQuantile(Math.Clamp(below, 1e-9, 1 - 1e-9));
+        var z = NormalQuantile.At(Math.Clamp(below, 1e-9, 1 - 1e-9));
         double goes = Math.Max(1, record.Of);
         var share = record.Of == 0 ? 0.5 : record.Value;
         var (z2, root) = (z * z, Math.Sqrt((share * (1 - share) / goes) + (z * z / (4 * goes * goes))));
         return Math.Clamp((share + (z2 / (2 * goes)) + (z * root)) / (1 + (z2 / goes)), 0, 1);
-    }
-
-    /// <summary>The quantile of the normal distribution, within 0.0005.</summary>
-    /// <remarks>Abramowitz and Stegun, Handbook of Mathematical Functions, 26.2.23.</remarks>
-    private static double NormalQuantile(double below)
-    {
-        var tail = Math.Min(below, 1 - below);
-        var t = Math.Sqrt(-2 * Math.Log(tail));
-        var z =
-            t
-            - (
-                (2.515517 + (0.802853 * t) + (0.010328 * t * t))
-                / (1 + (1.432788 * t) + (0.189269 * t * t) + (0.001308 * t * t * t))
-            );
-        return below < 0.5 ? -z : z;
     }
 }

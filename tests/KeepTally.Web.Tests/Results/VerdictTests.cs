@@ -190,6 +190,10 @@ public sealed class VerdictTests
                 {
                     var first = verdict.First is { } row ? each.Sheet.CallNameOf(row.Unit.Id) : null;
                     Assert.All(board.Scores, score => Assert.Equal(score.Name == first, score.Leads));
+                    var isTold =
+                        LeadCourse.IsTold(each.Sheet.Stage, each.Sheet.Head)
+                        && LeadCourse.Of(each.Sheet) is [.., { Steps.Count: > 1 }];
+                    Assert.Equal(isTold, board.Picture.Contains("board-lead", StringComparison.Ordinal));
                 }
             }
         }
@@ -199,7 +203,11 @@ public sealed class VerdictTests
         {
             Assert.All(
                 new BoardPresenter(_practice, showsScores: false).At(_now),
-                board => Assert.Equal((0, ""), (board.Scores.Count, board.Lead))
+                board =>
+                {
+                    Assert.Empty(board.Scores);
+                    Assert.DoesNotContain("board-lead", board.Picture, StringComparison.Ordinal);
+                }
             );
             var prompt = new RunPresenter(_practice, []) { TellsResults = false }
                 .At(_now)

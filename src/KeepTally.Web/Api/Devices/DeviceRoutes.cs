@@ -8,6 +8,7 @@ using KeepTally.Core.Rules.Zones;
 using KeepTally.Core.Scoring;
 using KeepTally.Core.Time;
 using KeepTally.Screen;
+using KeepTally.Screen.Views;
 using KeepTally.Store.Practices;
 using KeepTally.Web.Access;
 using Microsoft.AspNetCore.Http.HttpResults;

@@ -1,5 +1,6 @@
 using KeepTally.Core.Live;
 using KeepTally.Screen;
+using KeepTally.Screen.Views;
 using KeepTally.Store.People;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Tables;

@@ -5,6 +5,7 @@ using KeepTally.Core.Text;
 using KeepTally.Core.Time;
 using KeepTally.Core.Words;
 using KeepTally.Screen;
+using KeepTally.Screen.Views;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Results;
 using KeepTally.Store.Tables;

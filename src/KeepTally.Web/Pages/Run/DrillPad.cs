@@ -9,7 +9,7 @@ using KeepTally.Core.Planning;
 using KeepTally.Core.Rules.Tagging;
 using KeepTally.Core.Rules.Zones;
 using KeepTally.Core.Words;
-using KeepTally.Screen;
+using KeepTally.Screen.Views;
 using KeepTally.Web.Pages.SetUp;
 
 namespace KeepTally.Web.Pages.Run;

@@ -4,6 +4,7 @@ using KeepTally.Core.Live;
 using KeepTally.Core.Loads;
 using KeepTally.Core.Time;
 using KeepTally.Screen;
+using KeepTally.Screen.Views;
 using KeepTally.Store.Planning;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Tables;

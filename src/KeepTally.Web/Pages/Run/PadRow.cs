@@ -1,6 +1,6 @@
 using KeepTally.Core.Cards;
 using KeepTally.Core.Layout;
-using KeepTally.Screen;
+using KeepTally.Screen.Views;
 
 namespace KeepTally.Web.Pages.Run;
 
