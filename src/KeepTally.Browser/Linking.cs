@@ -20,7 +20,7 @@ internal static partial class Bridge
                 LinkWords.Lines(read.Value),
                 read.Value.Plan is not null
             )
-            : new LinkView($"This link cannot be kept. {read.Faults[0].Told}", "", "", [], false);
+            : new LinkView($"This link cannot be opened. {read.Faults[0].Told}", "", "", [], false);
         return JsonSerializer.Serialize(view, ViewJson.Default.LinkView);
     }
 }

@@ -155,7 +155,7 @@ test("a target drill is laid out by typing distances, with undo and a fault told
   await page.getByRole("button", { name: "Add a step" }).click();
   await type("step-0", "Throw at the square that is asked.");
   await page.getByRole("button", { name: "Save the set-up" }).click();
-  await expect(page.getByRole("heading", { name: "Set-up", level: 1 })).toBeVisible();
+  await expect(page.getByRole("heading", { name: "Set-up", level: 1, exact: true })).toBeVisible();
   await check(page);
   await expect(page.locator("[data-beat]")).toHaveText("Throw at the square that is asked.");
 });
@@ -191,6 +191,34 @@ test("and again by keyboard alone", async ({ page }) => {
   await press("Tab");
   await page.getByRole("button", { name: "Save the set-up" }).focus();
   await page.keyboard.press("Enter");
-  await expect(page.getByRole("heading", { name: "Set-up", level: 1 })).toBeVisible();
+  await expect(page.getByRole("heading", { name: "Set-up", level: 1, exact: true })).toBeVisible();
   await check(page);
+});
+
+test("a press on Save is kept where the drawing comes back while the finger is down", async ({ page }) => {
+  let answer;
+  const asked = new Promise((resolve) => (answer = resolve));
+  await bringIn(page, squares);
+  await page.route("**/set-up/edit**", async (route) => {
+    if (route.request().method() === "POST") {
+      await asked;
+    }
+    await route.continue();
+  });
+  await page.locator("#floor-width").fill("14");
+  const sent = page.waitForRequest((request) => request.method() === "POST");
+  await page.locator("#floor-width").press("Tab");
+  await sent;
+  const save = page.getByRole("button", { name: "Save the set-up" });
+  const box = await save.boundingBox();
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+  await page.mouse.down();
+  const came = page.waitForResponse((response) => response.request().method() === "POST");
+  answer();
+  await (await came).finished();
+  await page.evaluate(() => new Promise((drawn) => requestAnimationFrame(() => setTimeout(drawn))));
+  const saved = page.waitForRequest((request) => request.method() === "POST" && request.url().includes("Save"));
+  await page.mouse.up();
+  await saved;
+  await expect(page.getByRole("link", { name: "Edit the drawing" })).toBeVisible();
 });

@@ -72,3 +72,19 @@ test("what is pressed before the scripts are there is sent once they are", async
     await expect(tile(name)).toHaveAttribute("data-presence", "late");
   }
 });
+
+test("where the scripts never come, every press is sent all the same", async ({ page }) => {
+  await page.route(/\/dist\/site[^/]*\.js/, (route) => route.abort());
+  await page.goto("/");
+  const tile = (name) => page.getByRole("button", { name: new RegExp(`\\d+ ${name}`) });
+  const names = ["Ada Fenwick", "Dora Quill", "Hana Pemberley"];
+  await page.locator("#attendance-fold > summary").click();
+  for (const name of names) {
+    await tile(name).click({ noWaitAfter: true });
+  }
+  await page.waitForEvent("load");
+  await page.locator("#attendance-fold > summary").click();
+  for (const name of names) {
+    await expect(tile(name)).toHaveAttribute("data-presence", "late");
+  }
+});

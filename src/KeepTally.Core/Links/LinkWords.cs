@@ -28,7 +28,10 @@ public static class LinkWords
             [
                 .. plan.Blocks.Select(block => $"{NameOf(content, block)}, {Phrase.Figure(Math.Round(block.Seconds / 60, 1))} min"),
                 .. content.Cards.Count > 0
-                    ? [$"With {Phrase.List([.. content.Cards.Select(each => each.Card.Name)])} from the other club's book."]
+                    ?
+                    [
+                        $"Comes with {Phrase.Of(content.Cards.Count, "card")} of the other club: {Phrase.List([.. content.Cards.Select(each => each.Card.Name)])}.",
+                    ]
                     : Array.Empty<string>(),
             ]
         : content.Cards is [{ Card: var card }] ? [.. OfCard(card)]

@@ -39,7 +39,7 @@ public sealed record PlanCourse(IReadOnlyList<CourseSpan> Spans)
             {
                 var hardest = Spans.Where(span => span.Effort == effort).Select(span => span.Name).Distinct().ToArray();
                 said.Add(
-                    Spans.All(span => span.Effort == effort) ? $"All of effort {effort}."
+                    Spans.All(span => span.Effort == effort) ? $"Every drill has effort {effort}."
                     : hardest.Length <= MostNamed ? $"Hardest: {Phrase.List(hardest)} (effort {effort})."
                     : $"Hardest: {Phrase.Of(hardest.Length, "drill")} of effort {effort}."
                 );

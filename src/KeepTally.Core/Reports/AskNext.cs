@@ -4,7 +4,7 @@ using KeepTally.Core.Words;
 
 namespace KeepTally.Core.Reports;
 
-/// <summary>The zone that a player should be asked for next: one hardly asked yet, else the one that was hit least often.</summary>
+/// <summary>The zone that a player should be asked for next: one hardly asked yet, else the one with the lowest share.</summary>
 public static class AskNext
 {
     /// <summary>A zone asked less often than this says nothing about the player yet.</summary>
@@ -35,7 +35,7 @@ public static class AskNext
     {
         if (Zone(zones) is not { } next)
         {
-            return zones.Count == 0 ? "" : "All zones were hit equally often.";
+            return zones.Count == 0 ? "" : $"Every zone has the same share: {ShareWords.Percent(zones[0].Hit.Value)} hit.";
         }
 
         var hit = zones.First(zone => zone.Zone == next).Hit;

@@ -64,7 +64,7 @@ public static class LeadChart
             canvas.Line("chart-cross", at - Cross, Y(0) + Cross, at + Cross, Y(0) - Cross);
         }
 
-        foreach (var minute in Ticks.Of(0, (double)end / Minute, 5, whole: end > 2 * Minute).Where(minute => minute > 0))
+        foreach (var minute in Ticks.Of(0, (double)end / Minute, 5, whole: end > 2 * Minute).Where(IsToldToTheSecond))
         {
             var at = X(new RunningTime((long)(minute * Minute)));
             canvas.Line("chart-notch", at, Bottom, at, Bottom + 4);
@@ -96,4 +96,8 @@ public static class LeadChart
         var told = marks.Where(mark => mark.Length > 0).ToArray();
         return told.Length == 0 ? "" : $"{string.Join(". ", told)}.";
     }
+
+    /// <summary>In the first seconds of a game a mark may fall between two seconds, and its figure would be another moment.</summary>
+    private static bool IsToldToTheSecond(double minutes) =>
+        minutes > 0 && Math.Abs((minutes * 60) - Math.Round(minutes * 60)) < 1e-6;
 }

@@ -87,7 +87,7 @@ public sealed partial record CalendarFile(IReadOnlyList<CalendarEntry> Entries, 
 
         if (entries.Count > Most)
         {
-            wrong.Add($"The file has more than {Most} practices: the first {Most} are listed. Export a shorter time.");
+            wrong.Add($"The file has more than {Most} practices: the first {Most} are listed. Export a shorter period.");
         }
 
         return Result.Ok(
@@ -127,7 +127,8 @@ public sealed partial record CalendarFile(IReadOnlyList<CalendarEntry> Entries, 
     private static string? WhyNot(CalendarEvent each) =>
         each.DtStart is null ? "it has no start. Give it one, or enter the practice by hand."
         : !each.DtStart.HasTime ? "it lasts all day. A practice starts at a time: enter it by hand."
-        : string.Equals(each.Status, "CANCELLED", StringComparison.OrdinalIgnoreCase) ? "it was cancelled."
+        : string.Equals(each.Status, "CANCELLED", StringComparison.OrdinalIgnoreCase)
+            ? "it was cancelled. If it was imported before, delete its practice by hand."
         : MinutesOf(each) is < LeastMinutes or > MostMinutes
             ? $"it lasts {MinutesOf(each)} minutes. A practice lasts from {LeastMinutes} to {MostMinutes} minutes."
         : null;

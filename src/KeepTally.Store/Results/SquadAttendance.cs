@@ -53,8 +53,15 @@ public sealed record SquadAttendance(IReadOnlyList<PastPractice> Practices, IRea
             _ => throw new ArgumentOutOfRangeException(nameof(recorded), recorded, "No such presence."),
         };
 
-    /// <summary>How many players were at a practice on average; 0 without practices.</summary>
-    public double Average => Practices.Count == 0 ? 0 : (double)Players.Sum(player => player.There) / Practices.Count;
+    /// <summary>How many players were at a practice on average, of the practices of which it is known; null where it is of none.</summary>
+    public double? Average
+    {
+        get
+        {
+            var known = Practices.Index().Count(practice => Players.Any(player => player.Marks[practice.Index] is not null));
+            return known == 0 ? null : (double)Players.Sum(player => player.There) / known;
+        }
+    }
 }
 
 /// <summary>A player's row of a <see cref="SquadAttendance"/>.</summary>

@@ -14,6 +14,10 @@ namespace KeepTally.Web.Drawing;
 /// </summary>
 public static class LandedDrawing
 {
+    /// <summary>How the picture is read, as sentences below it.</summary>
+    public const string Key =
+        "Each zone: how many of the tries asked for it landed there; fuller is more. Astray: landed there, but asked for another zone.";
+
     private const double Wide = 200;
     private const double Edge = 4;
 

@@ -12,6 +12,9 @@ namespace KeepTally.Web.Drawing;
 /// <summary>Goes by place on the drawn floor, as near as the places lie: at each its goes made, of all; the fuller, the more were made.</summary>
 public sealed class PlaceDrawing : SceneDrawing
 {
+    /// <summary>How the picture is read, as a sentence below it.</summary>
+    public const string Key = "Each place: how many of its goes were made; fuller is more.";
+
     /// <summary>With more places than this their names would cover each other; the table has them.</summary>
     private const int MostNamed = 6;
 

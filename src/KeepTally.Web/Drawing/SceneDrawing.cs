@@ -210,7 +210,7 @@ public abstract class SceneDrawing(Scene scene, string key, Pacing pacing)
                 new XAttribute("ry", N(Unit * 0.5))
             ),
             MarkKind.Player or MarkKind.Coach or MarkKind.Ball => throw new InvalidOperationException(
-                "It moves, and is drawn as a piece."
+                "A player, a coach and a ball move, and are drawn as pieces."
             ),
         };
     }

@@ -15,12 +15,21 @@ function hold(event) {
 function release() {
   clearTimeout(timer);
   removeEventListener("click", hold, true);
-  for (const pressed of held.splice(0)) {
-    pressed.click();
-  }
+  held.splice(0).forEach((pressed) => pressed.click());
 }
 
-// Without htmx, as where its script could not be loaded, the form is sent as it is.
-const timer = setTimeout(release, patience);
+/** Without htmx, as where its script could not be loaded: one after the other, the last as the form it is, whose answer is the page. */
+async function send() {
+  removeEventListener("htmx:ready", release);
+  while (held.length > 1) {
+    const pressed = held.shift();
+    await fetch(pressed.formAction, { method: "POST", body: new FormData(pressed.form, pressed) }).catch(() => null);
+  }
+  removeEventListener("click", hold, true);
+  const last = held.pop();
+  last?.form.requestSubmit(last);
+}
+
+const timer = setTimeout(send, patience);
 addEventListener("click", hold, true);
 addEventListener("htmx:ready", release, { once: true });

@@ -48,7 +48,7 @@ public sealed class LinkTests
         );
         Assert.Equal("A plan of 60 minutes for 12 players.", LinkWords.Kind(read));
         Assert.Equal(
-            ["Three gates, 6.5 min", "Water, 2 min", "Minute trios, 4 min", "With Three gates from the other club's book."],
+            ["Three gates, 6.5 min", "Water, 2 min", "Minute trios, 4 min", "Comes with one card of the other club: Three gates."],
             LinkWords.Lines(read)
         );
     }

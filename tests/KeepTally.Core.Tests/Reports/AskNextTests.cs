@@ -14,7 +14,7 @@ public sealed class AskNextTests
     [InlineData(0, 10, 2, 2, "Ask next for low right: it was asked only twice.")]
     [InlineData(0, 10, 0, 1, "Ask next for low right: it was asked only once.")]
     [InlineData(0, 10, 0, 0, "Ask next for low right: it was never asked.")]
-    [InlineData(4, 8, 5, 10, "All zones were hit equally often.")]
+    [InlineData(4, 8, 5, 10, "Every zone has the same share: 50 % hit.")]
     public void The_zone_to_ask_next_is_the_one_hardly_asked_else_the_lowest(
         int hit,
         int of,

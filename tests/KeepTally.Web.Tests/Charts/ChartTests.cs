@@ -79,6 +79,32 @@ public sealed class ChartTests
         Assert.Single(picture.Descendants("circle"));
     }
 
+    /// <summary>Every figure on the axis of time stands at its moment, in the first seconds of a game, too.</summary>
+    [Theory]
+    [InlineData(900)]
+    [InlineData(1_600)]
+    [InlineData(3_700)]
+    [InlineData(45_000)]
+    [InlineData(100_000)]
+    [InlineData(1_500_000)]
+    public void A_moment_on_the_axis_of_a_lead_is_where_its_figure_says(long ran)
+    {
+        const double left = 34;
+        var picture = XElement.Parse(LeadChart.Of(new LeadCourse("A", "B", [], []), new Duration(ran), "x"));
+        var right = Number(picture.Attribute("viewBox")!.Value.Split(' ')[2]) - 8;
+        foreach (var tick in picture.Descendants("text").Where(text => text.Value.Contains(':', StringComparison.Ordinal)))
+        {
+            var parts = tick.Value.Split(':').Select(Number).ToArray();
+            var at = left + ((right - left) * ((parts[0] * 60) + parts[1]) * 1000 / ran);
+            Assert.InRange(At(tick, "x"), at - 2.1, at + 0.1);
+        }
+
+        if (ran > 10_000)
+        {
+            Assert.Contains(picture.Descendants("text"), text => text.Value.Contains(':', StringComparison.Ordinal));
+        }
+    }
+
     private static IEnumerable<string> AllOf(Random draw)
     {
         const string label = "A <finding> & more.";

@@ -105,7 +105,10 @@ public sealed class CalendarFileTests
     [InlineData("UID:a\nSUMMARY:Camp\nDTSTART;VALUE=DATE:20261203", "Event 1, Camp: it lasts all day.")]
     [InlineData("UID:a\nSUMMARY:Camp\nDTSTART:20261203T100000\nDTEND:20261206T100000", "Event 1, Camp: it lasts 4320 minutes.")]
     [InlineData("UID:a\nSUMMARY:Short\nDTSTART:20261203T100000\nDURATION:PT2M", "Event 1, Short: it lasts 2 minutes.")]
-    [InlineData("UID:a\nSUMMARY:Off\nSTATUS:CANCELLED\nDTSTART:20261203T100000", "Event 1, Off: it was cancelled.")]
+    [InlineData(
+        "UID:a\nSUMMARY:Off\nSTATUS:CANCELLED\nDTSTART:20261203T100000",
+        "Event 1, Off: it was cancelled. If it was imported before, delete its practice by hand."
+    )]
     [InlineData("UID:a\nSUMMARY:Nought\nDTSTART:20261203T100000\nRRULE:FREQ=WEEKLY;INTERVAL=0", "Event 1 cannot be read.")]
     [InlineData("UID:a\nSUMMARY:Never", "Event 1, Never: it has no start.")]
     [InlineData(

@@ -8,6 +8,7 @@ using KeepTally.Core.Identity;
 using KeepTally.Core.Time;
 using KeepTally.Store.Database;
 using KeepTally.Store.Events;
+using KeepTally.Store.Planning;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Squads;
 using KeepTally.Store.Tables;
@@ -103,6 +104,39 @@ public sealed class GroupPageTests : IAsyncLifetime
         var today = await _home.Visit().OpenAsync("/");
         Assert.Equal("4 min, 1 of 4, 2 of 3 and 1 of 2", today.QuerySelector(".how")!.TextContent);
     }
+
+    [Fact]
+    public async Task The_printed_plan_names_the_groups_of_every_line_a_drill_stands_in()
+    {
+        using (
+            await _home.Visit().PostAsync($"/plan/{_practice}?handler=Add", $"/plan/{_practice}", ("card", await FirstCardAsync()))
+        ) { }
+
+        var blocks = await BlocksAsync();
+        await SayAsync("Move", $"block={blocks[0]}&player={await PlayerAsync("Ada")}&to=1");
+        var page = await PageAsync();
+        var print = await _home.Visit().OpenAsync($"/plan/{_practice}/print");
+        string[] printed = [.. print.QuerySelectorAll(".clipboard-drill b").Select(group => group.TextContent)];
+        string[] expected =
+        [
+            .. blocks
+                .SelectMany(block => Groups(page, $"b{block}"))
+                .Select(group => group.Replace(" ", ", ", StringComparison.Ordinal)),
+        ];
+        var times = print.QuerySelectorAll(".clipboard-drill")[0].QuerySelectorAll("b").Select(group => group.TextContent[..5]);
+
+        Assert.NotEmpty(expected);
+        Assert.Equal(
+            expected.Order(),
+            printed.Select(group => group[(group.LastIndexOf(": ", StringComparison.Ordinal) + 2)..]).Order()
+        );
+        Assert.Equal(2, times.Distinct().Count());
+    }
+
+    private async Task<string> FirstCardAsync() =>
+        (await _home.WithAsync<PlanBook, OpenPlan?>(plans => plans.OpenAsync(_practice)))!
+            .Plan.Blocks.SelectMany(block => block.Cards)
+            .First();
 
     [Fact]
     public async Task Two_of_one_name_are_told_apart_on_today()

@@ -94,7 +94,56 @@ public sealed class SeasonTests(PastPageTests.Club club) : IClassFixture<PastPag
 
         var attendance = SquadAttendance.Of([row], [new Player { Id = number, Name = "Ada" }], plays ? sheets : []);
         Assert.Equal(expected, attendance.Players[0].Marks.Single());
-        Assert.Equal(expected is Presence.Here or Presence.Late ? 1 : 0, attendance.Average);
+        Assert.Equal(
+            expected is null ? null
+                : expected is Presence.Absent ? 0.0
+                : 1.0,
+            attendance.Average
+        );
+    }
+
+    /// <summary>A practice of which nothing is known is no practice without players.</summary>
+    [Fact]
+    public void The_average_leaves_out_a_practice_whose_attendance_is_not_known()
+    {
+        Practice Held(int id, params Presence[] marks)
+        {
+            var practice = new Practice { Id = id, Title = "Practice" };
+            foreach (var (index, mark) in marks.Index())
+            {
+                practice.Attendance.Add(new Attendance { PlayerId = index + 1, Presence = mark });
+            }
+
+            return practice;
+        }
+
+        Player[] players = [new() { Id = 1, Name = "Ada" }, new() { Id = 2, Name = "Bea" }];
+        var attendance = SquadAttendance.Of(
+            [Held(1), Held(2, Presence.Here, Presence.Here), Held(3, Presence.Here, Presence.Absent)],
+            players,
+            []
+        );
+        Assert.Equal(1.5, attendance.Average);
+    }
+
+    [Fact]
+    public async Task The_sentence_above_says_what_the_table_of_attendance_holds()
+    {
+        var page = await club.Home.Visit().OpenAsync("/squad/season?team=1");
+        var table = (IHtmlTableElement)page.QuerySelector(".heat-table")!;
+        var marks = table.Bodies[0].Rows.Select(row => row.QuerySelectorAll("td [role=img]").ToArray()).ToArray();
+        var held = table.Head!.Rows[0].Cells.Length - 2;
+        var known = Enumerable.Range(0, held).Count(day => marks.Any(row => row[day].TextContent != "·"));
+        var there = marks.Sum(row => row.Count(mark => mark.TextContent is "●" or "◐"));
+        var average = ((double)there / known).ToString("0.#", CultureInfo.InvariantCulture);
+        var said = page.QuerySelector(".judged")!.TextContent;
+
+        Assert.StartsWith($"{held} practices from ", said, StringComparison.Ordinal);
+        Assert.EndsWith(
+            $", with {average} of the squad's {marks.Length} players there on average.",
+            said,
+            StringComparison.Ordinal
+        );
     }
 
     [Fact]

@@ -116,7 +116,7 @@ public sealed class IndexModel(SquadBook squad, PastBook past, LoadBook loads, T
         return new ChartView(
             AskNext.Of([.. drill.Zones.Select(zone => (zone.Zone, zone.All))]),
             map ?? "",
-            map is null ? "" : "In each zone: hit, of all asked for. Astray: hit when another zone was asked for."
+            map is null ? "" : LandedDrawing.Key
         )
         {
             Table = new ChartTable(

@@ -120,7 +120,7 @@ public static class DrillCharts
         var places = LateGoes.ByPlace(sheets);
         if (PlaceDrawing.Of(drill, places) is { } map)
         {
-            yield return new ChartView(CourseText.Spots(places), map, "At each place: made of all goes; fuller is more.")
+            yield return new ChartView(CourseText.Spots(places), map, PlaceDrawing.Key)
             {
                 Table = TableOf("Goes by place", "Place", places, place => place.Place, ("Made", place => place.All)),
             };

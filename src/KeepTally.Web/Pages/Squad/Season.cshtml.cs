@@ -72,12 +72,15 @@ public sealed class SeasonModel(
             var held = Attendance.Practices;
             if (held.Count == 0)
             {
-                return Chosen.Id is null ? "No practice of this season has been run yet." : "No practice was run in it.";
+                return Chosen.Id is null ? "No practice of this season has been run yet." : "No practice was run in this season.";
             }
 
             var days =
                 held[0].Date == held[^1].Date ? $"on {Day(held[0].Date)}" : $"from {Day(held[0].Date)} to {Day(held[^1].Date)}";
-            return $"{Phrase.Capital(Phrase.Of(held.Count, "practice"))} {days}, with {Attendance.Average.ToString("0.#", CultureInfo.InvariantCulture)} of the squad's {Phrase.Of(Attendance.Players.Count, "player")} there on average.";
+            var there = Attendance.Average is { } average
+                ? $", with {average.ToString("0.#", CultureInfo.InvariantCulture)} of the squad's {Attendance.Players.Count} {Phrase.Plural(Attendance.Players.Count, "player")} there on average"
+                : "";
+            return $"{held.Count} {Phrase.Plural(held.Count, "practice")} {days}{there}.";
         }
     }
 

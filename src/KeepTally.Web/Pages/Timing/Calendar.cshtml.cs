@@ -79,12 +79,12 @@ public sealed class CalendarModel(
     /// <summary>Makes a secret address for a team's calendar, in place of the one before.</summary>
     [ForHead]
     public Task<IActionResult> OnPostLinkAsync(int team, CancellationToken cancellationToken) =>
-        ChangedAsync(team, feed.OpenAsync, "Made a link to the calendar", cancellationToken);
+        ChangedAsync(team, feed.OpenAsync, "Made the calendar address", cancellationToken);
 
     /// <summary>Removes the secret address of a team's calendar.</summary>
     [ForHead]
     public Task<IActionResult> OnPostUnlinkAsync(int team, CancellationToken cancellationToken) =>
-        ChangedAsync(team, feed.CloseAsync, "Removed the link to the calendar", cancellationToken);
+        ChangedAsync(team, feed.CloseAsync, "Removed the calendar address", cancellationToken);
 
     /// <summary>Shows what a calendar file would bring.</summary>
     [ForHead]
@@ -99,7 +99,7 @@ public sealed class CalendarModel(
 
         if (file.Length > CalendarFile.LargestBytes)
         {
-            return Refused("That file is larger than 1 MB. Export a shorter time, and choose that.");
+            return Refused("The file is larger than 1 MB. Export a shorter period, and choose that file.");
         }
 
         using var reader = new StreamReader(file.OpenReadStream(), Encoding.UTF8);
@@ -124,7 +124,7 @@ public sealed class CalendarModel(
         CalendarRow[] rows = [.. Rows!.Where(row => row.Changes && pick.Contains(row.Entry.Uid))];
         if (rows.Length == 0)
         {
-            return Refused("No practice was chosen. Tick at least one.");
+            return Refused("No practice was chosen. Select at least one.");
         }
 
         var taken = await import.TakeAsync(team, rows, cancellationToken);
@@ -197,7 +197,7 @@ public sealed class CalendarModel(
 
         if (Teams.All(team => team.Id != Team))
         {
-            Hindrance = "Choose the team whose practices they are.";
+            Hindrance = "No team was chosen. Choose the team that the practices are for.";
             return false;
         }
 

@@ -1,3 +1,4 @@
+using System.Globalization;
 using KeepTally.Core.Cards;
 using KeepTally.Core.Events;
 using KeepTally.Core.Live;
@@ -29,6 +30,23 @@ public sealed class PrintModel(PlanBook plans, GroupPlan groups, SquadBook squad
                 .Select(each => (each.line, each.Card!))
                 .DistinctBy(each => each.Item2.Id),
         ];
+
+    /// <summary>The groups in which a card is played, with the time where it stands in several lines; a circuit's are beside its first station.</summary>
+    public IEnumerable<string> GroupsOf(DrillCard card)
+    {
+        SheetLine[] lines =
+        [
+            .. Sheet.Lines.Where(line =>
+                line.Report.Drills.FirstOrDefault(drill => drill.Card is not null)?.Card!.Id == card.Id && Groups.Contains(line.Key)
+            ),
+        ];
+        return lines.SelectMany(line =>
+            Groups[line.Key]
+                .Select(group =>
+                    lines.Length == 1 ? group : string.Create(CultureInfo.InvariantCulture, $"{line.At:HH:mm} {group}")
+                )
+        );
+    }
 
     public async Task<IActionResult> OnGetAsync(int id, CancellationToken cancellationToken)
     {

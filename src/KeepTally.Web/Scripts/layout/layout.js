@@ -29,9 +29,11 @@ function send(address, press, focus) {
       );
       return;
     }
+    const made = await response.text();
+    await released();
     const held = focus ?? document.activeElement?.id;
     const open = editor().querySelector("#as-json")?.open;
-    editor().outerHTML = await response.text();
+    editor().outerHTML = made;
     if (open) {
       editor().querySelector("#as-json").open = true;
     }
@@ -46,14 +48,15 @@ function send(address, press, focus) {
 // What is under a finger is not replaced: its press would be lost.
 let down = false;
 const letGo = [];
+const clickComes = 50;
 addEventListener("pointerdown", () => (down = true), true);
 for (const end of ["pointerup", "pointercancel"]) {
   addEventListener(
     end,
     () => {
       down = false;
-      // The click comes after the finger has gone.
-      setTimeout(() => letGo.splice(0).forEach((go) => go()), 0);
+      // The click comes after the finger has gone, a moment later on a touch screen.
+      setTimeout(() => !down && letGo.splice(0).forEach((go) => go()), clickComes);
     },
     true,
   );

@@ -39,7 +39,7 @@ function show({ words, charts }) {
   const fit = document.getElementById("fit");
   const head = document.createElement("p");
   head.className = "quiet";
-  head.textContent = `A quick look, played ${runs} times.`;
+  head.textContent = `Quick estimate from ${runs} simulated runs.`;
   const list = document.createElement("ul");
   list.className = "fit-lines";
   list.append(...words.map((line) => Object.assign(document.createElement("li"), { textContent: line })));
