@@ -15,18 +15,10 @@ namespace KeepTally.Browser;
 /// </summary>
 internal static partial class Bridge
 {
-    private static IReadOnlyList<OpenRun> _opened = [];
-    private static LivePractice? _practice;
-    private static RunPresenter? _face;
-    private static BoardPresenter? _board;
-    private static ClockPulse? _pulse;
-    private static IReadOnlyList<string> _habits = [];
-    private static ViewChanges _changes = new();
-    private static PracticeFile _file = new([]);
-    private static string _device = "";
-    private static IReadOnlySet<DeviceId> _earlier = new HashSet<DeviceId>();
+    /// <summary>The page whose calls these are.</summary>
+    internal static PageState Page { get; set; } = new();
 
-    private static LivePractice Practice => _practice ?? throw new InvalidOperationException("No practice is open.");
+    private static LivePractice Practice => Page.Practice ?? throw new InvalidOperationException("No practice is open.");
 
     /// <summary>Opens a practice; the first fault as one line, or an empty text.</summary>
     /// <param name="json">The practice as JSON.</param>
@@ -35,7 +27,7 @@ internal static partial class Bridge
     [JSExport]
     internal static string Open(string json, string device, string earlier)
     {
-        _earlier = earlier.Split(',', StringSplitOptions.RemoveEmptyEntries).Select(id => new DeviceId(id)).ToHashSet();
+        Page.Earlier = earlier.Split(',', StringSplitOptions.RemoveEmptyEntries).Select(id => new DeviceId(id)).ToHashSet();
         var file = PracticeReader.Read(json);
         var opened = PracticeOpener.Open(file, null);
         if (!opened.IsOk)
@@ -60,7 +52,7 @@ internal static partial class Bridge
     internal static string Reopen(string json, string device, string from, string to)
     {
         var file = PracticeReader.Read(json);
-        var opened = PracticeOpener.Open(file, _opened, from.Length > 0 ? new Settled(new PlayerId(from), new PlayerId(to)) : null);
+        var opened = PracticeOpener.Open(file, Page.Opened, from.Length > 0 ? new Settled(new PlayerId(from), new PlayerId(to)) : null);
         if (!opened.IsOk)
         {
             return "";
@@ -86,13 +78,13 @@ internal static partial class Bridge
         }
 
         var guest = new Member(new PlayerId(id), read.Value);
-        var known = _opened.SelectMany(run => run.Live.Sheets).SelectMany(sheet => sheet.Sheet.Head.Everyone);
+        var known = Page.Opened.SelectMany(run => run.Live.Sheets).SelectMany(sheet => sheet.Sheet.Head.Everyone);
         if (known.Any(member => member.Id != guest.Id && member.Name == guest.Name))
         {
             return GuestName.Known(guest.Name).Told;
         }
 
-        Show(_file, PracticeOpener.With(_opened, guest), _device);
+        Show(Page.File, PracticeOpener.With(Page.Opened, guest), Page.Device);
         return "";
     }
 
@@ -105,14 +97,14 @@ internal static partial class Bridge
 
     private static void Show(PracticeFile file, IReadOnlyList<OpenRun> runs, string device)
     {
-        (_file, _device, _opened) = (file, device, runs);
-        _practice = new LivePractice(new DeviceId(device), [.. runs.Select(run => run.Live)])
+        (Page.File, Page.Device, Page.Opened) = (file, device, runs);
+        Page.Practice = new LivePractice(new DeviceId(device), [.. runs.Select(run => run.Live)])
         {
             Limits = (file.Limits ?? new Dictionary<string, Restrictions>()).ToDictionary(
                 limit => new PlayerId(limit.Key),
                 limit => limit.Value
             ),
-            Earlier = _earlier,
+            Earlier = Page.Earlier,
             Spare = new Duration(file.Spare),
             Loads =
             [
@@ -125,11 +117,11 @@ internal static partial class Bridge
                 )),
             ],
         };
-        _habits = file.Habits ?? [];
-        _face = new RunPresenter(_practice, _habits) { Calls = _face?.Calls, TellsResults = !file.HidesScores };
-        _board = new BoardPresenter(_practice, !file.HidesScores);
-        _pulse = new ClockPulse(_practice);
-        _changes = new ViewChanges();
+        Page.Habits = file.Habits ?? [];
+        Page.Face = new RunPresenter(Page.Practice, Page.Habits) { Calls = Page.Face?.Calls, TellsResults = !file.HidesScores };
+        Page.Board = new BoardPresenter(Page.Practice, !file.HidesScores);
+        Page.Pulse = new ClockPulse(Page.Practice);
+        Page.Changes = new ViewChanges();
         foreach (var sheet in file.Runs.SelectMany(run => run.Sheets))
         {
             Take(sheet.Id, sheet.Events);

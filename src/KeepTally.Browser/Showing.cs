@@ -30,19 +30,19 @@ internal static partial class Bridge
     /// <summary>Returns the habits of the practice: how often each was seen, and of which player.</summary>
     [JSExport]
     internal static string Habits() =>
-        JsonSerializer.Serialize(HabitPresenter.Of(Practice, _habits), ViewJson.Default.IReadOnlyListHabitView);
+        JsonSerializer.Serialize(HabitPresenter.Of(Practice, Page.Habits), ViewJson.Default.IReadOnlyListHabitView);
 
     /// <summary>The boards of the drill under way, one for each sheet.</summary>
     [JSExport]
     internal static string Boards(double now) =>
-        JsonSerializer.Serialize(_board!.At(Moment(now)), ViewJson.Default.IReadOnlyListBoardView);
+        JsonSerializer.Serialize(Page.Board!.At(Moment(now)), ViewJson.Default.IReadOnlyListBoardView);
 
     /// <summary>Appends what the clock calls for by now, and hands over what has changed on the screen since the last look.</summary>
     [JSExport]
     internal static string Look(double now)
     {
         var due = Practice.AppendDue(Moment(now));
-        return _changes.To(_face!.At(Moment(now)), due);
+        return Page.Changes.To(Page.Face!.At(Moment(now)), due);
     }
 
     /// <summary>As <see cref="Look"/>, of the pads and the clock alone: what is shown of a tap at once.</summary>
@@ -50,23 +50,23 @@ internal static partial class Bridge
     internal static string Glance(double now)
     {
         var due = Practice.AppendDue(Moment(now));
-        return _changes.To(_face!.GlanceAt(Moment(now)), due);
+        return Page.Changes.To(Page.Face!.GlanceAt(Moment(now)), due);
     }
 
     /// <summary>The whole screen.</summary>
     [JSExport]
-    internal static string View(double now) => JsonSerializer.Serialize(_face!.At(Moment(now)), ViewJson.Default.PracticeView);
+    internal static string View(double now) => JsonSerializer.Serialize(Page.Face!.At(Moment(now)), ViewJson.Default.PracticeView);
 
     /// <summary>Returns the share of the interval that is left, from 0 to 1, for every frame; -1 where the clock's text has changed.</summary>
     [JSExport]
-    internal static double Pulse(double now) => _pulse!.At(Moment(now));
+    internal static double Pulse(double now) => Page.Pulse!.At(Moment(now));
 
     /// <summary>The clock alone; an empty text once all drills are over.</summary>
     [JSExport]
     internal static string Clock(double now) =>
         Practice.Current < Practice.Runs.Count
             ? JsonSerializer.Serialize(
-                ClockPresenter.Of(Practice.Runs[Practice.Current], Moment(now), _face!.Calls),
+                ClockPresenter.Of(Practice.Runs[Practice.Current], Moment(now), Page.Face!.Calls),
                 ViewJson.Default.ClockView
             )
             : "";
@@ -81,7 +81,7 @@ internal static partial class Bridge
             return read.Faults[0].Told;
         }
 
-        _face!.Calls = read.Value.Count > 0 ? read.Value : null;
+        Page.Face!.Calls = read.Value.Count > 0 ? read.Value : null;
         return "";
     }
 
@@ -91,7 +91,7 @@ internal static partial class Bridge
     {
         var signals =
             Practice.Current < Practice.Runs.Count
-                ? SignalPresenter.Of(Practice.Runs[Practice.Current], Moment(from), Moment(to), _face!.Calls)
+                ? SignalPresenter.Of(Practice.Runs[Practice.Current], Moment(from), Moment(to), Page.Face!.Calls)
                 : [];
         return JsonSerializer.Serialize(signals, ViewJson.Default.IReadOnlyListSignalView);
     }

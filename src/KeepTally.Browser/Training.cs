@@ -13,8 +13,6 @@ namespace KeepTally.Browser;
 /// <summary>A simulated drill beside the one that is open: what happens in it, and how well it was tapped.</summary>
 internal static partial class Bridge
 {
-    private static IReadOnlyList<Shown> _shown = [];
-
     /// <summary>Works out what happens in the drill that was just opened, if its clock is started at a moment.</summary>
     /// <param name="json">The practice as it was opened.</param>
     /// <param name="start">The moment it starts, in milliseconds of the shared clock.</param>
@@ -28,7 +26,7 @@ internal static partial class Bridge
         var file = PracticeReader.Read(json);
         var runs = PracticeOpener.Open(file, null).Require();
         var practice = new LivePractice(new DeviceId("shown"), [.. runs.Select(run => run.Live)]);
-        _shown = ThumbScript.Play(
+        Page.Shown = ThumbScript.Play(
             practice,
             Moment(start),
             new Duration((long)pace),
@@ -38,7 +36,7 @@ internal static partial class Bridge
         );
         var sheet = practice.Runs[0].Sheets[0].Sheet;
         return JsonSerializer.Serialize(
-            [.. _shown.Select(shown => ShownPresenter.Of(sheet, shown))],
+            [.. Page.Shown.Select(shown => ShownPresenter.Of(sheet, shown))],
             ViewJson.Default.IReadOnlyListShownView
         );
     }
@@ -49,7 +47,7 @@ internal static partial class Bridge
     {
         var log = Practice.Runs[0].Sheets[0].Sheet.Log;
         var taps = Enumerable.Range(0, log.Count).Where(log.StandsAt).Select(log.ReadAt).OfType<RunEvent.Tap>();
-        var report = ThumbReport.Of([.. _shown.Where(shown => shown.At <= Moment(now))], [.. taps]);
+        var report = ThumbReport.Of([.. Page.Shown.Where(shown => shown.At <= Moment(now))], [.. taps]);
         return JsonSerializer.Serialize(TrainedView.Of(report), ViewJson.Default.TrainedView);
     }
 }

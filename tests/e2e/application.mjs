@@ -11,6 +11,7 @@ export class Application {
   data = mkdtempSync(join(tmpdir(), "keep-tally-"));
   port;
   #stage;
+  #core;
   #process;
   #run;
 
@@ -25,12 +26,14 @@ export class Application {
   /**
    * @param filled a data folder to begin with; without one the demo fills its own.
    * @param stage where it runs; without one in a process of its own, which can be killed.
+   * @param core "native" where its pages need no WebAssembly for what a test holds, "both" to compare; on a stage alone.
    */
-  constructor(filled, stage) {
+  constructor(filled, stage, core = "compiled") {
     if (filled) {
       cpSync(filled, this.data, { recursive: true });
     }
     this.#stage = stage;
+    this.#core = core;
   }
 
   get url() {
@@ -42,7 +45,7 @@ export class Application {
     this.port ??= await freePort();
     const all = [...(args.length > 0 ? args : ["--demo"]), "--data", this.data, "--port", String(this.port)];
     if (this.#stage) {
-      await this.#stage.begin(all);
+      await this.#stage.begin(this.#core, all);
       return;
     }
     const run = launchShifted(all, { program: this.program });
@@ -85,6 +88,8 @@ export class Application {
 export const test = base.extend({
   /** Said by the tests that kill the application, or put another in its place. */
   ownProcess: [false, { option: true }],
+  /** "compiled" is said by the tests that hold the core as a browser has it, and by those without a network. */
+  core: ["native", { option: true }],
   browser: [
     async ({ browser }, use) => {
       shiftPages(browser);
@@ -100,8 +105,8 @@ export const test = base.extend({
     },
     { scope: "worker" },
   ],
-  app: async ({ ownProcess, stage }, use) => {
-    const app = new Application(process.env.FILLED_DATA, ownProcess ? undefined : stage);
+  app: async ({ ownProcess, stage, core }, use) => {
+    const app = new Application(process.env.FILLED_DATA, ownProcess ? undefined : stage, core);
     await app.start();
     await use(app);
     await app.stop();

@@ -2,6 +2,8 @@
 import { expect, test } from "./application.mjs";
 import { RunScreen } from "./run-screen.mjs";
 
+test.use({ core: "compiled" });
+
 /** Keeps the core away until let in. */
 async function withoutCore(page, look) {
   await page.route("**/_framework/**", () => {});

@@ -6,7 +6,7 @@ import { built } from "./program.mjs";
 import { RunScreen, expectOneClock } from "./run-screen.mjs";
 import { signIn } from "./sign-in.mjs";
 
-test.use({ serviceWorkers: "allow" });
+test.use({ serviceWorkers: "allow", core: "compiled" });
 
 test("without a network the pad works, survives a reload, and sends when it can", async ({ page, context }) => {
   const screen = await RunScreen.begin(page);

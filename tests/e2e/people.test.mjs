@@ -8,7 +8,7 @@ import { RunScreen } from "./run-screen.mjs";
 const password = "gravel otter plinth sway";
 const nobody = { storageState: { cookies: [], origins: [] } };
 
-test.use({ serviceWorkers: "allow" });
+test.use({ serviceWorkers: "allow", core: "compiled" });
 
 test.describe("a real club", () => {
   test("from an empty folder to the first tap there are three forms and few presses", async ({ browser }) => {

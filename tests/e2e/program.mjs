@@ -17,11 +17,15 @@ export const tally = resolve(import.meta.dirname, "../../src/KeepTally.Cli/bin/R
 const briefly = { DOTNET_TieredPGO: "0", DOTNET_TC_CallCountThreshold: "400" };
 
 /** Starts the program by the clock of the tests; without arguments it waits for them, line by line. */
-export function launchShifted(args, { program = built } = {}) {
+export function launchShifted(args, { program = built, hosting } = {}) {
   if (!existsSync(hook)) {
     throw new Error(`${hook} is missing: build the solution with -c Release first.`);
   }
-  const environment = { DOTNET_STARTUP_HOOKS: hook, ...(args && { KEEP_TALLY_ARGUMENTS: args.join("\t") }) };
+  const environment = {
+    DOTNET_STARTUP_HOOKS: hook,
+    ...(args && { KEEP_TALLY_ARGUMENTS: args.join("\t") }),
+    ...(hosting && { ASPNETCORE_HOSTINGSTARTUPASSEMBLIES: hosting }),
+  };
   return launch([], { program, environment });
 }
 

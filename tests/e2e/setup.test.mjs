@@ -47,46 +47,50 @@ test("a drill is paced out in one's own paces, its rep is played, and its card i
   });
 });
 
-test("zones are tapped where they lie, and the next set-up is one press away", async ({ page }) => {
-  await page.setViewportSize({ width: 390, height: 844 });
-  for (const [index, card] of ["three-lanes", "minute-trios"].entries()) {
-    await page.goto(`/drills/${card}`);
-    await page.locator(".put-more > summary").click();
-    const practices = page.getByLabel("Practice", { exact: true });
-    const mine = (await practices.locator("option").allTextContents()).find((text) => text.startsWith("Practice,"));
-    await practices.selectOption({ label: index === 0 ? "A new practice today" : mine });
-    await page.getByRole("button", { name: "Add to practice" }).click();
-  }
-  await page.getByRole("button", { name: "Start practice" }).click();
-  const screen = new RunScreen(page);
-  await screen.ready();
-  await screen.go.click();
+test.describe("the core of the browser itself, since the network goes", () => {
+  test.use({ core: "compiled" });
 
-  const pad = screen.drill.locator(".zone-picture:visible").first();
-  const zones = {};
-  for (const name of ["Left", "Middle", "Right"]) {
-    const box = await pad.getByRole("button", { name }).boundingBox();
-    expect(box.width).toBeGreaterThanOrEqual(56);
-    expect(box.height).toBeGreaterThanOrEqual(56);
-    zones[name] = box;
-  }
-  // The left lane lies at the far side of the layout: at the top.
-  expect(zones.Left.y).toBeLessThan(zones.Middle.y);
-  expect(zones.Middle.y).toBeLessThan(zones.Right.y);
-  await pad.getByRole("button", { name: "Left" }).click();
-  await expect(page.locator("#why")).toContainText("Left, as asked. Next: right.");
-  await pad.getByRole("button", { name: "Middle" }).click();
-  await expect(page.locator("#why")).toContainText("Asked right, went middle: a miss.");
+  test("zones are tapped where they lie, and the next set-up is one press away", async ({ page }) => {
+    await page.setViewportSize({ width: 390, height: 844 });
+    for (const [index, card] of ["three-lanes", "minute-trios"].entries()) {
+      await page.goto(`/drills/${card}`);
+      await page.locator(".put-more > summary").click();
+      const practices = page.getByLabel("Practice", { exact: true });
+      const mine = (await practices.locator("option").allTextContents()).find((text) => text.startsWith("Practice,"));
+      await practices.selectOption({ label: index === 0 ? "A new practice today" : mine });
+      await page.getByRole("button", { name: "Add to practice" }).click();
+    }
+    await page.getByRole("button", { name: "Start practice" }).click();
+    const screen = new RunScreen(page);
+    await screen.ready();
+    await screen.go.click();
 
-  const setUps = page.locator(".set-up-of:not([hidden]) summary");
-  await expect(setUps).toHaveText([/^Three lanes: picture/, /^Next, Minute trios: picture/]);
-  await setUps.nth(1).click();
-  await expect(page.locator(".set-up-of[open] .walk-legs li")).toHaveCount(3);
-  await page.context().setOffline(true);
-  await page.locator("#more-open").click();
-  await screen.endDrill();
-  await expect(setUps).toHaveText([/^Minute trios: picture/]);
-  await expect(page.locator(".set-up-of[open]")).toHaveCount(0);
+    const pad = screen.drill.locator(".zone-picture:visible").first();
+    const zones = {};
+    for (const name of ["Left", "Middle", "Right"]) {
+      const box = await pad.getByRole("button", { name }).boundingBox();
+      expect(box.width).toBeGreaterThanOrEqual(56);
+      expect(box.height).toBeGreaterThanOrEqual(56);
+      zones[name] = box;
+    }
+    // The left lane lies at the far side of the layout: at the top.
+    expect(zones.Left.y).toBeLessThan(zones.Middle.y);
+    expect(zones.Middle.y).toBeLessThan(zones.Right.y);
+    await pad.getByRole("button", { name: "Left" }).click();
+    await expect(page.locator("#why")).toContainText("Left, as asked. Next: right.");
+    await pad.getByRole("button", { name: "Middle" }).click();
+    await expect(page.locator("#why")).toContainText("Asked right, went middle: a miss.");
+
+    const setUps = page.locator(".set-up-of:not([hidden]) summary");
+    await expect(setUps).toHaveText([/^Three lanes: picture/, /^Next, Minute trios: picture/]);
+    await setUps.nth(1).click();
+    await expect(page.locator(".set-up-of[open] .walk-legs li")).toHaveCount(3);
+    await page.context().setOffline(true);
+    await page.locator("#more-open").click();
+    await screen.endDrill();
+    await expect(setUps).toHaveText([/^Minute trios: picture/]);
+    await expect(page.locator(".set-up-of[open]")).toHaveCount(0);
+  });
 });
 
 const squares = {

@@ -6,14 +6,17 @@ export class Stage {
   #ended;
 
   constructor() {
-    this.#run = launchShifted();
+    this.#run = launchShifted(undefined, { hosting: "KeepTally.Stage" });
   }
 
-  /** Until the application is ready. One at a time. */
-  async begin(args) {
+  /**
+   * Until the application is ready. One at a time.
+   * @param core "native", "compiled" or "both": where the core of its pages runs (NativeCore).
+   */
+  async begin(core, args) {
     const ready = this.#run.said("Keep Tally is ready");
     this.#ended = this.#run.said("Ended:");
-    this.#say(args.join("\t"));
+    this.#say([core, ...args].join("\t"));
     const failed = Promise.race([this.#ended, this.#run.ended]).then(() => {
       throw new Error(`The application did not start: ${this.#run.error()}`);
     });

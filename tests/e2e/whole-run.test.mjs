@@ -55,56 +55,62 @@ async function saidAt(page, type) {
   return lines.filter((line) => line.type === type).map((line) => line.at + Number(origin));
 }
 
-test("the horn is planned well ahead, to twenty milliseconds, and no busy script delays it", async ({ page }) => {
-  await page.addInitScript(listen);
-  const screen = await RunScreen.begin(page);
-  await screen.start();
-  await expect(screen.net).toHaveText("Saved");
+test.describe("the core of the browser itself, beside a busy script", () => {
+  test.use({ core: "compiled" });
 
-  await test.step("as soon as work begins it is known when the horn sounds", async () => {
-    const [begun] = await saidAt(page, "start");
-    const countIn = (await screen.seconds()) > 0 && (await page.evaluate(() => window.planned.length)) > 0 ? 5000 : 0;
-    await expect.poll(() => hornAt(page)).toBeGreaterThan(begun);
-    expect(Math.abs((await hornAt(page)) - begun - countIn - 60_000)).toBeLessThanOrEqual(near + reading);
-  });
-
-  await test.step("a script that is busy for two seconds changes nothing", async () => {
-    const before = await hornAt(page);
-    await page.evaluate(() => {
-      const until = Date.now() + 2000;
-      while (Date.now() < until);
-    });
-    await page.waitForTimeout(300);
-    expect(Math.abs((await hornAt(page)) - before)).toBeLessThanOrEqual(near + reading);
-  });
-
-  await test.step("in a pause nothing is planned, and after it the horn is as much later", async () => {
-    const before = await hornAt(page);
-    await screen.go.click();
-    await expect.poll(async () => (await horns(page)).length).toBe(0);
-    await page.waitForTimeout(700);
-    await screen.go.click();
-    await expect.poll(async () => (await horns(page)).length).toBe(1);
+  test("the horn is planned well ahead, to twenty milliseconds, and no busy script delays it", async ({ page }) => {
+    await page.addInitScript(listen);
+    const screen = await RunScreen.begin(page);
+    await screen.start();
     await expect(screen.net).toHaveText("Saved");
-    const [[paused], [resumed]] = [await saidAt(page, "pause"), await saidAt(page, "resume")];
-    expect(Math.abs((await hornAt(page)) - before - (resumed - paused))).toBeLessThanOrEqual(near + reading);
-  });
 
-  await test.step("twenty seconds less move it, and work stopped by hand takes it back", async () => {
-    const before = await hornAt(page);
-    await page.getByRole("button", { name: "20 seconds less" }).click();
-    await expect.poll(async () => Math.abs((await hornAt(page)) - before + 20_000)).toBeLessThanOrEqual(near + reading);
-    await page.getByRole("button", { name: "Stop the work now" }).click();
-    await expect(screen.clock).toHaveAttribute("data-state", "change");
-    await page.getByRole("button", { name: "Begin the work now" }).click();
-    await expect(screen.clock).toHaveAttribute("data-state", "work");
-    expect(await screen.clock.locator("[data-clock=round]").textContent()).toContain("Round 2");
-  });
+    await test.step("as soon as work begins it is known when the horn sounds", async () => {
+      const [begun] = await saidAt(page, "start");
+      const countIn = (await screen.seconds()) > 0 && (await page.evaluate(() => window.planned.length)) > 0 ? 5000 : 0;
+      await expect.poll(() => hornAt(page)).toBeGreaterThan(begun);
+      expect(Math.abs((await hornAt(page)) - begun - countIn - 60_000)).toBeLessThanOrEqual(near + reading);
+    });
 
-  await test.step("what is switched off is not planned", async () => {
-    await page.locator("#this-screen-open").click();
-    await page.getByRole("checkbox", { name: "Work is over" }).uncheck();
-    await expect.poll(() => hornsToCome(page)).toBe(0);
+    await test.step("a script that is busy for two seconds changes nothing", async () => {
+      const before = await hornAt(page);
+      await page.evaluate(() => {
+        const until = Date.now() + 2000;
+        while (Date.now() < until);
+      });
+      await page.waitForTimeout(300);
+      expect(Math.abs((await hornAt(page)) - before)).toBeLessThanOrEqual(near + reading);
+    });
+
+    await test.step("in a pause nothing is planned, and after it the horn is as much later", async () => {
+      const before = await hornAt(page);
+      await screen.go.click();
+      await expect.poll(async () => (await horns(page)).length).toBe(0);
+      await page.waitForTimeout(700);
+      await screen.go.click();
+      await expect.poll(async () => (await horns(page)).length).toBe(1);
+      await expect(screen.net).toHaveText("Saved");
+      const [[paused], [resumed]] = [await saidAt(page, "pause"), await saidAt(page, "resume")];
+      expect(Math.abs((await hornAt(page)) - before - (resumed - paused))).toBeLessThanOrEqual(near + reading);
+    });
+
+    await test.step("twenty seconds less move it, and work stopped by hand takes it back", async () => {
+      const before = await hornAt(page);
+      await page.getByRole("button", { name: "20 seconds less" }).click();
+      await expect
+        .poll(async () => Math.abs((await hornAt(page)) - before + 20_000))
+        .toBeLessThanOrEqual(near + reading);
+      await page.getByRole("button", { name: "Stop the work now" }).click();
+      await expect(screen.clock).toHaveAttribute("data-state", "change");
+      await page.getByRole("button", { name: "Begin the work now" }).click();
+      await expect(screen.clock).toHaveAttribute("data-state", "work");
+      expect(await screen.clock.locator("[data-clock=round]").textContent()).toContain("Round 2");
+    });
+
+    await test.step("what is switched off is not planned", async () => {
+      await page.locator("#this-screen-open").click();
+      await page.getByRole("checkbox", { name: "Work is over" }).uncheck();
+      await expect.poll(() => hornsToCome(page)).toBe(0);
+    });
   });
 });
 
