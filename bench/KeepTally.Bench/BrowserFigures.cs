@@ -1,6 +1,3 @@
-using System.Diagnostics;
-using System.Text.Json;
-
 namespace KeepTally.Bench;
 
 /// <summary>What a tap takes in the browser, beside a fixed piece of script in the same page; see <c>bench/browser/tap.mjs</c>.</summary>
@@ -8,23 +5,7 @@ internal static class BrowserFigures
 {
     internal static IEnumerable<Figure> All()
     {
-        MissingPart.Need("artifacts/web/KeepTally.Web.dll", "publish it with ./check or ./demo.");
-        MissingPart.Need("tests/e2e/node_modules/@playwright/test", "run npm ci in tests/e2e, or ./check.");
-        MissingPart.Need(
-            "tests/KeepTally.Stage/bin/Release/net10.0/KeepTally.Stage.dll",
-            "run ./check, or build the solution with -c Release."
-        );
-        using var node = Process.Start(
-            new ProcessStartInfo("node", [Path.Combine(Server.Root(), "bench/browser/tap.mjs")]) { RedirectStandardOutput = true }
-        )!;
-        var printed = node.StandardOutput.ReadToEnd();
-        node.WaitForExit();
-        if (node.ExitCode != 0)
-        {
-            throw new MissingPart("bench/browser/tap.mjs did not end well; it says above why.");
-        }
-
-        using var result = JsonDocument.Parse(printed);
+        using var result = BrowserScript.Run("tap.mjs");
         var board = result.RootElement.GetProperty("board");
         yield return new Figure(
             "press to the board on another device, drawn, median",

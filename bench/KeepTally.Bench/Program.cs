@@ -33,7 +33,7 @@ if (args is ["mutants", .. var asked])
     return alive;
 }
 
-// All of it, or those parts that are named: core, fit, fuzz, server, busy, kill, browser; and soak, which takes ten minutes, only by name.
+// All of it, or those parts that are named: core, fit, fuzz, server, busy, kill, browser, wake; and soak, which takes ten minutes, only by name.
 var missed = 0;
 bool Asked(string part) => args.Length == 0 || args.Contains(part);
 void Print(Figure figure)
@@ -60,6 +60,7 @@ if (args.Contains("soak"))
 }
 
 await MeasureAsync("browser", BrowserFigures.All().ToAsyncEnumerable);
+await MeasureAsync("wake", WakeFigures.All().ToAsyncEnumerable);
 return missed;
 
 // A part that lacks something says so, and the others are measured all the same.

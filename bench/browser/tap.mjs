@@ -113,8 +113,8 @@ await session.send("Profiler.setSamplingInterval", { interval: 200 });
 const result = {};
 try {
   await page.goto("/drills/minute-trios");
-  await page.getByLabel("Practice", { exact: true }).selectOption({ label: "A new one, today" });
-  await page.getByRole("button", { name: "Put it in" }).click();
+  await page.locator("select[name=practice]").selectOption("");
+  await page.getByRole("button", { name: "Add to practice" }).click();
   await page.getByRole("button", { name: "Start practice" }).click();
   const screen = new RunScreen(page);
   await screen.ready();

@@ -52,7 +52,11 @@ internal static partial class Bridge
     internal static string Reopen(string json, string device, string from, string to)
     {
         var file = PracticeReader.Read(json);
-        var opened = PracticeOpener.Open(file, Page.Opened, from.Length > 0 ? new Settled(new PlayerId(from), new PlayerId(to)) : null);
+        var opened = PracticeOpener.Open(
+            file,
+            Page.Opened,
+            from.Length > 0 ? new Settled(new PlayerId(from), new PlayerId(to)) : null
+        );
         if (!opened.IsOk)
         {
             return "";

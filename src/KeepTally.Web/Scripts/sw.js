@@ -3,19 +3,20 @@
 // Nothing of the API is ever answered from here. A new worker waits, as workers do, until no page of the old one is open.
 const prefix = "keep-tally ";
 const networkPatience = 2500;
+const worker = /** @type {ServiceWorkerGlobalScope} */ (/** @type {unknown} */ (self));
 
-self.addEventListener("activate", (event) => event.waitUntil(self.clients.claim()));
+worker.addEventListener("activate", (event) => event.waitUntil(worker.clients.claim()));
 
 // A page names its release, what it has loaded, and the pages that go with it.
-self.addEventListener("message", (event) => {
+worker.addEventListener("message", (event) => {
   if (event.data?.keep) {
     event.waitUntil(keepRelease(event.data));
   } else if (event.data?.take) {
-    event.waitUntil(self.skipWaiting());
+    event.waitUntil(worker.skipWaiting());
   }
 });
 
-self.addEventListener("fetch", (event) => {
+worker.addEventListener("fetch", (event) => {
   const { request } = event;
   const url = new URL(request.url);
   if (request.method !== "GET" || url.origin !== location.origin || url.pathname.startsWith("/api/")) {

@@ -16,8 +16,9 @@ const viewPause = 1000;
 const receivedPause = 16;
 
 async function begin() {
-  const core = await loadCore();
   const time = new SharedTime({ origin: Number(root.dataset.origin), served: Number(root.dataset.now) });
+  time.measureEarly();
+  const core = await loadCore();
   const fault = core.open(by("practice").textContent, "board");
   if (fault) {
     by("prompt").textContent = `This practice cannot be read: ${fault}`;

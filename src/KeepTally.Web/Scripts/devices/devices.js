@@ -118,7 +118,7 @@ async function listen(mine, practice, heard) {
 }
 
 async function follow(mine) {
-  let askAgain = () => {};
+  let askAgain = (_) => {};
   while (door === mine) {
     const asked = Date.now();
     try {
@@ -137,7 +137,7 @@ async function follow(mine) {
       show(now, told);
       if (now.practice !== null && mine.line?.practice !== now.practice) {
         mine.line?.end();
-        listen(mine, now.practice, () => askAgain());
+        listen(mine, now.practice, () => askAgain(undefined));
       }
     } catch {
       part("state").textContent = "No answer. Trying again.";

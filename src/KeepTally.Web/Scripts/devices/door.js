@@ -34,7 +34,7 @@ export class Door {
     }
   }
 
-  /** @returns { said } or { fault }, once the server has answered. */
+  /** @returns what was said, or the fault of it, once the server has answered. */
   async say(what) {
     let word = what.clock ? what : { ...what, n: this.#number(), at: Date.now() + this.ahead };
     for (;;) {

@@ -16,7 +16,7 @@ export class Horn {
     return true;
   }
 
-  /** @param signals { kind, in }, as told at a moment of this device's clock. */
+  /** @param signals each its kind and in how many milliseconds, as told at a moment of this device's clock. */
   hear(signals, told) {
     if (!this.#context) {
       return;

@@ -70,7 +70,8 @@ document.addEventListener("submit", (event) => {
 
 // What was typed while the form was being drawn again is not lost: it is asked for once more, with that.
 const sent = new WeakMap();
-const fields = () => new URLSearchParams(new FormData(document.getElementById("card-form"))).toString();
+const form = () => /** @type {HTMLFormElement} */ (document.getElementById("card-form"));
+const fields = () => new URLSearchParams(/** @type {any} */ (new FormData(form()))).toString();
 const redraws = ({ target, elt }) => target?.id === "card-form" && document.contains(elt);
 document.addEventListener("htmx:beforeRequest", ({ detail }) => {
   if (redraws(detail)) {
@@ -93,10 +94,9 @@ document.addEventListener("htmx:beforeRequest", (event) => {
 });
 
 function focusAfter(act) {
-  const form = document.getElementById("card-form");
   const [what, path] = act.split(" ");
   const within = (start) =>
-    [...form.querySelectorAll("input:not([type=hidden]), select, textarea")].filter((field) =>
+    [...form().querySelectorAll("input:not([type=hidden]), select, textarea")].filter((field) =>
       field.name.slice(field.name.indexOf(":") + 1).startsWith(start),
     );
   if (what === "add") {
@@ -107,11 +107,11 @@ function focusAfter(act) {
   } else if (what === "set") {
     within(`${path}.`)[0]?.focus();
   } else {
-    const same = [...form.querySelectorAll("button[name=act]")].find((button) => button.value === act);
+    const same = [...form().querySelectorAll("button[name=act]")].find((button) => button.value === act);
     const list = path?.replace(/\[\d+\]$/, "");
     (
       same ??
-      form.querySelector(`button[name=act][value="add ${CSS.escape(list ?? "")}"]`) ??
+      form().querySelector(`button[name=act][value="add ${CSS.escape(list ?? "")}"]`) ??
       within(list ?? "")[0]
     )?.focus();
   }

@@ -1,5 +1,6 @@
 // A board of places, drawn by the core, and the next move played on it.
 const calm = matchMedia("(prefers-reduced-motion: reduce)");
+/** @type {KeyframeAnimationOptions} */
 const walk = { duration: 1400, easing: "ease-in-out", fill: "forwards" };
 const stay = 1600;
 const drawn = 24;

@@ -1,6 +1,6 @@
 // The editor of layouts under mouse, thumb and keys. Each press goes to the server one after the other with what is typed; what
 // it makes of the layout takes the place of what stands. Here is only where the pointer is, and what stood before, to undo.
-const form = document.getElementById("layout-form");
+const form = /** @type {HTMLFormElement} */ (document.getElementById("layout-form"));
 const editor = () => document.getElementById("layout-editor");
 const text = () => editor().querySelector("[name=text]").value;
 const before = [];

@@ -31,7 +31,10 @@ export class Binding {
   #without;
   #bound = {};
 
-  /** @param without what inside the root is bound by others, as a selector. */
+  /**
+   * @param root
+   * @param {{ without?: string }} options without: what inside the root is bound by others, as a selector.
+   */
   constructor(root, { without } = {}) {
     this.#root = root;
     this.#without = without;

@@ -12,11 +12,14 @@ export async function loadCore() {
   // The core of this page's own release, or none: an old script never meets a new core.
   const { content: release } = document.querySelector("meta[name=release]");
   const { dotnet } = await import(`/_framework/dotnet.js?release=${release}`);
+  performance.mark("core:fetched");
   const { getAssemblyExports, getConfig } = await dotnet
     .withEnvironmentVariable("MONO_INTERPRETER_OPTIONS", "-tiering,-ssa")
     .withRuntimeOptions(soonCompiled)
     .create();
+  performance.mark("core:running");
   const { Bridge } = (await getAssemblyExports(getConfig().mainAssemblyName)).KeepTally.Browser;
+  performance.mark("core:bound");
   const read = (text) => (text ? JSON.parse(text) : null);
   /** What came of a command: why not, why so, what is worth a sound, and the events to keep and to send, each in four lines. */
   const answer = (text) => {
@@ -41,7 +44,7 @@ export async function loadCore() {
     retract: (sheet, line) => Bridge.Retract(sheet, line),
     describe: (sheet, line) => Bridge.Describe(sheet, line),
     /** @param lastBall when the coach asked that it be the last ball of the round before, if they did. */
-    tap: (sheet, { unit, outcome, zone, tags, value, laps = [] }, now, lastBall = NaN) => {
+    tap: (sheet, { unit, outcome, zone = undefined, tags = undefined, value, laps = [] }, now, lastBall = NaN) => {
       const more = tags && Object.keys(tags).length > 0 ? JSON.stringify(tags) : "";
       return answer(Bridge.Tap(sheet, unit, outcome, zone, more, value ?? NaN, laps.join(","), lastBall, now));
     },

@@ -17,7 +17,7 @@ export class Guests {
     this.#reopen = reopen;
   }
 
-  /** @returns { name, player } once they may come in, or { fault } in words. */
+  /** @returns name and player once they may come in, or the fault in words. */
   async welcome(name) {
     const told = await this.#write({ name });
     if (told) {

@@ -18,7 +18,8 @@ export class Keep {
   #lastWords;
 
   /**
-   * @param lost is told when what was kept here is gone while the page is open, or nothing can be kept at all.
+   * @param {number} practice
+   * @param {(how: "never" | "cleared") => void} lost is told when what was kept here is gone while the page is open, or nothing can be kept at all.
    */
   static async open(practice, lost = () => {}) {
     const keep = new Keep();
@@ -121,7 +122,10 @@ export class Keep {
     await this.#put(events.map((event) => ({ ...event, sent: refused })));
   }
 
-  /** A refused event is to be sent once more. */
+  /**
+   * A refused event is to be sent once more.
+   * @param {{ why?: string, sheet: string, device: string, n: number, line?: string }} event
+   */
   async again({ why, ...event }) {
     const waits = { ...event, sent: toSend };
     this.#waiting.set(keyOf(event), waits);

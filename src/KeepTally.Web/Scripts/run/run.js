@@ -75,7 +75,7 @@ function tell(words, forGood = false) {
 /** What is kept here of an erased player goes; this screen is drawn anew when the coach reloads it. */
 async function erased(at) {
   if (await hearOfErasure(at)) {
-    await keptEvents?.forgetSent();
+    await (await keptEvents).forgetSent();
     await keepAtHand(JSON.parse(root.dataset.reads));
     if (at > Number(root.dataset.now)) {
       tell(
@@ -90,25 +90,24 @@ let keptEvents;
 
 async function begin() {
   const state = new SentState();
-  const [core, keep] = await Promise.all([
-    loadCore(),
-    Keep.open(practice, (how) => {
-      if (how === "never") {
-        state.keepsNothing();
-      }
-      tell(
-        how === "never"
-          ? "This window cannot save taps (private mode, or no space). They are sent while there is a network. Do not reload while taps wait."
-          : "The browser deleted what was saved on this device. Taps that wait are saved again. Do not clear the site data during practice.",
-        true,
-      );
-    }),
-  ]);
-  keptEvents = keep;
+  keptEvents = Keep.open(practice, (how) => {
+    if (how === "never") {
+      state.keepsNothing();
+    }
+    tell(
+      how === "never"
+        ? "This window cannot save taps (private mode, or no space). They are sent while there is a network. Do not reload while taps wait."
+        : "The browser deleted what was saved on this device. Taps that wait are saved again. Do not clear the site data during practice.",
+      true,
+    );
+  });
   const time = new SharedTime({ origin: Number(root.dataset.origin), served: Number(root.dataset.now), tell, erased });
+  time.measureEarly();
+  const [core, keep] = await Promise.all([loadCore(), keptEvents]);
   // A page load is a device of its own: two tabs can never give two events the same number.
   const device = crypto.randomUUID().slice(0, 8);
   const fault = core.open(by("practice").textContent, device, earlierDevices(device));
+  performance.mark("core:opened");
   if (fault) {
     tell(`This practice cannot be read: ${fault}`, true);
     return;
@@ -640,6 +639,7 @@ async function begin() {
   by("go").disabled = false;
   await takeEarly();
   root.setAttribute("aria-busy", "false");
+  performance.mark("run:shown");
   setInterval(frame, framePause);
   setInterval(() => {
     show();

@@ -22,7 +22,7 @@ export class SentState {
     });
   }
 
-  /** @param state {online, waiting, since, signedIn}. */
+  /** @param state whether it is online and signed in, how many wait, and since when. */
   show(state) {
     if (!state.online) {
       this.#lostAt ??= Date.now();

@@ -25,9 +25,11 @@ export class SharedTime {
   #erased;
 
   /**
-   * @param served the server's time when it made the page: until this device has measured once, that is all there is.
-   * @param tell takes words for the coach.
-   * @param erased is told when a player was last erased.
+   * @param {object} told
+   * @param {number} told.origin the run's origin, in milliseconds since 1970.
+   * @param {number} told.served the server's time when it made the page: until this device has measured once, that is all there is.
+   * @param {(words: string) => void} [told.tell] takes words for the coach.
+   * @param {(at: number) => any} [told.erased] is told when a player was last erased.
    */
   constructor({ origin, served, tell = () => {}, erased = () => {} }) {
     this.#origin = origin;
@@ -53,8 +55,18 @@ export class SharedTime {
    * and another on its way back. Wrong by half of that at the most.
    */
   measure() {
-    this.#measuring ??= this.#ask().finally(() => (this.#measuring = undefined));
+    this.#measuring ??= this.#ask()
+      .then(() => this.#tellOnce())
+      .finally(() => (this.#measuring = undefined));
     return this.#measuring;
+  }
+
+  /**
+   * Measures while the page still wakes. How far off that is may be the page's own doing, since it answers late meanwhile: nothing
+   * is told of it.
+   */
+  measureEarly() {
+    this.#ask().catch(() => {});
   }
 
   async #ask() {
@@ -77,7 +89,6 @@ export class SharedTime {
     this.#offset = Math.round((least + greatest) / 2);
     this.#uncertain = (greatest - least) / 2;
     localStorage.setItem(key, String(Math.round(this.#offset + this.#steady.now() - Date.now())));
-    this.#tellOnce();
     this.#erased(erasedAt);
   }
 
@@ -86,10 +97,15 @@ export class SharedTime {
     return this.#uncertain;
   }
 
+  /** Measures now and then; resolves once the clock is known well enough, or cannot be measured. */
   keepMeasuring() {
     setInterval(() => this.#again(), rest);
     // A device that slept, or whose time was set, is right again at once.
     document.addEventListener("visibilitychange", () => document.visibilityState === "visible" && this.#again());
+    if (this.#uncertain !== null && this.#uncertain <= close) {
+      this.#tellOnce();
+      return Promise.resolve();
+    }
     return this.#again();
   }
 

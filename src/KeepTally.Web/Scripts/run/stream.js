@@ -12,7 +12,17 @@ export class Stream {
   #here;
   #sheet;
 
-  /** @param after the last event known already. @param receive takes {sheet, device, n, line}. @param state takes whether the line stands. @param signedOut is told when the server does not know this device any more. @param here takes who has the practice open. @param sheet takes the version of the timing sheet. */
+  /**
+   * @param {object} told
+   * @param told.practice the practice whose events are heard.
+   * @param told.after the last event known already.
+   * @param {(event: { sheet: string, device: string, n: number, line: string }) => void} told.receive
+   * @param {(online: boolean) => void} told.state takes whether the line stands.
+   * @param {() => void} [told.signedOut] is told when the server does not know this device any more.
+   * @param {string} [told.device] the id of this device.
+   * @param {(present: any) => void} [told.here] takes who has the practice open.
+   * @param {(version: number) => void} [told.sheet] takes the version of the timing sheet.
+   */
   constructor({
     practice,
     after,

@@ -26,11 +26,16 @@ export class Wire {
   #failing = false;
 
   /**
-   * @param state takes {online, waiting, since, signedIn}. @param refused takes events with the word why the server did not take them.
-   * @param early takes events that the server takes to be of the future: the clocks do not agree, and they are sent again.
-   * @param outdone takes what stands on record under the id of an event of ours.
-   * @param trouble takes what else the server says.
-   * @param ready is done before anything is sent; @param holds says which events of a sheet have to wait.
+   * @param {object} told
+   * @param told.keep where events are kept.
+   * @param {(now: { online: boolean, waiting: number, since: number, signedIn: boolean }) => void} told.state
+   * @param {(events: any[]) => void} told.refused takes events with the word why the server did not take them.
+   * @param {(events: any[]) => void} told.early takes events that the server takes to be of the future: the clocks do not agree, and
+   *   they are sent again.
+   * @param {(event: any) => void} told.outdone takes what stands on record under the id of an event of ours.
+   * @param {(words: string) => void} told.trouble takes what else the server says.
+   * @param {() => any} [told.ready] is done before anything is sent.
+   * @param {(events: any[]) => boolean} [told.holds] says which events of a sheet have to wait.
    */
   constructor({ keep, state, refused, early, outdone, trouble, ready = () => {}, holds = () => false }) {
     this.#keep = keep;

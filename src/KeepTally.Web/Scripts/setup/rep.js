@@ -19,6 +19,7 @@ function play(figure) {
   }
   keys.hidden = false;
   const pieces = [...figure.querySelectorAll("[data-piece]")];
+  /** @type {Map<number, [string, string]>} */
   const home = new Map(pieces.map((piece) => [Number(piece.dataset.piece), [piece.dataset.x, piece.dataset.y]]));
   const still = matchMedia("(prefers-reduced-motion: reduce)");
   // How many steps have been played, and which play of them this is: a new one ends the one before.
@@ -30,6 +31,7 @@ function play(figure) {
   const placeAt = (piece, [x, y]) =>
     figure.querySelector(`[data-piece="${piece}"]`).setAttribute("transform", `translate(${x} ${y})`);
 
+  /** @returns {Map<number, [any, any]>} where each piece is. */
   const whereAfter = (count) => {
     const at = new Map(home);
     for (const beat of beats.slice(0, count)) {
@@ -40,12 +42,12 @@ function play(figure) {
     return at;
   };
 
-  const show = (count, now) => {
+  const show = (count, now = count - 1) => {
     done = count;
     for (const [piece, spot] of whereAfter(count)) {
       placeAt(piece, spot);
     }
-    mark(now ?? count - 1);
+    mark(now);
   };
 
   const mark = (beat) => {

@@ -66,11 +66,11 @@ for (const { dataset, name, id, labels } of form.querySelectorAll("[data-slides]
   const field = form.elements[name];
   const slider = document.createElement("input");
   const [min, max, step] = dataset.slides.split(" ");
-  Object.assign(slider, { type: "range", min, max, step, value: figure(name) });
+  Object.assign(slider, { type: "range", min, max, step, value: String(figure(name)) });
   slider.id = `slide-${id || name}`;
   slider.setAttribute("aria-label", labels[0].querySelector("span").textContent);
   field.addEventListener("input", () => {
-    slider.value = figure(name);
+    slider.value = String(figure(name));
   });
   slider.addEventListener("pointerdown", wake);
   slider.addEventListener("focus", wake);

@@ -30,7 +30,8 @@ document.addEventListener("submit", (event) => {
     return;
   }
   event.preventDefault();
-  const { submitter, target: form } = event;
+  const { submitter } = event;
+  const form = /** @type {HTMLFormElement} */ (event.target);
   const address = submitter?.hasAttribute("formaction") ? submitter.formAction : form.action;
   send(address, Object.fromEntries(new FormData(form, submitter)));
 });
