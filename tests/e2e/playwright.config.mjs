@@ -15,8 +15,8 @@ export default defineConfig({
   // In one project: another would begin with a browser and a server of its own.
   testMatch: "*.test.mjs",
   fullyParallel: true,
-  // One for each core: what they wait for leaves room for the other suites, and a round of a minute lasts as long as a coach expects.
-  workers: 2,
+  // One more than a small machine has cores: a test waits half of its time for the clock of a drill, as long as a coach would.
+  workers: 3,
   // Patient, since a machine that checks may have little of its own: what hangs is found all the same.
   timeout: 600_000,
   expect: { timeout: 60_000 },
