@@ -60,3 +60,44 @@ test("a thumb finds every pad at least 56 pixels high on a phone, and the drill 
     expect((await button.boundingBox()).height).toBeGreaterThanOrEqual(56);
   }
 });
+
+test("a card is written, saved and put in a practice by keyboard alone", async ({ page }) => {
+  /** By the tabulator, as one who has no pointer goes there. */
+  async function reach(target) {
+    await target.waitFor();
+    for (let key = 0; key < 150; key++) {
+      if (await target.evaluate((element) => element === document.activeElement)) {
+        return;
+      }
+      await page.keyboard.press("Tab");
+    }
+    throw new Error(`No tabulator reaches ${target}`);
+  }
+  async function write(label, text) {
+    await reach(page.getByLabel(label, { exact: true }).first());
+    await page.keyboard.press("Control+A");
+    await page.keyboard.type(text);
+  }
+  const press = async (name) => {
+    await reach(page.getByRole("button", { name, exact: true }).first());
+    await page.keyboard.press("Enter");
+  };
+
+  await page.goto("/drills");
+  await reach(page.getByRole("link", { name: "New card" }).first());
+  await page.keyboard.press("Enter");
+  await write("Name", "Tern steps");
+  await press("Add gates: spots to clear");
+  // The hand goes on in what was added.
+  await expect(page.getByLabel("Gates, in order")).toBeVisible();
+  await expect(page.locator("#card-form :focus")).toHaveCount(1);
+  await write("Gates, in order", "near, far");
+  await write("Makes", "2");
+  await write("of goes", "3");
+  await expect(page.locator("#words")).toContainText("Two steps: near, then far; two of three clears a step");
+  await press("Save the card");
+  await expect(page.getByRole("heading", { name: "Tern steps" })).toBeVisible();
+  await press("Add to practice");
+  await expect(page.locator("main")).toContainText("Tern steps");
+  await expect(page.getByRole("button", { name: "Start practice" }).or(page.locator(".line")).first()).toBeVisible();
+});

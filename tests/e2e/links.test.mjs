@@ -17,7 +17,8 @@ test("a card goes to another club as a link and is shown without a network", asy
   await expect(page.locator("#link-lines")).toContainText("five of seven");
 
   // Once seen, the page works without the server; a link that was cut says so.
-  await page.waitForFunction(async () => (await caches.match("/import", { ignoreVary: true })) !== undefined);
+  const kept = () => page.evaluate(async () => (await caches.match("/import", { ignoreVary: true })) !== undefined);
+  await expect.poll(kept).toBe(true);
   await app.kill();
   await page.goto("/import");
   await page.locator("#link-text").fill(`Have a look: ${link}`);

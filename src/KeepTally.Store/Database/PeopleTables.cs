@@ -49,6 +49,7 @@ internal static class PeopleTables
             key.HasOne<Tables.Team>().WithMany().HasForeignKey(each => each.TeamId);
             key.HasIndex(each => each.Hash).IsUnique();
         });
+        model.Entity<ClaimedDevice>().HasKey(each => each.Device);
         model.Entity<AuditEntry>(entry =>
         {
             entry.ToTable("Audit");

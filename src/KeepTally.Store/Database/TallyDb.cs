@@ -56,6 +56,8 @@ public sealed class TallyDb(DbContextOptions<TallyDb> options, TenantScope scope
 
     public DbSet<EndedSession> EndedSessions => Set<EndedSession>();
 
+    public DbSet<ClaimedDevice> ClaimedDevices => Set<ClaimedDevice>();
+
     public DbSet<ClosedSeason> Seasons => Set<ClosedSeason>();
 
     public DbSet<AuditEntry> Audit => Set<AuditEntry>();

@@ -243,6 +243,23 @@ namespace KeepTally.Store.Migrations
                     b.ToTable("Circuits", (string)null);
                 });
 
+            modelBuilder.Entity("KeepTally.Store.Tables.ClaimedDevice", b =>
+                {
+                    b.Property<string>("Device")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Owner")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("Until")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Device");
+
+                    b.ToTable("ClaimedDevices");
+                });
+
             modelBuilder.Entity("KeepTally.Store.Tables.ClosedSeason", b =>
                 {
                     b.Property<int>("Id")

@@ -37,6 +37,7 @@ internal static class PeopleServices
         services.AddScoped<TenantScope>();
         services.AddScoped<CallerBook>();
         services.AddSingleton<SessionBook>();
+        services.AddSingleton<DeviceBook>();
         services.AddScoped<PaceBook>();
         services.AddScoped<CoachBook>();
         services.AddScoped<DoorBook>();

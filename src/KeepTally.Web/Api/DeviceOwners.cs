@@ -2,7 +2,6 @@ using KeepTally.Core.Events;
 using KeepTally.Core.Faults;
 using KeepTally.Core.Identity;
 using KeepTally.Store.People;
-using Microsoft.Extensions.Caching.Memory;
 using EventId = KeepTally.Core.Events.EventId;
 
 namespace KeepTally.Web.Api;
@@ -11,17 +10,19 @@ namespace KeepTally.Web.Api;
 /// Whose device an id is: it belongs to the first caller who listens or sends under it. A helper who joined by a code sends under
 /// no other one's. A coach may: who signs in on a phone sends what was tapped there before.
 /// </summary>
-internal sealed class DeviceOwners(IMemoryCache cache)
+internal sealed class DeviceOwners(DeviceBook devices)
 {
-    private static readonly TimeSpan Kept = TimeSpan.FromHours(12);
-
     /// <summary>Ids that the server gives itself: devices with a key.</summary>
     private const string KeyMark = "key-";
 
     /// <summary>Binds a device to the caller, unless it is bound already.</summary>
-    internal void Claim(Caller caller, string device) => OwnerOf(caller, device);
+    internal Task ClaimAsync(Caller caller, string device, CancellationToken cancellationToken)
+    {
+        devices.ClaimedBy(device, Name(caller));
+        return KeepAsync(cancellationToken);
+    }
 
-    /// <summary>Why a caller may not send an event; null where they may.</summary>
+    /// <summary>Why a caller may not send an event; null where they may. Whose the device is by this is to be kept.</summary>
     internal Fault? Check(Caller caller, RunEvent runEvent)
     {
         var device = runEvent.Id.Device;
@@ -35,19 +36,12 @@ internal sealed class DeviceOwners(IMemoryCache cache)
             return Foreign(device);
         }
 
-        return OwnerOf(caller, device.Value) != Name(caller) && caller.Kind == CallerKind.Joiner ? Foreign(device) : null;
+        var owner = devices.ClaimedBy(device.Value, Name(caller));
+        return owner != Name(caller) && caller.Kind == CallerKind.Joiner ? Foreign(device) : null;
     }
 
-    private string OwnerOf(Caller caller, string device) =>
-        cache.GetOrCreate(
-            (nameof(DeviceOwners), device),
-            entry =>
-            {
-                entry.SlidingExpiration = Kept;
-                entry.Size = 1;
-                return Name(caller);
-            }
-        )!;
+    /// <summary>Writes down whose devices were found to be whose.</summary>
+    internal Task KeepAsync(CancellationToken cancellationToken) => devices.KeepAsync(cancellationToken);
 
     /// <summary>A coach, a key, or all who joined by the code of a practice: one of them may have joined twice.</summary>
     private static string Name(Caller caller) =>

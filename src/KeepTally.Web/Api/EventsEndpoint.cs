@@ -107,6 +107,7 @@ internal static class EventsEndpoint
             await body.ReadToEndAsync(cancellationToken),
             runEvent => owners.Check(caller, runEvent) ?? found.Value.Check(runEvent, clock.Now)
         );
+        await owners.KeepAsync(cancellationToken);
         if (faults.Count > 0)
         {
             log.EventsRefused(faults[0].Place);

@@ -64,14 +64,14 @@ internal static class PracticeStream
         return Results.Empty;
 
         // Anyone who can record is shown to the others; a board and a device are nobody.
-        void Entering()
+        async Task Entering()
         {
             if (
                 device is { Length: > 0 and <= LongestDevice }
                 && context.Caller() is { Kind: not (CallerKind.Board or CallerKind.Device) } caller
             )
             {
-                owners.Claim(caller, device);
+                await owners.ClaimAsync(caller, device, gone.Token);
                 entered = here.Enter(practice, device, caller.Name);
             }
         }
@@ -93,7 +93,7 @@ internal static class PracticeStream
         long after,
         HttpContext context,
         EventFeed feed,
-        Action entering,
+        Func<Task> entering,
         IServiceScopeFactory scopes,
         CancellationToken cancellationToken
     )
@@ -106,7 +106,7 @@ internal static class PracticeStream
             await response.BodyWriter.WriteAsync(StreamPiece.Ready, cancellationToken);
             // Asked once it listens: a change from now on is told.
             await response.BodyWriter.WriteAsync(PracticeNews.Sheet(await VersionAsync()), cancellationToken);
-            entering();
+            await entering();
             while (await pieces.WaitToReadAsync(cancellationToken))
             {
                 while (pieces.TryRead(out var piece))

@@ -287,6 +287,7 @@ public static class Application
             beforeChange: () => log.Updating(services.GetRequiredService<BackupShelf>().Make(BackupKind.BeforeUpdate, now).Name)
         );
         await services.GetRequiredService<SessionBook>().LoadAsync();
+        await services.GetRequiredService<DeviceBook>().LoadAsync();
         await scoped.GetRequiredService<RestoreFollowUp>().RunAsync();
         if (await scoped.GetRequiredService<PracticeBook>().LatestMomentAsync() is { } latest)
         {
@@ -302,6 +303,7 @@ public static class Application
         await scoped.GetRequiredService<CardWriter>().ShipAsync();
         await scoped.GetRequiredService<EventStaging>().TidyAsync();
         await services.GetRequiredService<SessionBook>().TidyAsync();
+        await services.GetRequiredService<DeviceBook>().TidyAsync();
         await scoped.GetRequiredService<AuditLog>().TidyAsync();
         await scoped.GetRequiredService<DoorBook>().TidyAsync();
     }

@@ -76,4 +76,15 @@ public sealed class UpgradeTests
         db.Database.Migrate();
         Assert.Equal(["start", "tap"], db.Events.OrderBy(row => row.N).Select(row => row.Type));
     }
+
+    [Fact]
+    public void Devices_of_an_older_database_are_nobodys_yet()
+    {
+        using var connection = new SqliteConnection("Data Source=:memory:");
+        connection.Open();
+        using var db = new TallyDb(new DbContextOptionsBuilder<TallyDb>().UseSqlite(connection).Options, new TenantScope());
+        db.GetService<IMigrator>().Migrate("EventType");
+        db.Database.Migrate();
+        Assert.Empty(db.ClaimedDevices);
+    }
 }

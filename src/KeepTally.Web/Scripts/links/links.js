@@ -4,7 +4,14 @@ import { keepAtHand } from "../run/offline.js";
 import { unpack } from "./packed.js";
 
 const by = (id) => document.getElementById(id);
-let core;
+let loading;
+
+/** The core, once for the page; where it did not come, it is asked for again. */
+const core = () =>
+  (loading ??= loadCore().catch((failure) => {
+    loading = undefined;
+    throw failure;
+  }));
 
 function fail(words) {
   by("link-shown").hidden = true;
@@ -18,8 +25,12 @@ async function show(link) {
     fail("This link cannot be read. It may have been cut off on its way: copy all of it, or ask for the file.");
     return;
   }
-  core ??= await loadCore();
-  const { fault, title, kind, lines, isPlan } = core.linked(text);
+  const reader = await core().catch(() => null);
+  if (!reader) {
+    fail("This page has not been loaded whole. Reload it when there is a network.");
+    return;
+  }
+  const { fault, title, kind, lines, isPlan } = reader.linked(text);
   if (fault) {
     fail(fault);
     return;
@@ -45,4 +56,5 @@ by("link-paste").addEventListener("submit", (event) => {
 const shown = () => location.hash.length > 1 && show(location.hash);
 addEventListener("hashchange", shown);
 shown();
-keepAtHand();
+// What is kept for when there is no network is what the page has loaded: the core is part of it.
+core().then(() => keepAtHand(), console.error);
