@@ -1,5 +1,8 @@
 // The timing sheet has changed while practice runs: the drills of this page are put in their new order, those that are new come
 // in, those removed go. What stands on the page already stays as it is, and nothing said here is lost.
+const pause = 1000;
+const most = 20;
+
 export class Replan {
   #root;
   #core;
@@ -22,14 +25,23 @@ export class Replan {
   /** A version of the sheet was heard of. */
   async heard(version) {
     this.#wanted = Math.max(this.#wanted, version);
-    while (!this.#busy && this.#wanted > this.#version) {
-      this.#busy = true;
-      const page = await this.#fetch();
-      this.#busy = false;
-      if (!page) {
-        return;
+    if (this.#busy) {
+      return;
+    }
+    this.#busy = true;
+    try {
+      // An answer that fails, or was made a moment too early, is asked for again: the version is told once.
+      for (let tries = 0; tries < most && this.#wanted > this.#version; tries++) {
+        if (tries > 0) {
+          await new Promise((done) => setTimeout(done, pause));
+        }
+        const page = await this.#fetch();
+        if (page) {
+          this.#take(page);
+        }
       }
-      this.#take(page);
+    } finally {
+      this.#busy = false;
     }
   }
 
@@ -39,7 +51,7 @@ export class Replan {
     return page !== null && this.#take(page, settled);
   }
 
-  /** The page as the server makes it now; none without a network: the version is told again with the next line. */
+  /** The page as the server makes it now; none without a network, where the version is told again once there is one. */
   async #fetch() {
     const response = await fetch(location.pathname, { cache: "no-store" }).catch(() => null);
     if (!response?.ok || response.redirected) {
@@ -50,7 +62,7 @@ export class Replan {
   }
 
   #take(page, settled) {
-    this.#version = Math.max(Number(page.getElementById("run").dataset.sheetVersion), this.#version + 1);
+    this.#version = Number(page.getElementById("run").dataset.sheetVersion);
     const runs = this.#core.reopen(page.getElementById("practice").textContent, this.#device, settled);
     if (runs.length === 0) {
       return false;
