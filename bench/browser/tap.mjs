@@ -1,14 +1,7 @@
 // What a tap costs the browser: a run screen with twelve pads, tapped by a thumb, beside a fixed piece of script in the same
 // page, and how soon the players' board on another device shows it. Prints one JSON line. Runs on what ./check or ./demo published; takes the tools of the end-to-end tests.
-import { createRequire } from "node:module";
-import { resolve } from "node:path";
+import { Application, RunScreen, launch, phoneOf } from "./tools.mjs";
 
-const e2e = resolve(import.meta.dirname, "../../tests/e2e");
-const { chromium } = createRequire(`${e2e}/package.json`)("@playwright/test");
-const { Application } = await import(`${e2e}/application.mjs`);
-const { default: config } = await import(`${e2e}/playwright.config.mjs`);
-const { RunScreen } = await import(`${e2e}/run-screen.mjs`);
-const { signIn, stateOf } = await import(`${e2e}/sign-in.mjs`);
 const taps = Number(process.env.TAPS ?? 60);
 
 const quantile = (times, share) => times.toSorted((a, b) => a - b)[Math.floor(times.length * share)];
@@ -101,12 +94,8 @@ async function toBoard(run, board, count) {
 
 const app = new Application();
 await app.start();
-const browser = await chromium.launch(config.use.launchOptions);
-const page = await browser.newPage({
-  baseURL: app.url,
-  viewport: { width: 390, height: 844 },
-  storageState: stateOf(await signIn(app.url)),
-});
+const browser = await launch();
+const page = await browser.newPage(await phoneOf(app));
 const session = await page.context().newCDPSession(page);
 await session.send("Profiler.enable");
 await session.send("Profiler.setSamplingInterval", { interval: 200 });

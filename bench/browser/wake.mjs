@@ -1,15 +1,8 @@
 // How soon a run screen is awake: from opening it on a phone to the first tap judged, pressed as soon as its pad is there. In a new
 // browser and again in the same one, plain and with the processor slowed four times. Prints one JSON line with the median of some
 // openings and where the time went. Runs on what ./check or ./demo published; takes the tools of the end-to-end tests.
-import { createRequire } from "node:module";
-import { resolve } from "node:path";
+import { Application, RunScreen, launch, phoneOf } from "./tools.mjs";
 
-const e2e = resolve(import.meta.dirname, "../../tests/e2e");
-const { chromium } = createRequire(`${e2e}/package.json`)("@playwright/test");
-const { Application } = await import(`${e2e}/application.mjs`);
-const { default: config } = await import(`${e2e}/playwright.config.mjs`);
-const { RunScreen } = await import(`${e2e}/run-screen.mjs`);
-const { signIn, stateOf } = await import(`${e2e}/sign-in.mjs`);
 const openings = Number(process.env.OPENINGS ?? 5);
 
 /** Presses a pad as soon as there is one: before the core is there, it is kept and judged first of all. */
@@ -44,9 +37,9 @@ const middle = (all) =>
 const app = new Application();
 await app.start();
 const result = {};
-const device = { baseURL: app.url, viewport: { width: 390, height: 844 }, storageState: stateOf(await signIn(app.url)) };
+const device = await phoneOf(app);
 try {
-  const coach = await chromium.launch(config.use.launchOptions);
+  const coach = await launch();
   const screen = await RunScreen.begin(await coach.newPage(device));
   await screen.start();
   const address = screen.page.url();
@@ -57,7 +50,7 @@ try {
   ]) {
     const found = { cold: [], again: [] };
     for (let i = 0; i < openings; i++) {
-      const browser = await chromium.launch(config.use.launchOptions);
+      const browser = await launch();
       const page = await browser.newPage({ ...device, serviceWorkers: "block" });
       await page.addInitScript(pressAtOnce);
       const session = await page.context().newCDPSession(page);

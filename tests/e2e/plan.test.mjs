@@ -147,6 +147,11 @@ test.describe("the core of the browser itself, since the network goes", () => {
     await screen.start();
     await screen.tap("Ada", "Clean");
 
+    // What a device is told of and cannot fetch, or fetches as it was before, it fetches again.
+    const old = await (await page.request.get("/run/1")).text();
+    await other.route("**/run/1", (route) => route.fulfill({ contentType: "text/html", body: old }), { times: 1 });
+    await other.route("**/run/1", (route) => route.fulfill({ status: 503 }), { times: 1 });
+
     // Three presses on a phone at the side: change the sheet, choose, put it in.
     const phone = await context.newPage();
     await phone.setViewportSize({ width: 390, height: 844 });

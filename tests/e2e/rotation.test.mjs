@@ -232,4 +232,13 @@ test("the board shows who is where, and everyone walks on when the coach says so
   await page.bringToFront();
   await page.getByRole("button", { name: "Rotate now" }).click();
   await expect.poll(standing).not.toBe(before);
+
+  // What the coach hides is gone from the open board at once, and comes back so.
+  await expect(board.locator(".board-scores").first()).toBeVisible();
+  const door = await context.newPage();
+  await door.goto("/door/1");
+  await door.getByRole("button", { name: "Hide scores and who leads" }).click();
+  await expect(board.locator(".board-scores")).toHaveCount(0);
+  await door.getByRole("button", { name: "Show scores and who leads" }).click();
+  await expect(board.locator(".board-scores").first()).toBeVisible();
 });

@@ -1,4 +1,5 @@
 using KeepTally.Core.Text;
+using KeepTally.Core.Words;
 
 namespace KeepTally.Core.Planning;
 
@@ -48,7 +49,7 @@ public sealed record PlanCourse(IReadOnlyList<CourseSpan> Spans)
             if (Spans.Min(span => span.Busy) is { } busy)
             {
                 var least = Spans.Where(span => span.Busy.Equals(busy)).Select(span => span.Name).Distinct().ToArray();
-                var percent = $"{Math.Round(100 * busy, MidpointRounding.AwayFromZero):0} %";
+                var percent = ShareWords.Percent(busy);
                 said.Add(
                     Spans.All(span => span.Busy.Equals(busy)) ? $"Players are {percent} busy in every drill."
                     : least.Length <= MostNamed ? $"Least busy: {Phrase.List(least)} ({percent})."

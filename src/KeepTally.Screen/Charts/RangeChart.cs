@@ -39,7 +39,7 @@ public static class RangeChart
         foreach (var mark in small ? (double[])[0, 0.5, 1] : [0, 0.25, 0.5, 0.75, 1])
         {
             canvas.Line(mark == 0 ? "chart-zero" : "chart-grid", Left, Y(mark), Right, Y(mark));
-            canvas.Text("chart-tick", Left - 6, Y(mark) + 5, $"{100 * mark}%", "end");
+            canvas.Text("chart-tick", Left - 6, Y(mark) + 5, $"{100 * mark} %", "end");
         }
 
         if (trend is { IsChange: true })

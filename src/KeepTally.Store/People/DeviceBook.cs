@@ -16,17 +16,17 @@ public sealed class DeviceBook(IServiceScopeFactory scopes, TimeProvider clock)
     /// <summary>A page that is open longer is claimed again while it is in use.</summary>
     private static readonly TimeSpan _kept = TimeSpan.FromDays(1);
 
-    /// <summary>Every load of a page is a device of its own; who makes up ids without end fills neither memory nor disk.</summary>
-    private const int MostOfOne = 500;
+    private static readonly TimeSpan _tidyEvery = TimeSpan.FromHours(1);
 
     private readonly ConcurrentDictionary<string, ClaimedDevice> _devices = new();
-    private readonly ConcurrentDictionary<string, int> _counts = new();
     private readonly ConcurrentQueue<ClaimedDevice> _toKeep = new();
+    private long _tidied;
 
-    /// <summary>Whose a device is: the first who claims it. What is claimed is to be kept by <see cref="KeepAsync"/>.</summary>
-    /// <param name="device">The id of the device.</param>
+    /// <summary>Returns the owner of a device: the first who claims it. A claim is stored by <see cref="KeepAsync"/>.</summary>
+    /// <param name="device">The id of the device. Every load of a page is a device of its own.</param>
     /// <param name="caller">Who claims it.</param>
-    public string ClaimedBy(string device, string caller)
+    /// <param name="most">The number of devices that the caller may own; beyond it nothing of theirs is kept, in memory or on disk.</param>
+    public string ClaimedBy(string device, string caller, int most = int.MaxValue)
     {
         var now = clock.GetUtcNow();
         if (
@@ -38,7 +38,8 @@ public sealed class DeviceBook(IServiceScopeFactory scopes, TimeProvider clock)
             return known.Owner;
         }
 
-        if (known?.Owner != caller && _counts.GetValueOrDefault(caller) >= MostOfOne)
+        Tidy(now);
+        if (most < int.MaxValue && known?.Owner != caller && _devices.Values.Count(each => each.Owner == caller) >= most)
         {
             return caller;
         }
@@ -49,14 +50,28 @@ public sealed class DeviceBook(IServiceScopeFactory scopes, TimeProvider clock)
             Owner = caller,
             Until = (now + _kept).ToUnixTimeMilliseconds(),
         };
-        if (known is null ? !_devices.TryAdd(device, claim) : !_devices.TryUpdate(device, claim, known))
+        var stored = _devices.AddOrUpdate(device, claim, (_, other) => ReferenceEquals(other, known) ? claim : other);
+        if (ReferenceEquals(stored, claim))
         {
-            return _devices.TryGetValue(device, out var quicker) ? quicker.Owner : caller;
+            _toKeep.Enqueue(claim);
         }
 
-        Count(claim);
-        _toKeep.Enqueue(claim);
-        return caller;
+        return stored.Owner;
+    }
+
+    /// <summary>Devices that belong to nobody any more are forgotten, hour by hour.</summary>
+    private void Tidy(DateTimeOffset now)
+    {
+        if (now.ToUnixTimeMilliseconds() - Interlocked.Read(ref _tidied) < _tidyEvery.TotalMilliseconds)
+        {
+            return;
+        }
+
+        Interlocked.Exchange(ref _tidied, now.ToUnixTimeMilliseconds());
+        foreach (var old in _devices.Where(each => each.Value.Until < now.ToUnixTimeMilliseconds()))
+        {
+            _devices.TryRemove(old);
+        }
     }
 
     /// <summary>Writes down what was claimed since; nothing where nothing was.</summary>
@@ -101,7 +116,6 @@ public sealed class DeviceBook(IServiceScopeFactory scopes, TimeProvider clock)
         )
         {
             _devices[claim.Device] = claim;
-            Count(claim);
         }
     }
 
@@ -114,6 +128,4 @@ public sealed class DeviceBook(IServiceScopeFactory scopes, TimeProvider clock)
         var now = clock.GetUtcNow().ToUnixTimeMilliseconds();
         await db.ClaimedDevices.Where(claim => claim.Until < now).ExecuteDeleteAsync(cancellationToken);
     }
-
-    private void Count(ClaimedDevice claim) => _counts.AddOrUpdate(claim.Owner, 1, (_, count) => count + 1);
 }

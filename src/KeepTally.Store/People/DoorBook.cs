@@ -81,6 +81,10 @@ public sealed class DoorBook(TallyDb db, CallerBook callers, TimeProvider clock)
         return true;
     }
 
+    /// <summary>Whether the board of a practice hides scores and who leads.</summary>
+    public Task<bool> HidesScoresAsync(int practice, CancellationToken cancellationToken = default) =>
+        db.Doors.AnyAsync(door => door.PracticeId == practice && door.HidesScores, cancellationToken);
+
     /// <summary>Anyone who has the link sees the board; null where the link leads nowhere.</summary>
     public async Task<Caller?> BoardAsync(string token, CancellationToken cancellationToken = default)
     {

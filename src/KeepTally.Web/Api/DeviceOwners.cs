@@ -15,10 +15,13 @@ internal sealed class DeviceOwners(DeviceBook devices)
     /// <summary>Ids that the server gives itself: devices with a key.</summary>
     private const string KeyMark = "key-";
 
+    /// <summary>All who joined by one code load a page so often at most; who makes up ids without end fills neither memory nor disk.</summary>
+    private const int MostOfOneCode = 500;
+
     /// <summary>Binds a device to the caller, unless it is bound already.</summary>
     internal Task ClaimAsync(Caller caller, string device, CancellationToken cancellationToken)
     {
-        devices.ClaimedBy(device, Name(caller));
+        OwnerOf(caller, device);
         return KeepAsync(cancellationToken);
     }
 
@@ -36,12 +39,15 @@ internal sealed class DeviceOwners(DeviceBook devices)
             return Foreign(device);
         }
 
-        var owner = devices.ClaimedBy(device.Value, Name(caller));
+        var owner = OwnerOf(caller, device.Value);
         return owner != Name(caller) && caller.Kind == CallerKind.Joiner ? Foreign(device) : null;
     }
 
     /// <summary>Writes down whose devices were found to be whose.</summary>
     internal Task KeepAsync(CancellationToken cancellationToken) => devices.KeepAsync(cancellationToken);
+
+    private string OwnerOf(Caller caller, string device) =>
+        devices.ClaimedBy(device, Name(caller), caller.Kind == CallerKind.Joiner ? MostOfOneCode : int.MaxValue);
 
     /// <summary>A coach, a key, or all who joined by the code of a practice: one of them may have joined twice.</summary>
     private static string Name(Caller caller) =>

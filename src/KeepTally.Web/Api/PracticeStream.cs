@@ -106,6 +106,7 @@ internal static class PracticeStream
             await response.BodyWriter.WriteAsync(StreamPiece.Ready, cancellationToken);
             // Asked once it listens: a change from now on is told.
             await response.BodyWriter.WriteAsync(PracticeNews.Sheet(await VersionAsync()), cancellationToken);
+            await response.BodyWriter.WriteAsync(PracticeNews.Scores(await HidesScoresAsync()), cancellationToken);
             await entering();
             while (await pieces.WaitToReadAsync(cancellationToken))
             {
@@ -140,6 +141,12 @@ internal static class PracticeStream
             await using var scope = scopes.CreateAsyncScope();
             return await scope.ServiceProvider.GetRequiredService<PracticeBook>().SheetVersionAsync(practice, cancellationToken)
                 ?? 0;
+        }
+
+        async Task<bool> HidesScoresAsync()
+        {
+            await using var scope = scopes.CreateAsyncScope();
+            return await scope.ServiceProvider.GetRequiredService<DoorBook>().HidesScoresAsync(practice, cancellationToken);
         }
 
         // Whatever is on record after the last event sent: at the beginning, and where some pieces were missed.

@@ -65,7 +65,7 @@ public sealed class DeviceBookTests : IAsyncLifetime
         var book = await StartAsync();
         for (var n = 0; n < 2000; n++)
         {
-            Assert.Equal(Code, book.ClaimedBy($"made-up-{n}", Code));
+            Assert.Equal(Code, book.ClaimedBy($"made-up-{n}", Code, most: 500));
         }
 
         Assert.Equal(Coach, book.ClaimedBy("coachdev", Coach));
@@ -73,5 +73,23 @@ public sealed class DeviceBookTests : IAsyncLifetime
         // The last of them were never kept: they are still anyone's.
         Assert.Equal(Coach, book.ClaimedBy("made-up-1999", Coach));
         Assert.Equal(Code, book.ClaimedBy("made-up-0", Coach));
+    }
+
+    [Fact]
+    public async Task A_coach_owns_each_of_a_thousand_pages_and_a_code_may_claim_anew_on_the_next_day()
+    {
+        var book = await StartAsync();
+        for (var n = 0; n < 1000; n++)
+        {
+            Assert.Equal(Coach, book.ClaimedBy($"page-{n}", Coach));
+            Assert.Equal(Coach, book.ClaimedBy($"page-{n}", Code, most: 500));
+        }
+
+        Assert.Equal(Code, book.ClaimedBy("first", Code, most: 1));
+        Assert.Equal(Code, book.ClaimedBy("second", Code, most: 1));
+        Assert.Equal(Coach, book.ClaimedBy("second", Coach));
+        _clock.Advance(TimeSpan.FromHours(25));
+        Assert.Equal(Code, book.ClaimedBy("third", Code, most: 1));
+        Assert.Equal(Code, book.ClaimedBy("third", Coach));
     }
 }

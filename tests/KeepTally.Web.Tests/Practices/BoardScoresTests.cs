@@ -38,6 +38,37 @@ public sealed class BoardScoresTests : IAsyncLifetime
         Assert.NotNull((await visitor.OpenAsync($"/board/{_practice}")).QuerySelector(".board-scores"));
     }
 
+    [Fact]
+    public async Task A_board_that_is_open_hears_of_it_at_once_and_on_coming_back()
+    {
+        var visitor = _home.Visit();
+        using var timeout = new CancellationTokenSource(TimeSpan.FromSeconds(30));
+        using var open = await ListenAsync();
+        Assert.Equal("shown", await HeardAsync(open));
+        await PressAsync(visitor);
+        Assert.Equal("hidden", await HeardAsync(open));
+        using var back = await ListenAsync();
+        Assert.Equal("hidden", await HeardAsync(back));
+        Assert.Equal(
+            "hidden",
+            (await visitor.OpenAsync($"/board/{_practice}")).GetElementById("board")!.GetAttribute("data-scores")
+        );
+
+        async Task<StreamReader> ListenAsync() =>
+            new(
+                await visitor.Http.GetStreamAsync(
+                    new Uri($"/api/practices/{_practice}/events?after=0", UriKind.Relative),
+                    timeout.Token
+                )
+            );
+
+        async Task<string> HeardAsync(StreamReader reader)
+        {
+            while (await reader.ReadLineAsync(timeout.Token) is { } line && line != "event: scores") { }
+            return (await reader.ReadLineAsync(timeout.Token))![6..];
+        }
+    }
+
     private async Task PressAsync(Visitor visitor)
     {
         using var answer = await visitor.SendAsync(await visitor.OpenAsync($"/door/{_practice}"), "form[action*=Scores]");

@@ -19,15 +19,16 @@ public sealed class IndexModel(PracticeBook book, RunStore runStore, DoorBook do
 
     public IReadOnlyList<BoardView> Boards { get; private set; } = [];
 
-    private bool _hidesScores;
+    /// <summary>Whether the coach hides scores and who leads.</summary>
+    public bool HidesScores { get; private set; }
 
     protected override async Task<bool> HidesScoresAsync(Practice practice, CancellationToken cancellationToken) =>
-        _hidesScores = await doors.OfAsync(practice.Id, cancellationToken) is { HidesScores: true };
+        HidesScores = await doors.HidesScoresAsync(practice.Id, cancellationToken);
 
     protected override Task LayOutAsync(LivePractice live, CancellationToken cancellationToken)
     {
         Drill = View.Over ? "" : live.Runs[View.Block].Name;
-        Boards = new BoardPresenter(live, !_hidesScores).At(Origin.InstantAt(Now));
+        Boards = new BoardPresenter(live, !HidesScores).At(Origin.InstantAt(Now));
         return Task.CompletedTask;
     }
 }

@@ -54,6 +54,9 @@ public sealed class AuditModel(AuditLog log, TimeProvider clock) : PageModel
     public DateTimeOffset When(AuditEntry entry) =>
         TimeZoneInfo.ConvertTime(DateTimeOffset.FromUnixTimeMilliseconds(entry.At), clock.LocalTimeZone);
 
+    /// <summary>Whether what a line is about says more than its action.</summary>
+    public static bool SaysMore(AuditEntry line) => !string.Equals(line.About, Word(line.Act), StringComparison.OrdinalIgnoreCase);
+
     public static string Word(AuditAct act) =>
         act switch
         {

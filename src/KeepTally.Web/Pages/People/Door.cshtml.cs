@@ -2,6 +2,7 @@ using KeepTally.Store.People;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Tables;
 using KeepTally.Web.Access;
+using KeepTally.Web.Api;
 using KeepTally.Web.Hosting;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
@@ -15,6 +16,7 @@ public sealed class DoorModel(
     PracticeBook book,
     RunStore runs,
     AuditTrail trail,
+    PracticeNews news,
     Running running,
     TimeProvider clock
 ) : PageModel
@@ -76,7 +78,16 @@ public sealed class DoorModel(
     public Task<IActionResult> OnPostScoresAsync(int id, bool shows, CancellationToken cancellationToken) =>
         DoneAsync(
             id,
-            () => doors.ShowScoresAsync(id, shows, cancellationToken),
+            async () =>
+            {
+                if (!await doors.ShowScoresAsync(id, shows, cancellationToken))
+                {
+                    return false;
+                }
+
+                news.ScoresChanged(id, hidden: !shows);
+                return true;
+            },
             shows ? "The board shows scores" : "The board shows no scores",
             cancellationToken
         );

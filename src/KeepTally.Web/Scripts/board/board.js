@@ -81,6 +81,7 @@ async function begin() {
     },
     state: net,
     // The board says nothing and keeps nothing: it begins anew with the new sheet.
+    scores: (are) => are !== root.dataset.scores && location.reload(),
     sheet: (version) => version > Number(root.dataset.sheetVersion) && location.reload(),
   });
 

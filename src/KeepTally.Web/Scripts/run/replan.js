@@ -8,16 +8,18 @@ export class Replan {
   #core;
   #device;
   #done;
+  #missed;
   #version;
   #wanted;
   #busy = false;
 
-  /** @param done is told once the drills are in their new order. */
-  constructor(root, { core, device, done }) {
+  /** @param done is told once the drills are in their new order. @param missed is told where they could not be had. */
+  constructor(root, { core, device, done, missed }) {
     this.#root = root;
     this.#core = core;
     this.#device = device;
     this.#done = done;
+    this.#missed = missed;
     this.#version = Number(root.dataset.sheetVersion);
     this.#wanted = this.#version;
   }
@@ -39,6 +41,9 @@ export class Replan {
         if (page) {
           this.#take(page);
         }
+      }
+      if (this.#wanted > this.#version) {
+        this.#missed();
       }
     } finally {
       this.#busy = false;
@@ -62,11 +67,11 @@ export class Replan {
   }
 
   #take(page, settled) {
-    this.#version = Number(page.getElementById("run").dataset.sheetVersion);
     const runs = this.#core.reopen(page.getElementById("practice").textContent, this.#device, settled);
     if (runs.length === 0) {
       return false;
     }
+    this.#version = Number(page.getElementById("run").dataset.sheetVersion);
     this.#order(page, runs, ".run-strip", ".run-strip > li", (line, index) => (line.dataset.block = index), true);
     this.#order(page, runs, "#course ol", "#course li", (line, index) => (line.dataset.block = index), true);
     this.#order(page, runs, null, "section[data-drill]", (section, index) => (section.dataset.drill = index), false);

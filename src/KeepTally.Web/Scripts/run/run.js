@@ -203,6 +203,8 @@ async function begin() {
       tell("The plan was changed, or a player joined.");
       keepAtHand(JSON.parse(root.dataset.reads));
     },
+    missed: () =>
+      tell("The plan was changed on another device. Reload this page to see it. Your taps are saved.", true),
   });
   const here = new Here(root, { practice, device });
   const duplicate = new DuplicateTap(({ sheet, device, n }) => act(core.undo(sheet, device, n, time.now())));

@@ -11,6 +11,7 @@ export class Stream {
   #device;
   #here;
   #sheet;
+  #scores;
 
   /**
    * @param {object} told
@@ -22,6 +23,7 @@ export class Stream {
    * @param {string} [told.device] the id of this device.
    * @param {(present: any) => void} [told.here] takes who has the practice open.
    * @param {(version: number) => void} [told.sheet] takes the version of the timing sheet.
+   * @param {(are: string) => void} [told.scores] takes whether the players' board has scores hidden or shown.
    */
   constructor({
     practice,
@@ -32,6 +34,7 @@ export class Stream {
     device = "",
     here = () => {},
     sheet = () => {},
+    scores = () => {},
   }) {
     this.#practice = practice;
     this.#after = Number(after);
@@ -41,6 +44,7 @@ export class Stream {
     this.#device = device;
     this.#here = here;
     this.#sheet = sheet;
+    this.#scores = scores;
   }
 
   /** A line that was refused does not say why. */
@@ -57,6 +61,7 @@ export class Stream {
     );
     source.addEventListener("here", ({ data }) => this.#here(JSON.parse(data)));
     source.addEventListener("sheet", ({ data }) => this.#sheet(Number(data)));
+    source.addEventListener("scores", ({ data }) => this.#scores(data));
     source.onopen = () => this.#state(true);
     source.onerror = () => {
       this.#state(false);
