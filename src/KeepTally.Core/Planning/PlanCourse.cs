@@ -1,5 +1,4 @@
 using KeepTally.Core.Text;
-using KeepTally.Core.Words;
 
 namespace KeepTally.Core.Planning;
 
@@ -49,7 +48,7 @@ public sealed record PlanCourse(IReadOnlyList<CourseSpan> Spans)
             if (Spans.Min(span => span.Busy) is { } busy)
             {
                 var least = Spans.Where(span => span.Busy.Equals(busy)).Select(span => span.Name).Distinct().ToArray();
-                var percent = ShareWords.Percent(busy);
+                var percent = Phrase.Percent(busy);
                 said.Add(
                     Spans.All(span => span.Busy.Equals(busy)) ? $"Players are {percent} busy in every drill."
                     : least.Length <= MostNamed ? $"Least busy: {Phrase.List(least)} ({percent})."

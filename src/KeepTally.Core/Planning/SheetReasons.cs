@@ -1,6 +1,5 @@
 using System.Globalization;
 using KeepTally.Core.Text;
-using KeepTally.Core.Words;
 
 namespace KeepTally.Core.Planning;
 
@@ -49,7 +48,7 @@ internal static class SheetReasons
         }
 
         var busy = PlanReport.Of(draft.Plan, draft.Shelf).Blocks.Average(block => (double?)block.ActiveShare);
-        parts.Add($"{ShareWords.Percent(busy ?? 0)} busy at a time");
+        parts.Add($"{Phrase.Percent(busy ?? 0)} busy at a time");
         if (draft.Plan.Reserve.Count > 0)
         {
             parts.Add($"{Phrase.Count(draft.Plan.Reserve.Count)} in reserve");

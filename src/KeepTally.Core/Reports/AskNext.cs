@@ -35,7 +35,7 @@ public static class AskNext
     {
         if (Zone(zones) is not { } next)
         {
-            return zones.Count == 0 ? "" : $"Every zone has the same share: {ShareWords.Percent(zones[0].Hit.Value)} hit.";
+            return zones.Count == 0 ? "" : $"Every zone has the same share: {Phrase.Percent(zones[0].Hit.Value)} hit.";
         }
 
         var hit = zones.First(zone => zone.Zone == next).Hit;

@@ -82,7 +82,7 @@ public static class ReportText
 
         if (report.BusyShare is { } busy)
         {
-            yield return $"Players were busy for {ShareWords.Percent(busy)} of the running work.";
+            yield return $"Players were busy for {Phrase.Percent(busy)} of the running work.";
         }
 
         if (report.Stops.Count > 0)
@@ -92,7 +92,7 @@ public static class ReportText
     }
 
     /// <summary>"75 % made (30 of 40)".</summary>
-    private static string Made(Share goes) => $"{ShareWords.Percent(goes.Value)} made ({ShareWords.Plain(goes)})";
+    private static string Made(Share goes) => $"{Phrase.Percent(goes.Value)} made ({ShareWords.Plain(goes)})";
 
     /// <summary>The name of a drill in a report.</summary>
     public static string NameOf(DrillResult drill) => drill.Title;
@@ -134,7 +134,7 @@ public static class ReportText
             : drill.StillOn ? $"Still running: {Phrase.Clock(drill.Took)} so far."
             : drill.Planned is { } planned ? $"Ran {Phrase.Clock(drill.Took)} of {Phrase.Clock(planned)} planned."
             : $"Ran {Phrase.Clock(drill.Took)}.",
-            drill.BusyShare is { } busy ? $"Players were busy for {ShareWords.Percent(busy)} of the running work." : "",
+            drill.BusyShare is { } busy ? $"Players were busy for {Phrase.Percent(busy)} of the running work." : "",
         ];
         return string.Join(' ', parts.Where(part => part.Length > 0));
     }

@@ -154,6 +154,11 @@ public static class Phrase
     public static string Sentence(string text) =>
         text.Length == 0 ? "" : Capital(text) + (text[^1] is '.' or '?' or '!' ? "" : ".");
 
+    /// <summary>A share as a whole number of percent: "46 %".</summary>
+    /// <param name="share">The share, from 0 to 1.</param>
+    public static string Percent(double share) =>
+        string.Create(CultureInfo.InvariantCulture, $"{Math.Round(100 * share, MidpointRounding.AwayFromZero):0} %");
+
     /// <summary>The first letter as a capital.</summary>
     public static string Capital(string text) => text.Length == 0 ? "" : char.ToUpperInvariant(text[0]) + text[1..];
 

@@ -10,13 +10,13 @@ public static class BandWords
     /// <summary>A sentence on how often it was made.</summary>
     public static string Of(SuccessBand band, Share share)
     {
-        var (low, high) = (ShareWords.Percent(band.Low), ShareWords.Percent(band.High));
+        var (low, high) = (Phrase.Percent(band.Low), Phrase.Percent(band.High));
         var came = $"{Phrase.Capital(ShareWords.Of(share))}.";
         return band.Judge(share) switch
         {
             Difficulty.Unknown => "No tries yet.",
             Difficulty.Within =>
-                $"About the right difficulty: {ShareWords.Percent(share.Value)} made ({ShareWords.Plain(share)}). The target is {low} to {high}.",
+                $"About the right difficulty: {Phrase.Percent(share.Value)} made ({ShareWords.Plain(share)}). The target is {low} to {high}.",
             Difficulty.TooHard => $"Too hard: {came} The target is {low} to {high}.",
             Difficulty.TooEasy => $"Too easy: {came} The target is {low} to {high}.",
             Difficulty.PerhapsTooHard => $"Perhaps too hard, but it may be chance: {came} The target is {low} to {high}.",

@@ -29,11 +29,11 @@ public static class CalibrationWords
             forecasts.Average(forecast => forecast.Foreseen),
             new Share(forecasts.Count(forecast => forecast.Happened), forecasts.Count)
         );
-        yield return $"On average {ShareWords.Percent(mean)} was forecast and {ShareWords.Percent(happened.Value)} happened. The mean squared error is {Phrase.Figure(Math.Round(Calibration.Brier(forecasts), 3))}; a coin toss scores 0.25.";
+        yield return $"On average {Phrase.Percent(mean)} was forecast and {Phrase.Percent(happened.Value)} happened. The mean squared error is {Phrase.Figure(Math.Round(Calibration.Brier(forecasts), 3))}; a coin toss scores 0.25.";
         yield return "Players in one practice have much in common, so these figures are less certain than their number suggests.";
     }
 
     /// <summary>"Of the forecasts from 60 to 80 % fewer came true: 40 %, where 71 % was forecast."</summary>
     private static string Off(CalibrationBin bin) =>
-        $"Of the forecasts from {Phrase.Figure(Math.Round(100 * bin.Low))} to {ShareWords.Percent(bin.High)} {(bin.Happened.Value < bin.Foreseen ? "fewer" : "more")} came true: {ShareWords.Percent(bin.Happened.Value)}, where {ShareWords.Percent(bin.Foreseen)} was forecast.";
+        $"Of the forecasts from {Phrase.Figure(Math.Round(100 * bin.Low))} to {Phrase.Percent(bin.High)} {(bin.Happened.Value < bin.Foreseen ? "fewer" : "more")} came true: {Phrase.Percent(bin.Happened.Value)}, where {Phrase.Percent(bin.Foreseen)} was forecast.";
 }

@@ -5,6 +5,7 @@ using KeepTally.Core.Measures;
 using KeepTally.Core.Rules.Ladders;
 using KeepTally.Core.Rules.Zones;
 using KeepTally.Core.SetUp;
+using KeepTally.Core.Text;
 
 namespace KeepTally.Core.Words;
 
@@ -48,7 +49,7 @@ public static class OtherDistance
         var (likely, low, high) = (At(share.Value), At(share.Bounds.Low), At(share.Bounds.High));
         return $"From {In(there)} instead of {In(now)} about {likely} would be made, likely between {low} and {high}, if shots scatter as widely. Defenders, tired arms and longer run-ups are not included.";
 
-        string At(double known) => ShareWords.Percent(AtDistance.Expected(known, now, there));
+        string At(double known) => Phrase.Percent(AtDistance.Expected(known, now, there));
 
         double Snapped(double metres) =>
             Measure.From(metres, pacing.Unit, pacing.Stride).Rounded(Measure.SnapOf(pacing.Unit)).Metres(pacing.Stride);

@@ -36,7 +36,7 @@ public static class OtherPass
         var best = Enumerable.Range(1, most).MinBy(k => Math.Abs(odds(k) - middle));
         return odds(now) >= band.Low && odds(now) <= band.High || best == now
             ? ""
-            : $"At this share, {name(now)} is made {ShareWords.Percent(odds(now))} of the time; {name(best)}, {ShareWords.Percent(odds(best))}.";
+            : $"At this share, {name(now)} is made {Phrase.Percent(odds(now))} of the time; {name(best)}, {Phrase.Percent(odds(best))}.";
     }
 
     /// <summary>The chance of k or more of n: the upper tail of the binomial.</summary>

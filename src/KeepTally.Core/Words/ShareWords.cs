@@ -1,4 +1,3 @@
-using System.Globalization;
 using KeepTally.Core.Judgement;
 using KeepTally.Core.Text;
 
@@ -10,10 +9,6 @@ public static class ShareWords
     /// <summary>Fewer goes than this are told as they are: nobody counts to the last of many.</summary>
     private const int Exact = 20;
 
-    /// <summary>"46 %".</summary>
-    public static string Percent(double share) =>
-        string.Create(CultureInfo.InvariantCulture, $"{Math.Round(100 * share, MidpointRounding.AwayFromZero):0} %");
-
     /// <summary>"7 of 10".</summary>
     public static string Plain(Share share) => $"{Phrase.Figure(share.Made)} of {Phrase.Figure(share.Of)}";
 
@@ -21,7 +16,7 @@ public static class ShareWords
     public static string Of(Share share) =>
         share.Of == 0
             ? "no tries yet"
-            : $"{Percent(share.Value)} made ({Plain(share)}), likely between {Percent(share.Bounds.Low)} and {Percent(share.Bounds.High)}";
+            : $"{Phrase.Percent(share.Value)} made ({Plain(share)}), likely between {Phrase.Percent(share.Bounds.Low)} and {Phrase.Percent(share.Bounds.High)}";
 
     /// <summary>Which of two is better, or that it cannot be told yet.</summary>
     /// <param name="difference">The difference of the two shares.</param>

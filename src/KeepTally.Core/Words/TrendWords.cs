@@ -25,8 +25,8 @@ public static class TrendWords
 
         var points = $"likely between {Points(trend.Bounds.Low)} and {Points(trend.Bounds.High)}";
         return trend.IsChange
-            ? $"{(trend.PerWeek > 0 ? "Up" : "Down")} from {ShareWords.Percent(trend.First)} to {ShareWords.Percent(trend.Last)}: {Points(trend.PerWeek)} percentage points a week, {points}, from {goes} in {Phrase.Of(trend.Practices, "practice")}."
-            : $"Steady: {ShareWords.Percent(all.Value)} over {Phrase.Of(trend.Practices, "practice")} and {goes}. The change is {points} percentage points a week.";
+            ? $"{(trend.PerWeek > 0 ? "Up" : "Down")} from {Phrase.Percent(trend.First)} to {Phrase.Percent(trend.Last)}: {Points(trend.PerWeek)} percentage points a week, {points}, from {goes} in {Phrase.Of(trend.Practices, "practice")}."
+            : $"Steady: {Phrase.Percent(all.Value)} over {Phrase.Of(trend.Practices, "practice")} and {goes}. The change is {points} percentage points a week.";
     }
 
     /// <summary>A trend in a word and an arrow, "up" and "↗": up, down, or steady; both empty where there is none.</summary>

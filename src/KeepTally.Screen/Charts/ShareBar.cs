@@ -1,4 +1,4 @@
-using KeepTally.Core.Words;
+using KeepTally.Core.Text;
 
 namespace KeepTally.Screen.Charts;
 
@@ -24,7 +24,7 @@ public static class ShareBar
             if (share >= RoomForText)
             {
                 canvas.Text("chart-side", x + 2, 16, name);
-                canvas.Text(index == 0 ? "chart-on-bar" : "chart-tick", x + 8, 22 + (High / 2) + 5, ShareWords.Percent(share));
+                canvas.Text(index == 0 ? "chart-on-bar" : "chart-tick", x + 8, 22 + (High / 2) + 5, Phrase.Percent(share));
             }
 
             x += wide;

@@ -34,10 +34,10 @@ public sealed record DrillBefore(string Usual, IReadOnlyList<DrillNote> Notes)
             return run;
         }
 
-        var usual = $"{ShareWords.Percent(way.All.Value)} made ({ShareWords.Plain(way.All)})";
+        var usual = $"{Phrase.Percent(way.All.Value)} made ({ShareWords.Plain(way.All)})";
         return days.Length == 1
             ? $"{run} {usual}."
-            : $"{run} {usual}; in single practices {ShareWords.Percent(days.Min())} to {ShareWords.Percent(days.Max())}, last time {ShareWords.Percent(last.Share.Of > 0 ? last.Share.Value : days[^1])}.";
+            : $"{run} {usual}; in single practices {Phrase.Percent(days.Min())} to {Phrase.Percent(days.Max())}, last time {Phrase.Percent(last.Share.Of > 0 ? last.Share.Value : days[^1])}.";
     }
 }
 

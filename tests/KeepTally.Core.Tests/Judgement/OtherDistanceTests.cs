@@ -1,6 +1,7 @@
 using KeepTally.Core.Formats;
 using KeepTally.Core.Judgement;
 using KeepTally.Core.Measures;
+using KeepTally.Core.Text;
 using KeepTally.Core.Words;
 
 namespace KeepTally.Core.Tests.Judgement;
@@ -32,7 +33,7 @@ public sealed class OtherDistanceTests
 
         Assert.InRange(there, 4, 4.5);
         Assert.StartsWith(
-            $"From {there:0.#} m instead of 8 m about {ShareWords.Percent(AtDistance.Expected(0.4, 8, there))} would be made, likely between ",
+            $"From {there:0.#} m instead of 8 m about {Phrase.Percent(AtDistance.Expected(0.4, 8, there))} would be made, likely between ",
             Of(new Share(40, 100)),
             StringComparison.Ordinal
         );

@@ -1,4 +1,5 @@
 using KeepTally.Core.Judgement;
+using KeepTally.Core.Text;
 using KeepTally.Core.Words;
 using MathNet.Numerics.Distributions;
 
@@ -25,8 +26,8 @@ public sealed class OtherPassTests
         var best = Enumerable.Range(1, n).MinBy(each => Math.Abs(Tail(each) - 0.65));
         var words = Of($$"""{"successes":{{k}},"of":{{n}}}""", new Share(made, of));
 
-        Assert.Contains($"is made {ShareWords.Percent(Tail(k))} of the time", words, StringComparison.Ordinal);
-        Assert.EndsWith($", {ShareWords.Percent(Tail(best))}.", words, StringComparison.Ordinal);
+        Assert.Contains($"is made {Phrase.Percent(Tail(k))} of the time", words, StringComparison.Ordinal);
+        Assert.EndsWith($", {Phrase.Percent(Tail(best))}.", words, StringComparison.Ordinal);
     }
 
     /// <summary>Three in a row at one in two is one in eight; one alone is a half.</summary>

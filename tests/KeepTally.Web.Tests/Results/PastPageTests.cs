@@ -2,6 +2,7 @@ using System.Globalization;
 using System.Text.RegularExpressions;
 using KeepTally.Core.Judgement;
 using KeepTally.Core.Reports;
+using KeepTally.Core.Text;
 using KeepTally.Core.Words;
 using KeepTally.Store.Database;
 using KeepTally.Store.Demo;
@@ -225,7 +226,7 @@ public sealed partial class PastPageTests(PastPageTests.Club club) : IClassFixtu
         var page = await club.Home.Visit().OpenAsync("/drills/three-gates/simulation");
 
         Assert.Contains(
-            $"Based on the record of Saltmarsh Terns under-14 here: {ShareWords.Percent(share.Value)} made ({share.Made} of {share.Of})",
+            $"Based on the record of Saltmarsh Terns under-14 here: {Phrase.Percent(share.Value)} made ({share.Made} of {share.Of})",
             page.QuerySelector("#fit")!.TextContent,
             StringComparison.Ordinal
         );
