@@ -102,6 +102,7 @@ await session.send("Profiler.setSamplingInterval", { interval: 200 });
 const result = {};
 try {
   await page.goto("/drills/minute-trios");
+  await page.locator(".put-more > summary").click();
   await page.locator("select[name=practice]").selectOption("");
   await page.getByRole("button", { name: "Add to practice" }).click();
   await page.getByRole("button", { name: "Start practice" }).click();
