@@ -55,6 +55,23 @@ public sealed class TelemetryTests : IDisposable
         }
     }
 
+    // A request is measured when the server is through with it, which may be after its answer has come.
+    private async Task SentAsync(Func<int, bool> flush, string path, string what)
+    {
+        for (var tries = 0; tries < 100; tries++)
+        {
+            Assert.True(flush(10_000));
+            if (_received.TryGetValue(path, out var sent) && sent.Contains(what, StringComparison.Ordinal))
+            {
+                return;
+            }
+
+            await Task.Delay(50, TestContext.Current.CancellationToken);
+        }
+
+        Assert.Fail($"{what} was never sent to {path}.");
+    }
+
     private static async Task<WebApplication> StartAsync(params (string Name, string Value)[] environment)
     {
         var builder = WebApplication.CreateBuilder();
@@ -87,8 +104,8 @@ public sealed class TelemetryTests : IDisposable
             Assert.Equal(HttpStatusCode.OK, answer.StatusCode);
         }
 
-        Assert.True(app.Services.GetRequiredService<MeterProvider>().ForceFlush());
-        Assert.True(app.Services.GetRequiredService<TracerProvider>().ForceFlush());
+        await SentAsync(app.Services.GetRequiredService<MeterProvider>().ForceFlush, "/v1/metrics", "http.server.request.duration");
+        await SentAsync(app.Services.GetRequiredService<TracerProvider>().ForceFlush, "/v1/traces", "/join/{player}");
 
         var metrics = _received["/v1/metrics"];
         Assert.Contains("keep-tally", metrics, StringComparison.Ordinal);

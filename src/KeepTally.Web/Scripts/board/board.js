@@ -24,7 +24,7 @@ async function begin() {
     by("prompt").textContent = `This practice cannot be read: ${fault}`;
     return;
   }
-  await Promise.race([time.keepMeasuring(), new Promise((done) => setTimeout(done, 700))]);
+  await time.known();
   const boards = new Boards(root, () => core.boards(time.now()));
   const clockDisplay = new ClockDisplay();
   const drills = JSON.parse(by("practice").textContent).runs;

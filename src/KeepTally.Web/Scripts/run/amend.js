@@ -6,6 +6,7 @@ export class Amend {
   #what = document.getElementById("amend-what");
   #count = document.getElementById("amend-count");
   #tap;
+  /** @type {(tap: any) => import("../views").AmendView | null} */
   #look;
   #change;
 

@@ -11,7 +11,10 @@ export class Asked {
     this.#sound = sound;
   }
 
-  /** @param taps what was tapped so far: the same word is said again once something was tapped. */
+  /**
+   * The same word is said again once something was tapped.
+   * @param {import("../views").RunView} run
+   */
   show({ clock, sheets, taps }) {
     const rows = sheets.flatMap((sheet) => (sheet ? sheet.rows : []));
     const due = rows.filter(({ asked, waits, done }) => asked && !waits && !done);

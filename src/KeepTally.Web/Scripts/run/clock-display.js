@@ -13,6 +13,7 @@ export class ClockDisplay {
   #notched = "";
   #left = -1;
 
+  /** @param {import("../views").ClockView} clock */
   show(clock) {
     for (const [name, part] of Object.entries(this.#parts)) {
       if (part.textContent !== clock[name]) {

@@ -1,3 +1,5 @@
+/** @import * as Views from "../views" */
+
 // The core, compiled to WebAssembly: every rule of the run screen lives there. Answers are JSON.
 
 // A coach taps some hundred times a practice: what a tap runs is made fast at once, not after thousands of times. The dearest of
@@ -7,6 +9,8 @@ const soonCompiled = [
   "--jiterpreter-interp-entry-hit-count=20",
   "--jiterpreter-jit-call-hit-count=20",
 ];
+
+/** @typedef {Awaited<ReturnType<typeof loadCore>>} Core */
 
 export async function loadCore() {
   // The core of this page's own release, or none: an old script never meets a new core.
@@ -55,30 +59,44 @@ export async function loadCore() {
     again: (sheet, { ends, moves }, now) => answer(Bridge.Again(sheet, ends, moves, now)),
     see: (habit, player, now) => answer(Bridge.See(habit, player, now)),
     changeRoster: (change, now) => answer(Bridge.ChangeRoster(JSON.stringify(change), now)),
+    /** @returns {Views.WhoView} */
     who: (now) => read(Bridge.Who(now)),
+    /** @returns {Views.HabitView[]} */
     habits: () => read(Bridge.Habits()),
-    /** What a link carries, in words; or the fault of it. */
+    /**
+     * What a link carries, in words; or the fault of it.
+     * @returns {Views.LinkView}
+     */
     linked: (content) => read(Bridge.Linked(content)),
-    /** A quick look at a simulation; null where the card cannot be simulated. */
+    /**
+     * A quick look at a simulation; null where the card cannot be simulated.
+     * @returns {Views.WhatIfView | null}
+     */
     whatIf: ({ card, stage, share, counts, minutes, pace, runs }) =>
       read(Bridge.WhatIf(card, stage, share, counts, minutes, pace, runs)),
+    /** @returns {Views.BoardView[]} */
     boards: (now) => read(Bridge.Boards(now)),
     undo: (sheet, device, n, now) => answer(Bridge.Undo(sheet, device, n, now)),
+    /** @returns {Views.AmendView | null} */
     amendable: ({ sheet, device, n }) => read(Bridge.Amendable(sheet, device, n)),
     amend: ({ sheet, device, n }, { unit = "", outcome = "", zone = "", tag = "", value = "", counts = false }, now) =>
       answer(Bridge.Amend(sheet, device, n, unit, outcome, zone, tag, value, counts, now)),
     note: (text, unit, now) => answer(Bridge.Note(text, unit, now)),
     train: (practice, { start, pace, length, skill, seed }) =>
       read(Bridge.Train(practice, start, pace, length, skill, seed)),
+    /** @returns {Views.TrainedView | null} */
     trained: (now) => read(Bridge.Trained(now)),
+    /** @returns {Views.OwnCountsView} */
     ownCounts: (now) => read(Bridge.OwnCounts(now)),
     count: (sheet, unit, count, now) => answer(Bridge.Count(sheet, unit, count, now)),
     cue: (text, unit, now) => answer(Bridge.Cue(text, unit, now)),
     callAt: (seconds) => Bridge.CallAt(seconds),
     look: (now) => read(Bridge.Look(now)),
     glance: (now) => read(Bridge.Glance(now)),
+    /** @returns {Views.ClockView | null} */
     clock: (now) => read(Bridge.Clock(now)),
     pulse: (now) => Bridge.Pulse(now),
+    /** @returns {Views.SignalView[]} */
     signals: (from, to) => read(Bridge.Signals(from, to)),
   };
 }

@@ -16,6 +16,7 @@ export class DuplicateTap {
     });
   }
 
+  /** @param {import("../views").DuplicateTapView | null} duplicate */
   show(duplicate) {
     this.#now = duplicate;
     by("duplicate-tap").hidden = !duplicate || this.#both.has(keyOf(duplicate));

@@ -2,10 +2,16 @@
 const dialog = document.getElementById("whose");
 
 export class Habits {
+  /** @type {() => import("../views").HabitView[]} */
   #look;
   #see;
 
-  /** @param look gives each habit with the players; @param see takes (habit, player). */
+  /**
+   * @param root
+   * @param {object} on
+   * @param {() => import("../views").HabitView[]} on.look each habit with the players.
+   * @param {(habit: string, player: string) => void} on.see
+   */
   constructor(root, { look, see }) {
     this.#look = look;
     this.#see = see;

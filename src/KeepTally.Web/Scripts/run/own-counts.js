@@ -10,10 +10,16 @@ export class OwnCounts {
   #units = document.getElementById("own-units");
   #number = null;
   #from = 0;
+  /** @type {() => import("../views").OwnCountsView} */
   #look;
   #say;
 
-  /** @param look the grid as it stands; @param say takes (sheet, unit, count); @param opened is told when it covers the page. */
+  /**
+   * @param {object} on
+   * @param {() => import("../views").OwnCountsView} on.look the grid as it stands.
+   * @param {(sheet: string, unit: string, count: number) => void} on.say
+   * @param {() => void} on.opened is told when it covers the page.
+   */
   constructor({ look, say, opened }) {
     this.#look = look;
     this.#say = say;

@@ -13,6 +13,11 @@ const close = 50;
 const rest = 60_000;
 const minute = 60_000;
 const worthTelling = 2 * minute;
+// A page is drawn and has come within this.
+const onItsWay = 10_000;
+// So long a screen waits for its clock before it wakes; and so long where it would else be hours off.
+const patience = 700;
+const longPatience = 8000;
 
 export class SharedTime {
   #steady = new SteadyClock(() => this.#again());
@@ -23,6 +28,7 @@ export class SharedTime {
   #tell;
   #told = false;
   #erased;
+  #doubtful;
 
   /**
    * @param {object} told
@@ -36,7 +42,12 @@ export class SharedTime {
     this.#tell = tell;
     this.#erased = erased;
     const measured = localStorage.getItem(key);
-    this.#offset = measured === null ? served - Date.now() : Number(measured) || 0;
+    const least = served - Date.now();
+    const remembered = measured === null ? least : Number(measured) || 0;
+    // The server's time has only gone on since it made the page: less than that is wrong. More is right for a page that was kept, and
+    // wrong where the time of this device was set since.
+    this.#offset = Math.max(remembered, least);
+    this.#doubtful = this.#offset - least > onItsWay;
   }
 
   /** Milliseconds since the run's origin. */
@@ -95,6 +106,15 @@ export class SharedTime {
   /** How far off the shared clock may be here, in milliseconds; null while it was not measured. */
   get uncertain() {
     return this.#uncertain;
+  }
+
+  /**
+   * Measures from now on; resolves once the clock is known or cannot be measured, or when the coach has waited long enough. By a clock
+   * that is hours off the drill would be played to its end, and everyone moved on.
+   */
+  async known() {
+    const waited = this.#doubtful ? longPatience : patience;
+    await Promise.race([this.keepMeasuring(), new Promise((done) => setTimeout(done, waited))]);
   }
 
   /** Measures now and then; resolves once the clock is known well enough, or cannot be measured. */

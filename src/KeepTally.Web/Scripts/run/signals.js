@@ -7,6 +7,7 @@ const forgotten = 250;
 const shakes = { call: 30, go: 200, horn: [300, 80, 300], surprise: [120, 60, 120, 60, 120], rep: 150 };
 
 export class Signals {
+  /** @type {import("./core.js").Core} */
   #core;
   #time;
   #sound;

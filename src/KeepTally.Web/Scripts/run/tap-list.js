@@ -13,6 +13,7 @@ export class TapList {
     this.#change = change;
   }
 
+  /** @param {import("../views").TapView[]} taps */
   show(taps) {
     this.#none.hidden = taps.length > 0;
     // A line that reads as before is the one that stands there already, and is left where it stands.
@@ -33,6 +34,7 @@ export class TapList {
     }
   }
 
+  /** @param {import("../views").TapView} tap */
   #line(tap) {
     const line = document.createElement("li");
     line.classList.toggle("is-undone", tap.undone);

@@ -2,7 +2,10 @@
 const partial = (sheet) => sheet && !Array.isArray(sheet.rows);
 
 export class View {
-  /** Everything shown: block, over, canGoBack, run. */
+  /**
+   * Everything shown.
+   * @type {import("../views").PracticeView | undefined}
+   */
   now;
 
   /** What was shown is of another sheet: the next look is the whole. */

@@ -6,6 +6,7 @@ export class Who {
   #groups = document.getElementById("who-groups");
   #bench = document.getElementById("who-bench");
   #hint = document.getElementById("who-hint");
+  /** @type {() => import("../views").WhoView} */
   #look;
   #change;
   #picked = null;

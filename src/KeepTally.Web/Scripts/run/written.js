@@ -1,6 +1,7 @@
 // What a coach writes on the run screen: a note about a player or the drill, and why the drill is stopped.
 export class Written {
   #whom = [document.getElementById("note-whom"), document.getElementById("cue-whom")].filter(Boolean);
+  /** @type {() => import("../views").WhoView} */
   #look;
 
   /**
