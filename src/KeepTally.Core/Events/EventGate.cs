@@ -1,4 +1,5 @@
 using System.Globalization;
+using KeepTally.Core.Events.Fields;
 using KeepTally.Core.Faults;
 using KeepTally.Core.Identity;
 using KeepTally.Core.Time;
@@ -43,16 +44,7 @@ public sealed class EventGate
         }
 
         if (
-            (runEvent.Id.Device == EventId.ClockDevice || runEvent.Id.Device == EventId.CircuitDevice)
-            && runEvent
-                is RunEvent.Tap
-                    or RunEvent.Amend
-                    or RunEvent.Undo
-                    or RunEvent.Substitution
-                    or RunEvent.Note
-                    or RunEvent.Cue
-                    or RunEvent.Habit
-                    or RunEvent.OwnCount
+            (runEvent.Id.Device == EventId.ClockDevice || runEvent.Id.Device == EventId.CircuitDevice) && runEvent.Format.IsOfPeople
         )
         {
             return new Fault(
@@ -62,26 +54,31 @@ public sealed class EventGate
             );
         }
 
-        return runEvent switch
-        {
-            RunEvent.Substitution { Out: null, In: null } => new Fault(
-                "out",
-                "the change says neither who goes nor who comes",
-                "write out, in, or both"
-            ),
-            RunEvent.Substitution substitution => Stranger("out", substitution.Out) ?? Stranger("in", substitution.In),
-            RunEvent.Rotate rotate => Stranger("winner", rotate.Winner)
-                ?? Stranger("loser", rotate.Loser)
-                ?? Stranger("actor", rotate.Actor),
-            RunEvent.Habit habit => Stranger("player", habit.Player),
-            RunEvent.Tap { Tags: { Count: > 0 } tags } when _tags is not null => UnknownTag(tags, _tags),
-            RunEvent.Amend { Tags: { Count: > 0 } tags } when _tags is not null => UnknownTag(tags, _tags),
-            _ => null,
-        };
+        return runEvent.Format.FaultOf(runEvent) ?? FaultOfFields(runEvent);
     }
 
-    private Fault? Stranger(string property, PlayerId? who) =>
-        who is not { } named || _people.Contains(named)
+    private Fault? FaultOfFields(RunEvent runEvent)
+    {
+        var said = runEvent.Format.SaidBy(runEvent);
+        foreach (var field in runEvent.Format.Fields)
+        {
+            var fault = (field, said.ValueOf(field)) switch
+            {
+                (IPlayerField { IsOfTheSheet: true }, string id) => Stranger(field.Name, new PlayerId(id)),
+                (TagsField, IReadOnlyDictionary<string, string> tags) when _tags is not null => UnknownTag(tags, _tags),
+                _ => null,
+            };
+            if (fault is not null)
+            {
+                return fault;
+            }
+        }
+
+        return null;
+    }
+
+    private Fault? Stranger(string property, PlayerId who) =>
+        _people.Contains(who)
             ? null
             : new Fault(
                 property,
