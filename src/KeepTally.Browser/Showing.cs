@@ -1,7 +1,6 @@
 using System.Runtime.InteropServices.JavaScript;
 using System.Text.Json;
 using KeepTally.Core.Clock;
-using KeepTally.Core.Events;
 using KeepTally.Core.Identity;
 using KeepTally.Screen;
 

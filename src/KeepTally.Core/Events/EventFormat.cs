@@ -15,7 +15,7 @@ internal abstract class EventFormat(string type)
     /// <summary>The name of its type in the format.</summary>
     internal string Type { get; } = type;
 
-    /// <summary>Whether it is what somebody saw or decided, which the clock never says.</summary>
+    /// <summary>Whether it is what a person saw or decided, which the clock never says.</summary>
     internal bool IsOfPeople { get; init; }
 
     /// <summary>The properties, in the order in which they are written.</summary>
@@ -41,7 +41,7 @@ internal abstract class EventFormat(string type)
         }
     }
 
-    /// <summary>The same event with everybody it names told by another name.</summary>
+    /// <summary>The same event with everyone it names told by another name.</summary>
     internal RunEvent Renamed(RunEvent runEvent, Func<PlayerId, PlayerId> name)
     {
         var said = SaidBy(runEvent);

@@ -2,6 +2,7 @@ using KeepTally.Core.Cards;
 using KeepTally.Core.Clock;
 using KeepTally.Core.Events;
 using KeepTally.Core.Floor;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Places;
 using KeepTally.Core.Scoring;
 using KeepTally.Core.Time;

@@ -2,7 +2,7 @@ using KeepTally.Core.Events;
 using KeepTally.Core.Faults;
 using KeepTally.Core.Identity;
 using KeepTally.Store.People;
-using EventId = KeepTally.Core.Events.EventId;
+using EventId = KeepTally.Core.Identity.EventId;
 
 namespace KeepTally.Web.Api;
 

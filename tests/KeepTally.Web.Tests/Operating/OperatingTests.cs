@@ -3,6 +3,7 @@ using System.Net;
 using System.Net.Http.Json;
 using System.Text;
 using System.Text.Json;
+using KeepTally.Core.Identity;
 using KeepTally.Store.Backups;
 using KeepTally.Store.Events;
 using KeepTally.Web.Operating;

@@ -12,7 +12,7 @@ using KeepTally.Screen.Views;
 using KeepTally.Store.Practices;
 using KeepTally.Web.Access;
 using Microsoft.AspNetCore.Http.HttpResults;
-using EventId = KeepTally.Core.Events.EventId;
+using EventId = KeepTally.Core.Identity.EventId;
 
 namespace KeepTally.Web.Api.Devices;
 

@@ -12,7 +12,7 @@ using KeepTally.Store.Tables;
 using KeepTally.Web.Access;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
-using EventId = KeepTally.Core.Events.EventId;
+using EventId = KeepTally.Core.Identity.EventId;
 
 namespace KeepTally.Web.Pages.Results;
 

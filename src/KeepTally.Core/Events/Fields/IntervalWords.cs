@@ -1,6 +1,6 @@
 using KeepTally.Core.Clock;
 
-namespace KeepTally.Core.Events;
+namespace KeepTally.Core.Events.Fields;
 
 /// <summary>The intervals of a clock that can be skipped, by their words in the log.</summary>
 internal static class IntervalWords

@@ -1,4 +1,5 @@
 using KeepTally.Core.Events.Fields;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Events;

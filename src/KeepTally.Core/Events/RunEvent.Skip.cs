@@ -1,5 +1,6 @@
 using KeepTally.Core.Clock;
 using KeepTally.Core.Events.Fields;
+using KeepTally.Core.Identity;
 using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Events;
