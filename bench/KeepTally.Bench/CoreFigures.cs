@@ -79,12 +79,9 @@ internal static class CoreFigures
                     {
                         var now = before + (10 * i);
                         var glance = live.Score.Snapshot(new Instant(now));
-                        practice.Tap(
-                            new SheetId("s"),
-                            new TapCommand(new PlayerId("a"), "goal"),
-                            new Instant(now),
-                            out var appended
-                        );
+                        var appended = practice
+                            .Tap(new SheetId("s"), new TapCommand(new PlayerId("a"), "goal"), new Instant(now))
+                            .Require();
                         practice.AppendDue(new Instant(now));
                         _ = TapWords.Explain(
                             live,

@@ -1,6 +1,7 @@
 using System.Text;
 using System.Text.Json.Serialization;
 using KeepTally.Core.Events;
+using KeepTally.Core.Faults;
 using KeepTally.Core.Live;
 using KeepTally.Screen;
 using KeepTally.Screen.Views;
@@ -24,6 +25,10 @@ internal static class Answers
 
         return events;
     }
+
+    /// <summary>What came of a command that may be refused.</summary>
+    internal static string Of(Result<IReadOnlyList<SheetEvent>> came, string why = "") =>
+        came.IsOk ? Of(came.Value, null, why) : Of([], came.Faults[0].ToString());
 
     /// <summary>
     /// Lines of text: why it was refused, or empty; what a tap did and why, or empty; what is worth a sound; then four lines an event: sheet,

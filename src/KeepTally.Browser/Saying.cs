@@ -50,18 +50,18 @@ internal static partial class Bridge
             double.IsNaN(value) ? null : value,
             laps.Length == 0 ? null : [.. laps.Split(',').Select(lap => double.Parse(lap, CultureInfo.InvariantCulture))]
         );
-        var fault = double.IsNaN(lastBall)
-            ? Practice.Tap(new SheetId(sheet), command, Moment(now), out var appended)
-            : Practice.TapLastBall(new SheetId(sheet), command, Moment(lastBall), out appended);
-        if (live is null || appended is not [{ Event: RunEvent.Tap tap }])
+        var came = double.IsNaN(lastBall)
+            ? Practice.Tap(new SheetId(sheet), command, Moment(now))
+            : Practice.TapLastBall(new SheetId(sheet), command, Moment(lastBall));
+        if (live is null || came.Value is not [{ Event: RunEvent.Tap tap }] appended)
         {
-            return Answers.Of(appended, fault?.ToString());
+            return Answers.Of(came);
         }
 
         var after = live.Score.Snapshot(tap.At);
         return Answers.Of(
             appended,
-            fault?.ToString(),
+            null,
             TapWords.Explain(live, tap, before!, after),
             TapMark.Of(live.ResultOf(tap.Id), before!, after, best, BestOf(live, bests, whose, tap.At))
         );
@@ -81,11 +81,8 @@ internal static partial class Bridge
 
     /// <summary>Passes the turn to a unit, or with an empty text to the next.</summary>
     [JSExport]
-    internal static string PassTurn(string sheet, string unit, double now)
-    {
-        var fault = Practice.PassTurn(new SheetId(sheet), Player(unit), Moment(now), out var appended);
-        return Answers.Of(appended, fault?.ToString());
-    }
+    internal static string PassTurn(string sheet, string unit, double now) =>
+        Answers.Of(Practice.PassTurn(new SheetId(sheet), Player(unit), Moment(now)));
 
     /// <summary>Another game on a sheet that is played out.</summary>
     /// <param name="sheet">The id of the sheet.</param>
@@ -98,11 +95,8 @@ internal static partial class Bridge
 
     /// <summary>Something looked for all practice long was seen, of a player or, with an empty text, of the team.</summary>
     [JSExport]
-    internal static string See(string habit, string player, double now)
-    {
-        var fault = Practice.See(habit, Player(player), Moment(now), out var appended);
-        return Answers.Of(appended, fault?.ToString());
-    }
+    internal static string See(string habit, string player, double now) =>
+        Answers.Of(Practice.See(habit, Player(player), Moment(now)));
 
     /// <summary>Moves the places of a sheet on, and says who won.</summary>
     [JSExport]
@@ -157,12 +151,13 @@ internal static partial class Bridge
         var (id, of) = (new SheetId(sheet), new EventId(new DeviceId(device), n));
         var tags = tag.Length > 0 ? new Dictionary<string, string> { [tag] = value } : null;
         var change = new TapAmendment(Player(unit), Word(outcome), Word(zone), null, counts ? true : null, tags);
-        var fault = Practice.Amend(id, of, change, Moment(now), out var appended);
-        if (fault is not null || Practice.Find(id) is not { } live)
+        var came = Practice.Amend(id, of, change, Moment(now));
+        if (!came.IsOk || Practice.Find(id) is not { } live)
         {
-            return Answers.Of(appended, fault?.ToString());
+            return Answers.Of(came);
         }
 
+        var appended = came.Value;
         if (appended is [.., { Event: RunEvent.Tap moved, Sheet: var to }])
         {
             return Answers.Of(appended, null, $"Changed: {RunPresenter.Describe(to, Practice.Find(to)!, moved)}.");
@@ -177,27 +172,18 @@ internal static partial class Bridge
 
     /// <summary>Writes something down about a unit, or with an empty text for it about the drill, with a star about the practice.</summary>
     [JSExport]
-    internal static string Note(string text, string unit, double now)
-    {
-        var fault = Practice.Note(text, unit == "*" ? null : Player(unit), Moment(now), out var appended, unit == "*");
-        return Answers.Of(appended, fault?.ToString(), fault is null ? "Saved." : "");
-    }
+    internal static string Note(string text, string unit, double now) =>
+        Answers.Of(Practice.Note(text, unit == "*" ? null : Player(unit), Moment(now), unit == "*"), "Saved.");
 
     /// <summary>A unit says itself how many it had.</summary>
     [JSExport]
-    internal static string Count(string sheet, string unit, int count, double now)
-    {
-        var fault = Practice.Count(new SheetId(sheet), new PlayerId(unit), count, Moment(now), out var appended);
-        return Answers.Of(appended, fault?.ToString());
-    }
+    internal static string Count(string sheet, string unit, int count, double now) =>
+        Answers.Of(Practice.Count(new SheetId(sheet), new PlayerId(unit), count, Moment(now)));
 
     /// <summary>Pins what is to be said before the next rep, to a unit or, with an empty text for it, to all.</summary>
     [JSExport]
-    internal static string Cue(string text, string unit, double now)
-    {
-        var fault = Practice.Cue(text, Player(unit), Moment(now), out var appended);
-        return Answers.Of(appended, fault?.ToString(), fault is not null || text.Trim().Length == 0 ? "" : "Pinned.");
-    }
+    internal static string Cue(string text, string unit, double now) =>
+        Answers.Of(Practice.Cue(text, Player(unit), Moment(now)), text.Trim().Length == 0 ? "" : "Pinned.");
 
     [JSExport]
     internal static string Undo(string sheet, string device, int n, double now)

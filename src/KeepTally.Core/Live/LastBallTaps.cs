@@ -26,17 +26,17 @@ public sealed partial class LivePractice
     /// <param name="sheet">The id of the sheet.</param>
     /// <param name="command">The tap as the coach made it.</param>
     /// <param name="asked">When the coach asked for it, within the window after the horn.</param>
-    /// <param name="appended">The events that were appended; empty where the command was refused.</param>
-    public Fault? TapLastBall(SheetId sheet, TapCommand command, Instant asked, out IReadOnlyList<SheetEvent> appended)
+    public Result<IReadOnlyList<SheetEvent>> TapLastBall(SheetId sheet, TapCommand command, Instant asked)
     {
-        appended = [];
         return Find(sheet) is { } live && live.LastBallAt(asked) is { } ball
-                ? Tap(sheet, command with { Unit = ball.InPlaceOf(live, command.Unit) }, null, ball.At, out appended)
-            : LastBallsAt(asked).Count > 0 ? Tap(sheet, command, asked, out appended)
-            : new Fault(
-                "at",
-                "the last ball of the round can no longer be counted",
-                "tap it again for the player, and change it under Taps"
+                ? Tap(sheet, command with { Unit = ball.InPlaceOf(live, command.Unit) }, null, ball.At)
+            : LastBallsAt(asked).Count > 0 ? Tap(sheet, command, asked)
+            : Refused(
+                new Fault(
+                    "at",
+                    "the last ball of the round can no longer be counted",
+                    "tap it again for the player, and change it under Taps"
+                )
             );
     }
 
@@ -57,9 +57,9 @@ public sealed partial class LivePractice
             }
 
             var command = new TapCommand(last.Unit, last.Outcome, last.Zone, last.Tags, last.Value, last.Laps);
-            if (TapLastBall(sheet.Id, command, now, out var moved) is null)
+            if (TapLastBall(sheet.Id, command, now) is { IsOk: true } moved)
             {
-                return [.. Undo(sheet.Id, sheet.Sheet, last.Id, now), .. moved];
+                return [.. Undo(sheet.Id, sheet.Sheet, last.Id, now), .. moved.Value];
             }
         }
 

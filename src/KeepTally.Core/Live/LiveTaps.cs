@@ -10,21 +10,19 @@ namespace KeepTally.Core.Live;
 public sealed partial class LivePractice
 {
     /// <summary>A tap on a sheet.</summary>
-    public Fault? Tap(SheetId sheet, TapCommand command, Instant now, out IReadOnlyList<SheetEvent> appended) =>
-        Tap(sheet, command, null, Find(sheet)?.Stamp(now) ?? now, out appended);
+    public Result<IReadOnlyList<SheetEvent>> Tap(SheetId sheet, TapCommand command, Instant now) =>
+        Tap(sheet, command, null, Find(sheet)?.Stamp(now) ?? now);
 
     /// <summary>A tap on a sheet that was made at a moment, by a device that may number its events itself.</summary>
     /// <param name="sheet">The id of the sheet.</param>
     /// <param name="command">The tap as the coach made it.</param>
     /// <param name="id">Its id; null for the next of this device.</param>
     /// <param name="at">The moment of the tap.</param>
-    /// <param name="appended">The events that were appended; empty where the command was refused.</param>
-    public Fault? Tap(SheetId sheet, TapCommand command, EventId? id, Instant at, out IReadOnlyList<SheetEvent> appended)
+    public Result<IReadOnlyList<SheetEvent>> Tap(SheetId sheet, TapCommand command, EventId? id, Instant at)
     {
-        appended = [];
         if (Find(sheet) is not { } live)
         {
-            return new Fault("sheet", $"there is no sheet \"{sheet}\" in this practice", "reload the page");
+            return Refused(new Fault("sheet", $"there is no sheet \"{sheet}\" in this practice", "reload the page"));
         }
 
         var tap = new RunEvent.Tap(
@@ -39,13 +37,7 @@ public sealed partial class LivePractice
         {
             Laps = command.Laps is { Count: > 0 } ? command.Laps : null,
         };
-        if (live.Add(tap) is { } fault)
-        {
-            return fault;
-        }
-
-        appended = [new SheetEvent(sheet, tap)];
-        return null;
+        return live.Add(tap) is { } fault ? Refused(fault) : Appended(new SheetEvent(sheet, tap));
     }
 
     /// <summary>Puts right what a tap said: who, what, where, or that it counts though it was late.</summary>
@@ -53,13 +45,11 @@ public sealed partial class LivePractice
     /// <param name="of">The id of the tap that is corrected.</param>
     /// <param name="change">What is to be otherwise; what is left out stays.</param>
     /// <param name="now">The moment of the correction.</param>
-    /// <param name="appended">The events that were appended; empty where the command was refused.</param>
-    public Fault? Amend(SheetId sheet, EventId of, TapAmendment change, Instant now, out IReadOnlyList<SheetEvent> appended)
+    public Result<IReadOnlyList<SheetEvent>> Amend(SheetId sheet, EventId of, TapAmendment change, Instant now)
     {
-        appended = [];
         if (Find(sheet) is not { } live || live.Log.Find(of) is not RunEvent.Tap)
         {
-            return new Fault("of", "there is no such tap on this sheet", "reload the page");
+            return Refused(new Fault("of", "there is no such tap on this sheet", "reload the page"));
         }
 
         if (
@@ -68,7 +58,7 @@ public sealed partial class LivePractice
             && AlikeOf(sheet).FirstOrDefault(each => each.Sheet.Units.Any(unit => unit.Id == whose)) is { } right
         )
         {
-            return MoveTap(sheet, live, (RunEvent.Tap)live.Log.Read(of)!, right, change, now, out appended);
+            return MoveTap(sheet, live, (RunEvent.Tap)live.Log.Read(of)!, right, change, now);
         }
 
         var amend = new RunEvent.Amend(
@@ -84,13 +74,7 @@ public sealed partial class LivePractice
         {
             Tags = change.Tags is { Count: > 0 } ? change.Tags : null,
         };
-        if (live.Add(amend) is { } fault)
-        {
-            return fault;
-        }
-
-        appended = [new SheetEvent(sheet, amend)];
-        return null;
+        return live.Add(amend) is { } fault ? Refused(fault) : Appended(new SheetEvent(sheet, amend));
     }
 
     /// <summary>The sheets of a drill on which the same is tapped: those of its groups, in a circuit of the same station and round.</summary>
@@ -109,17 +93,15 @@ public sealed partial class LivePractice
     }
 
     /// <summary>A tap on the pad of the wrong group: it is taken back there, and said on the right one at the moment it was made.</summary>
-    private Fault? MoveTap(
+    private Result<IReadOnlyList<SheetEvent>> MoveTap(
         SheetId sheet,
         Sheet live,
         RunEvent.Tap tap,
         RunSheet right,
         TapAmendment change,
-        Instant now,
-        out IReadOnlyList<SheetEvent> appended
+        Instant now
     )
     {
-        appended = [];
         var moved = new RunEvent.Tap(
             NextId(right.Sheet),
             tap.At,
@@ -132,13 +114,9 @@ public sealed partial class LivePractice
         {
             Laps = change.Value is null ? tap.Laps : null,
         };
-        if (right.Sheet.Add(moved) is { } fault)
-        {
-            return fault;
-        }
-
-        appended = [.. Undo(sheet, live, tap.Id, now), new SheetEvent(right.Id, moved)];
-        return null;
+        return right.Sheet.Add(moved) is { } fault
+            ? Refused(fault)
+            : Appended([.. Undo(sheet, live, tap.Id, now), new SheetEvent(right.Id, moved)]);
     }
 
     /// <summary>
@@ -148,14 +126,12 @@ public sealed partial class LivePractice
     /// <param name="text">The text.</param>
     /// <param name="player">The player the note is about; null for the whole drill.</param>
     /// <param name="now">The moment of the note.</param>
-    /// <param name="appended">The events that were appended; empty where the command was refused.</param>
     /// <param name="ofPractice">It is about the whole practice; a player is then not named.</param>
-    public Fault? Note(string text, PlayerId? player, Instant now, out IReadOnlyList<SheetEvent> appended, bool ofPractice = false)
+    public Result<IReadOnlyList<SheetEvent>> Note(string text, PlayerId? player, Instant now, bool ofPractice = false)
     {
-        appended = [];
         if (text.Trim().Length == 0)
         {
-            return new Fault("text", "there is nothing to write down", "write a few words");
+            return Refused(new Fault("text", "there is nothing to write down", "write a few words"));
         }
 
         var run = Runs[Math.Min(Current, Runs.Count - 1)];
@@ -166,47 +142,32 @@ public sealed partial class LivePractice
         {
             OfPractice = ofPractice,
         };
-        if (sheet.Add(note) is { } fault)
-        {
-            return fault;
-        }
-
-        appended = [new SheetEvent(id, note)];
-        return null;
+        return sheet.Add(note) is { } fault ? Refused(fault) : Appended(new SheetEvent(id, note));
     }
 
     /// <summary>Records a unit's own count for the round that is under way or was last.</summary>
-    public Fault? Count(SheetId sheet, PlayerId unit, int count, Instant now, out IReadOnlyList<SheetEvent> appended)
+    public Result<IReadOnlyList<SheetEvent>> Count(SheetId sheet, PlayerId unit, int count, Instant now)
     {
-        appended = [];
         return Find(sheet) is { } live
-            ? AddTo(sheet, new RunEvent.OwnCount(NextId(live), live.Stamp(now), unit, count, live.RoundAt(now)), out appended)
-            : new Fault("sheet", $"there is no sheet \"{sheet}\" in this practice", "reload the page");
+            ? AddTo(sheet, new RunEvent.OwnCount(NextId(live), live.Stamp(now), unit, count, live.RoundAt(now)))
+            : Refused(new Fault("sheet", $"there is no sheet \"{sheet}\" in this practice", "reload the page"));
     }
 
     /// <summary>
     /// What is to be said before the next rep of the drill under way, to all or to one unit; no words take it away.
     /// </summary>
-    public Fault? Cue(string text, PlayerId? unit, Instant now, out IReadOnlyList<SheetEvent> appended)
+    public Result<IReadOnlyList<SheetEvent>> Cue(string text, PlayerId? unit, Instant now)
     {
-        appended = [];
         var run = Runs[Math.Min(Current, Runs.Count - 1)];
         var sheet = unit is { } of ? run.Sheets.FirstOrDefault(each => each.Sheet.Units.Any(one => one.Id == of)) : run.Sheets[0];
         return sheet is null
-            ? new Fault("unit", $"nobody of this drill is \"{unit}\"", "say it to all")
-            : AddTo(sheet.Id, new RunEvent.Cue(NextId(sheet.Sheet), sheet.Sheet.Stamp(now), text.Trim(), unit), out appended);
+            ? Refused(new Fault("unit", $"nobody of this drill is \"{unit}\"", "say it to all"))
+            : AddTo(sheet.Id, new RunEvent.Cue(NextId(sheet.Sheet), sheet.Sheet.Stamp(now), text.Trim(), unit));
     }
 
-    private Fault? AddTo(SheetId sheet, RunEvent said, out IReadOnlyList<SheetEvent> appended)
+    private Result<IReadOnlyList<SheetEvent>> AddTo(SheetId sheet, RunEvent said)
     {
-        appended = [];
-        if (_sheets[sheet].Add(said) is { } fault)
-        {
-            return fault;
-        }
-
-        appended = [new SheetEvent(sheet, said)];
-        return null;
+        return _sheets[sheet].Add(said) is { } fault ? Refused(fault) : Appended(new SheetEvent(sheet, said));
     }
 
     /// <summary>Resolves a tap of a job's outcome to the player who has the job.</summary>
@@ -235,28 +196,20 @@ public sealed partial class LivePractice
     }
 
     /// <summary>Passes the turn on a sheet, to a unit or to the next.</summary>
-    public Fault? PassTurn(SheetId sheet, PlayerId? unit, Instant now, out IReadOnlyList<SheetEvent> appended)
+    public Result<IReadOnlyList<SheetEvent>> PassTurn(SheetId sheet, PlayerId? unit, Instant now)
     {
-        appended = [];
         if (Find(sheet) is not { } live)
         {
-            return new Fault("sheet", $"there is no sheet \"{sheet}\" in this practice", "reload the page");
+            return Refused(new Fault("sheet", $"there is no sheet \"{sheet}\" in this practice", "reload the page"));
         }
 
         var turn = new RunEvent.Turn(NextId(live), live.Stamp(now), unit);
-        if (live.Add(turn) is { } fault)
-        {
-            return fault;
-        }
-
-        appended = [new SheetEvent(sheet, turn)];
-        return null;
+        return live.Add(turn) is { } fault ? Refused(fault) : Appended(new SheetEvent(sheet, turn));
     }
 
     /// <summary>Something looked for all practice long was seen, of a player or of the team.</summary>
-    public Fault? See(string habit, PlayerId? player, Instant now, out IReadOnlyList<SheetEvent> appended)
+    public Result<IReadOnlyList<SheetEvent>> See(string habit, PlayerId? player, Instant now)
     {
-        appended = [];
         var run = Runs[Math.Min(Current, Runs.Count - 1)];
         var sheet = player is { } who
             ? run.Sheets.FirstOrDefault(each => each.Sheet.Score.Roster.Has(who))
@@ -264,14 +217,13 @@ public sealed partial class LivePractice
             : run.Sheets[0];
         if (sheet is null)
         {
-            return new Fault("player", $"nobody of this drill is \"{player}\"", "count it for the team");
+            return Refused(new Fault("player", $"nobody of this drill is \"{player}\"", "count it for the team"));
         }
 
         var unnamed = player is null ? [] : Unnamed(run, habit, now);
         var seen = new RunEvent.Habit(NextId(sheet.Sheet), sheet.Sheet.Stamp(now), habit, player);
         sheet.Sheet.Add(seen);
-        appended = [.. unnamed, new SheetEvent(sheet.Id, seen)];
-        return null;
+        return Appended([.. unnamed, new SheetEvent(sheet.Id, seen)]);
     }
 
     /// <summary>A tap for the team that is named shortly after counts once: the tap without a name is undone.</summary>
@@ -288,4 +240,8 @@ public sealed partial class LivePractice
             ? Undo(first.Id, first.Sheet, tapped.Id, now)
             : [];
     }
+
+    private static Result<IReadOnlyList<SheetEvent>> Appended(params IReadOnlyList<SheetEvent> events) => Result.Ok(events);
+
+    private static Result<IReadOnlyList<SheetEvent>> Refused(Fault fault) => Result.Fail<IReadOnlyList<SheetEvent>>(fault);
 }

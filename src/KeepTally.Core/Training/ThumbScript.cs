@@ -62,7 +62,7 @@ public static class ThumbScript
                     units.Length > 0
                     && StandIn.Go(each.Sheet, units[(int)draw.Below(units.Length)], draw.Below(Parts) < skill * Parts, at, draw)
                         is { } what
-                    && practice.Tap(each.Id, Read(each.Sheet, what, draw), at, out _) is null
+                    && practice.Tap(each.Id, Read(each.Sheet, what, draw), at).IsOk
                 )
                 {
                     shown.Add(new Shown(at, what));

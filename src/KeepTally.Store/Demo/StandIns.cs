@@ -52,7 +52,7 @@ internal sealed class StandIns(SeededDraw draw, IReadOnlyDictionary<PlayerId, do
             {
                 if (Chance() < Seen && Touch(live, unit, now) is { } command)
                 {
-                    practice.Tap(each.Id, command, now, out _);
+                    practice.Tap(each.Id, command, now);
                 }
             }
         }

@@ -35,8 +35,11 @@ public sealed class ResultCorrection(RunStore runs, EventJournal journal)
     }
 
     /// <summary>Puts a tap right; why it cannot be, or null.</summary>
-    public async Task<Fault?> AmendAsync(OpenCorrection open, EventId of, TapAmendment change) =>
-        open.Live.Amend(open.Sheet, of, change, Instant.Origin, out var appended) ?? await WriteAsync(appended);
+    public async Task<Fault?> AmendAsync(OpenCorrection open, EventId of, TapAmendment change)
+    {
+        var amended = open.Live.Amend(open.Sheet, of, change, Instant.Origin);
+        return amended.IsOk ? await WriteAsync(amended.Value) : amended.Faults[0];
+    }
 
     /// <summary>Takes a tap back, or puts it back; why it cannot be, or null.</summary>
     public async Task<Fault?> UndoAsync(OpenCorrection open, EventId of) =>

@@ -78,7 +78,7 @@ public sealed class CircuitRunTests
         Assert.False(Open("2A").Score.Clock.IsStarted);
 
         At(17);
-        _practice.Tap(new SheetId("1A"), new TapCommand(new PlayerId("a"), "make"), new Instant(17_000), out _);
+        _practice.Tap(new SheetId("1A"), new TapCommand(new PlayerId("a"), "make"), new Instant(17_000));
         Assert.Equal(
             (10_000, 1),
             (
@@ -88,7 +88,7 @@ public sealed class CircuitRunTests
         );
 
         At(21);
-        _practice.Tap(new SheetId("1A"), new TapCommand(new PlayerId("a"), "make"), new Instant(21_000), out _);
+        _practice.Tap(new SheetId("1A"), new TapCommand(new PlayerId("a"), "make"), new Instant(21_000));
         Assert.Equal(
             (1, 1),
             ((int)Open("1A").ReportAt(new Instant(21_000)).Of("a").Points, Open("1A").ReportAt(new Instant(21_000)).Late)

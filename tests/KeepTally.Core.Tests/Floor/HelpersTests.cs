@@ -39,7 +39,7 @@ public sealed class HelpersTests
     {
         _now = at ?? _now + 1000;
         _practice.AppendDue(new Instant(_now));
-        Assert.Null(_practice.Tap(Only, new TapCommand(null, outcome), new Instant(_now), out _));
+        _practice.Tap(Only, new TapCommand(null, outcome), new Instant(_now)).Require();
     }
 
     private int Count(string unit, string outcome) => _sheet.Now().Of(unit).Counts.Single(count => count.Key == outcome).Value;

@@ -33,7 +33,7 @@ public sealed class AgainTests
         {
             _now += 1000;
             practice.AppendDue(new Instant(_now));
-            Assert.Null(practice.Tap(Only, new TapCommand(Given.Player(unit), outcome), new Instant(_now), out _));
+            practice.Tap(Only, new TapCommand(Given.Player(unit), outcome), new Instant(_now)).Require();
         }
     }
 
@@ -266,10 +266,10 @@ public sealed class AgainTests
         var practice = Practice(sheet);
         foreach (var player in new[] { "a", null, "a" })
         {
-            Assert.Null(practice.See("Loose ball", Given.Player(player), new Instant(_now += 20_000), out _));
+            practice.See("Loose ball", Given.Player(player), new Instant(_now += 20_000)).Require();
         }
 
-        Assert.NotNull(practice.See("Loose ball", new PlayerId("nobody"), new Instant(_now), out _));
+        Assert.False(practice.See("Loose ball", new PlayerId("nobody"), new Instant(_now)).IsOk);
         Assert.Equal(
             [("Loose ball", "a", 2), ("Loose ball", "", 1)],
             sheet.Now().Habits.Select(seen => (seen.Habit, seen.Player?.Value ?? "", seen.Count))

@@ -17,7 +17,7 @@ public sealed class AmendTests
 
     private static RunEvent Amend(LivePractice practice, EventId of, TapAmendment change)
     {
-        Assert.Null(practice.Amend(Only, of, change, new Instant(60_000), out var appended));
+        var appended = practice.Amend(Only, of, change, new Instant(60_000)).Require();
         return Assert.Single(appended).Event;
     }
 
@@ -80,7 +80,7 @@ public sealed class AmendTests
             new DeviceId("coach"),
             [new LiveRun("", [new RunSheet(Only, "A", one), new RunSheet(new SheetId("t"), "B", other)])]
         );
-        Assert.Null(practice.Amend(Only, IdAt(one, 1), new TapAmendment(new PlayerId("c")), new Instant(60_000), out var appended));
+        var appended = practice.Amend(Only, IdAt(one, 1), new TapAmendment(new PlayerId("c")), new Instant(60_000)).Require();
 
         Assert.Equal((2, 0.0), (appended.Count, one.Now().Of("a").Points));
         Assert.Equal((2.0, true), (other.Now().Of("c").Points, other.Now().Of("c").Done));
@@ -118,9 +118,9 @@ public sealed class AmendTests
     {
         var sheet = Given.Started(Given.Card(""), "a").Taps("a+");
         var practice = Of(sheet);
-        Assert.Equal("unit", practice.Amend(Only, IdAt(sheet, 1), new TapAmendment(new PlayerId("x")), default, out _)?.Path);
-        Assert.Equal("outcome", practice.Amend(Only, IdAt(sheet, 1), new TapAmendment(Outcome: "x"), default, out _)?.Path);
-        Assert.Equal("of", practice.Amend(Only, IdAt(sheet, 0), new TapAmendment(Outcome: "miss"), default, out _)?.Path);
+        Assert.Equal("unit", practice.Amend(Only, IdAt(sheet, 1), new TapAmendment(new PlayerId("x")), default).Faults[0].Path);
+        Assert.Equal("outcome", practice.Amend(Only, IdAt(sheet, 1), new TapAmendment(Outcome: "x"), default).Faults[0].Path);
+        Assert.Equal("of", practice.Amend(Only, IdAt(sheet, 0), new TapAmendment(Outcome: "miss"), default).Faults[0].Path);
     }
 
     [Theory]

@@ -39,7 +39,7 @@ public sealed class AnotherMomentTests
     private static void Make(LivePractice practice, double second)
     {
         practice.AppendDue(At(second));
-        practice.Tap(Only, new TapCommand(null, "make"), At(second), out _);
+        practice.Tap(Only, new TapCommand(null, "make"), At(second));
     }
 
     [Fact]

@@ -117,7 +117,7 @@ public sealed class ClockCommandTests
 
         bool Late(double second)
         {
-            practice.Tap(Only, new TapCommand(null, "make"), At(second), out var said);
+            var said = practice.Tap(Only, new TapCommand(null, "make"), At(second)).Require();
             return sheet.ResultOf(said[0].Event.Id)?.Kind == EventResultKind.Late;
         }
     }

@@ -18,14 +18,14 @@ public sealed class CueTests
     {
         var sheet = Given.Open(Given.Card(""), "a", "b");
         var practice = new LivePractice(new DeviceId("coach"), [new LiveRun("", [new RunSheet(Only, "", sheet)])]);
-        practice.Cue("Long arms", null, new Instant(0), out _);
-        practice.Cue("Elbow up", new PlayerId("b"), new Instant(1000), out _);
+        practice.Cue("Long arms", null, new Instant(0));
+        practice.Cue("Elbow up", new PlayerId("b"), new Instant(1000));
         Assert.Equal(
             ("Long arms", null, "Elbow up"),
             (sheet.CueFor(null), sheet.CueFor(new PlayerId("a")), sheet.CueFor(new PlayerId("b")))
         );
 
-        practice.Cue("", null, new Instant(2000), out var taken);
+        var taken = practice.Cue("", null, new Instant(2000)).Require();
         Assert.Null(sheet.CueFor(null));
         practice.Undo(Only, taken[0].Event.Id, new Instant(3000));
         Assert.Equal("Long arms", sheet.CueFor(null));

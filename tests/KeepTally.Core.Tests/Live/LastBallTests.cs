@@ -41,7 +41,7 @@ public sealed class LastBallTests
     private void Make(double second)
     {
         Look(second);
-        Assert.Null(_practice.Tap(Only, new TapCommand(null, "make"), new Instant((long)(second * 1000)), out _));
+        _practice.Tap(Only, new TapCommand(null, "make"), new Instant((long)(second * 1000))).Require();
     }
 
     private double PointsOf(string unit) => _sheet.Now().Of(unit).Points;
@@ -94,8 +94,8 @@ public sealed class LastBallTests
         );
         var practice = new LivePractice(new DeviceId("coach"), [new LiveRun("", [new RunSheet(Only, "", sheet)])]);
         practice.Execute(RunCommand.Start, Instant.Origin);
-        practice.Tap(Only, new TapCommand(null, "make"), new Instant(9000), out _);
-        practice.Tap(Only, new TapCommand(null, "make"), new Instant(12_000), out _);
+        practice.Tap(Only, new TapCommand(null, "make"), new Instant(9000));
+        practice.Tap(Only, new TapCommand(null, "make"), new Instant(12_000));
         practice.AppendDue(new Instant(16_000));
 
         Assert.Equal("b", sheet.Score.Turn?.Value);
@@ -125,7 +125,7 @@ public sealed class LastBallTests
         Assert.Equal("a", Shooter());
         Look(15);
         Assert.Equal("b", Shooter());
-        _practice.PassTurn(Only, new PlayerId("c"), new Instant(16_000), out _);
+        _practice.PassTurn(Only, new PlayerId("c"), new Instant(16_000));
         Assert.Equal("c", Shooter());
     }
 
@@ -188,8 +188,8 @@ public sealed class LastBallTests
     public void Asked_for_before_the_tap_it_counts_for_who_had_the_turn()
     {
         var practice = WithoutChangeOver();
-        Assert.Null(practice.TapLastBall(Only, new TapCommand(null, "make"), new Instant(11_000), out _));
-        Assert.Null(practice.Tap(Only, new TapCommand(null, "make"), new Instant(11_500), out _));
+        practice.TapLastBall(Only, new TapCommand(null, "make"), new Instant(11_000)).Require();
+        practice.Tap(Only, new TapCommand(null, "make"), new Instant(11_500)).Require();
 
         Assert.Equal([1, 1, 0], PointsIn(practice));
     }
@@ -201,7 +201,7 @@ public sealed class LastBallTests
         var others = new RunEvent.Tap(new EventId(new DeviceId("other"), 1), new Instant(10_300), null, "make", null, null, null);
         practice.Receive(Only, others);
         Assert.Empty(practice.MoveToLastBall(new Instant(10_400)));
-        practice.Tap(Only, new TapCommand(null, "make"), new Instant(10_600), out _);
+        practice.Tap(Only, new TapCommand(null, "make"), new Instant(10_600));
         Assert.Equal(2, practice.MoveToLastBall(new Instant(11_000)).Count);
 
         Assert.Equal([1, 1, 0], PointsIn(practice));
@@ -225,11 +225,11 @@ public sealed class LastBallTests
         var practice = new LivePractice(new DeviceId("coach"), [new LiveRun("Line", [new RunSheet(Only, "", sheet)])]);
         practice.Execute(RunCommand.Start, Instant.Origin);
         practice.AppendDue(new Instant(10_001));
-        Assert.Null(practice.TapLastBall(Only, new TapCommand(new PlayerId("b"), "make"), new Instant(11_000), out _));
-        Assert.Null(practice.Tap(Only, new TapCommand(new PlayerId("b"), "make"), new Instant(11_500), out _));
+        practice.TapLastBall(Only, new TapCommand(new PlayerId("b"), "make"), new Instant(11_000)).Require();
+        practice.Tap(Only, new TapCommand(new PlayerId("b"), "make"), new Instant(11_500)).Require();
 
         Assert.Equal([1, 1, 0], PointsIn(practice));
-        Assert.NotNull(practice.TapLastBall(Only, new TapCommand(new PlayerId("b"), "make"), new Instant(14_000), out _));
+        Assert.False(practice.TapLastBall(Only, new TapCommand(new PlayerId("b"), "make"), new Instant(14_000)).IsOk);
     }
 
     [Fact]
@@ -246,7 +246,7 @@ public sealed class LastBallTests
         practice.AppendDue(new Instant(10_001));
 
         Assert.Equal([Only], practice.LastBallsAt(new Instant(11_000)).Select(each => each.Sheet.Id));
-        Assert.Null(practice.TapLastBall(other, new TapCommand(null, "make"), new Instant(11_000), out var appended));
+        var appended = practice.TapLastBall(other, new TapCommand(null, "make"), new Instant(11_000)).Require();
         Assert.Equal((1, 1), (appended.Count, one.Now().Of("c").Points));
     }
 }

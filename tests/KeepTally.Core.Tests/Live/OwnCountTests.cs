@@ -18,7 +18,7 @@ public sealed class OwnCountTests
 
     private static EventId Say(LivePractice practice, string unit, int count, long at)
     {
-        Assert.Null(practice.Count(Only, new PlayerId(unit), count, new Instant(at), out var appended));
+        var appended = practice.Count(Only, new PlayerId(unit), count, new Instant(at)).Require();
         return Assert.Single(appended).Event.Id;
     }
 
@@ -75,7 +75,7 @@ public sealed class OwnCountTests
     public void Nobody_who_is_not_there_says_any()
     {
         var (practice, sheet) = Started("");
-        Assert.Equal("unit", practice.Count(Only, new PlayerId("z"), 1, new Instant(1000), out _)?.Path);
+        Assert.Equal("unit", practice.Count(Only, new PlayerId("z"), 1, new Instant(1000)).Faults[0].Path);
         Assert.Equal(1, sheet.Log.Count);
     }
 }

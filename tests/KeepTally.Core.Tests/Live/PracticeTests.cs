@@ -105,7 +105,7 @@ public sealed class PracticeTests
     {
         var practice = Practice();
         practice.Execute(RunCommand.Start, new Instant(0));
-        practice.Tap(new SheetId("s1"), new TapCommand(new PlayerId("a"), "make"), new Instant(10_000), out _);
+        practice.Tap(new SheetId("s1"), new TapCommand(new PlayerId("a"), "make"), new Instant(10_000));
         practice.Execute(RunCommand.End, new Instant(20_000));
         Assert.Equal(1, practice.Current);
 
@@ -124,7 +124,7 @@ public sealed class PracticeTests
     {
         var practice = Practice();
         practice.Execute(RunCommand.Start, new Instant(0));
-        practice.Tap(new SheetId("s1"), new TapCommand(new PlayerId("a"), "make"), new Instant(10_000), out var appended);
+        var appended = practice.Tap(new SheetId("s1"), new TapCommand(new PlayerId("a"), "make"), new Instant(10_000)).Require();
         var tap = appended[0].Event.Id;
 
         double Points() => practice.Find(new SheetId("s1"))!.Score.Report(new Instant(20_000)).Of("a").Points;
@@ -144,7 +144,7 @@ public sealed class PracticeTests
         var practice = Practice();
         practice.Receive(new SheetId("s1"), new RunEvent.Start(new EventId(new DeviceId("other"), 1), new Instant(5_000)));
 
-        practice.Tap(new SheetId("s1"), new TapCommand(new PlayerId("a"), "make"), new Instant(3_000), out var appended);
+        var appended = practice.Tap(new SheetId("s1"), new TapCommand(new PlayerId("a"), "make"), new Instant(3_000)).Require();
 
         Assert.Equal(new Instant(5_001), appended[0].Event.At);
     }

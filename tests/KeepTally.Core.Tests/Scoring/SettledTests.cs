@@ -120,7 +120,7 @@ public sealed class SettledTests
         var (a, b) = (Given.Started(card, "a"), Given.Started(card, "a"));
         LivePractice On(string device, Sheet sheet) =>
             new(new DeviceId(device), [new LiveRun("one", [new RunSheet(new SheetId("s"), "", sheet)])]);
-        On("b", b).Tap(new SheetId("s"), new TapCommand(new PlayerId("a"), "make"), new Instant(7000), out var tap);
+        var tap = On("b", b).Tap(new SheetId("s"), new TapCommand(new PlayerId("a"), "make"), new Instant(7000)).Require();
         a.Receive(tap[0].Event);
 
         var undo = On("a", a).Undo(new SheetId("s"), tap[0].Event.Id, new Instant(7000));

@@ -123,7 +123,7 @@ public sealed class WalkTests
                 {
                     if (StandIn.Go(live, unit, _draw.Below(2) == 0, _now, _draw) is { } go)
                     {
-                        _practice.Tap(each.Id, go, _now, out _);
+                        _practice.Tap(each.Id, go, _now);
                     }
                 }
 
@@ -139,7 +139,7 @@ public sealed class WalkTests
                 // Nothing but the coach passes such a turn.
                 if (rep % TurnReps == TurnReps - 1 && _stage is { Play: Play.Turns, Clock: null } && !live.Score.IsDoneAt(_now))
                 {
-                    _practice.PassTurn(each.Id, null, _now, out _);
+                    _practice.PassTurn(each.Id, null, _now);
                 }
             }
         }

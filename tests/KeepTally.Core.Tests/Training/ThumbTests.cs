@@ -88,7 +88,7 @@ public sealed class ThumbTests
                     foreach (var each in shown)
                     {
                         coach.AppendDue(each.At + new Duration(300));
-                        Assert.Null(coach.Tap(new SheetId("s"), each.What, each.At + new Duration(300), out _));
+                        coach.Tap(new SheetId("s"), each.What, each.At + new Duration(300)).Require();
                     }
 
                     var taps = coach.Runs[0].Sheets[0].Sheet.Log.Events.OfType<RunEvent.Tap>().ToArray();

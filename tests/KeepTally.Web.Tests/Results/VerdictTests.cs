@@ -166,7 +166,7 @@ public sealed class VerdictTests
                 {
                     if (_draw.Below(3) > 0 && StandIn.Go(each.Sheet, unit, _draw.Below(2) == 0, _now, _draw) is { } go)
                     {
-                        _practice.Tap(each.Id, go, _now, out _);
+                        _practice.Tap(each.Id, go, _now);
                     }
                 }
             }

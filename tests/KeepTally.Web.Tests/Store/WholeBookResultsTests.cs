@@ -69,7 +69,7 @@ public sealed class WholeBookResultsTests : IAsyncLifetime
                 }
             }
 
-            live.See("Loose ball", null, new Instant(now += 10), out _);
+            live.See("Loose ball", null, new Instant(now += 10));
             live.Execute(RunCommand.End, new Instant(now += 1000));
         }
 
@@ -96,8 +96,7 @@ public sealed class WholeBookResultsTests : IAsyncLifetime
         live.Tap(
             sheet.Id,
             new TapCommand(unit, zone is null ? outcome.Id : null, zone, null, outcome.Reading is null ? null : 5 + draw.Below(20)),
-            now,
-            out _
+            now
         );
     }
 

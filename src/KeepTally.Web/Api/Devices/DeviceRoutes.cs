@@ -232,11 +232,13 @@ internal static class DeviceRoutes
             return Fault(tap.Faults[0]);
         }
 
-        if (desk.Live.Tap(sheet.Id, tap.Value, id, at, out var appended) is { } refused)
+        var came = desk.Live.Tap(sheet.Id, tap.Value, id, at);
+        if (!came.IsOk)
         {
-            return Fault(refused);
+            return Fault(came.Faults[0]);
         }
 
+        var appended = came.Value;
         if (await desks.CheckAsync(desk, appended[0], cancellationToken) is { } fault)
         {
             return Fault(fault);
