@@ -3,7 +3,6 @@ using System.Text.Json.Serialization;
 using KeepTally.Core.Events;
 using KeepTally.Core.Faults;
 using KeepTally.Core.Live;
-using KeepTally.Screen;
 using KeepTally.Screen.Views;
 
 namespace KeepTally.Browser;

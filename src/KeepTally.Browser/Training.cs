@@ -7,6 +7,7 @@ using KeepTally.Core.Live;
 using KeepTally.Core.Time;
 using KeepTally.Core.Training;
 using KeepTally.Screen;
+using KeepTally.Screen.Views;
 
 namespace KeepTally.Browser;
 

@@ -1,5 +1,6 @@
 using KeepTally.Core.Identity;
 using KeepTally.Core.Live;
+using KeepTally.Screen.Views;
 
 namespace KeepTally.Screen;
 
@@ -30,11 +31,3 @@ public static class HabitPresenter
         ];
     }
 }
-
-/// <param name="Habit">The habit.</param>
-/// <param name="Count">How often it was seen in all, of players and of the team.</param>
-/// <param name="Players">The players it can be noted for.</param>
-public sealed record HabitView(string Habit, int Count, IReadOnlyList<SeenView> Players);
-
-/// <summary>How often it was seen of one player.</summary>
-public sealed record SeenView(string Id, string Name, int Count);

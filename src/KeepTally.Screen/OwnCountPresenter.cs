@@ -1,6 +1,7 @@
 using KeepTally.Core.Cards;
 using KeepTally.Core.Live;
 using KeepTally.Core.Time;
+using KeepTally.Screen.Views;
 
 namespace KeepTally.Screen;
 
@@ -37,13 +38,3 @@ public static class OwnCountPresenter
     internal static bool Takes(Sheet sheet) =>
         sheet.Stage is { Play: Play.Together, Scores: not Scorer.None } && sheet.Score.Clock.IsStarted && sheet.Ended is null;
 }
-
-/// <param name="Round">Of which round; empty where there is one.</param>
-/// <param name="Units">The units, in order.</param>
-public sealed record OwnCountsView(string Round, IReadOnlyList<OwnCountView> Units);
-
-/// <param name="Sheet">The id of the sheet.</param>
-/// <param name="Unit">The id of the unit.</param>
-/// <param name="Name">The name, as it is shown.</param>
-/// <param name="Count">What it said; null where it said nothing yet.</param>
-public sealed record OwnCountView(string Sheet, string Unit, string Name, int? Count);

@@ -2,6 +2,7 @@ using KeepTally.Core.Clock;
 using KeepTally.Core.Live;
 using KeepTally.Core.Time;
 using KeepTally.Core.Words;
+using KeepTally.Screen.Views;
 
 namespace KeepTally.Screen;
 
@@ -48,9 +49,3 @@ public static class SignalPresenter
             SignalKind.Surprise => "surprise",
         };
 }
-
-/// <summary>Something to be heard.</summary>
-/// <param name="Kind">go, horn, call, surprise or rep.</param>
-/// <param name="In">Milliseconds from now until it sounds.</param>
-/// <param name="Said">For a call, what a voice says.</param>
-public sealed record SignalView(string Kind, long In, string Said);

@@ -12,7 +12,7 @@ public static class HeadReader
     /// <summary>The name and version of the format.</summary>
     public const string Format = "keep-tally/log@1";
 
-    private const int MostNumber = 999;
+    internal const int MostNumber = 999;
 
     /// <summary>The head of a log, or every fault in it.</summary>
     public static Result<LogHead> Read(string json)

@@ -15,33 +15,32 @@ public static class CardSchema
     private const string Meaning =
         "What a drill is: its purpose, its set-up and the rules of its stages. The meaning of every rule stands in docs/formats.md, section 1. The reader also holds the parts against each other: sides, places and options that are named must be there.";
 
-    private const string HouseRule =
-        """{"type":"string","pattern":"^\\$","description":"The name of an option of the card, with a dollar sign before it: the chosen value is put in its place before reading."}""";
-
     /// <summary>The schema of cards that read by a set of rules, as JSON.</summary>
-    public static string Of(RuleSet rules)
-    {
-        (string Name, Schema Schema)[] definitions =
-        [
-            ("houseRule", new Schema(HouseRule)),
-            ("texts", Schema.Texts),
-            ("outcome", OutcomeOf(rules)),
-            .. rules.Stage.SelectMany(kind => kind.Definitions),
-            ("clock", Clock),
-            ("place", Place),
-            ("move", Move),
-            ("rotate", Rotate),
-            ("stage", StageOf(rules)),
-        ];
-        var named = string.Join(',', definitions.Select(each => $"\"{each.Name}\":{each.Schema.Text}"));
-        return "{\"$schema\":\"https://json-schema.org/draft/2020-12/schema\",\"$id\":\"urn:keep-tally:drill@1\","
-            + $"\"title\":\"Keep Tally drill card, {CardReader.Format}\",\"description\":\"{Meaning}\","
-            + $"{Card.Text[1..^1]},\"$defs\":{{{named}}}}}";
-    }
+    public static string Of(RuleSet rules) =>
+        Card.Published("drill@1", $"Keep Tally drill card, {CardReader.Format}", Meaning)
+            .Defining([
+                ("houseRule", HouseRule),
+                ("texts", Schema.Texts),
+                ("outcome", OutcomeOf(rules)),
+                .. rules.Stage.SelectMany(kind => kind.Definitions),
+                ("clock", Clock),
+                ("place", Place),
+                ("move", Move),
+                ("rotate", Rotate),
+                ("stage", StageOf(rules)),
+            ])
+            .Text;
+
+    private static Schema HouseRule =>
+        Schema
+            .TextLike(@"^\$")
+            .Described(
+                "The name of an option of the card, with a dollar sign before it: the chosen value is put in its place before reading."
+            );
 
     private static Schema Card =>
         Schema.Object(
-            new SchemaProperty("format", new Schema($$"""{"const":"{{CardReader.Format}}"}"""), IsNeeded: true),
+            new SchemaProperty("format", Schema.Const(CardReader.Format), IsNeeded: true),
             new SchemaProperty("id", Schema.FilledText, IsNeeded: true),
             new SchemaProperty("name", Schema.FilledText, IsNeeded: true),
             new SchemaProperty("purpose", Schema.AnyText),

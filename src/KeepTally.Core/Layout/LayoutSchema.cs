@@ -7,9 +7,9 @@ namespace KeepTally.Core.Layout;
 internal static class LayoutSchema
 {
     private static Schema Distance { get; } =
-        new(
-            """{"anyOf":[{"type":"number"},{"type":"string","pattern":"^-?[0-9]+([.,][0-9]+)? ?(m|ft|yd|p)?$"}],"description":"Metres, or paces, feet and yards as 4p, 15ft, 15yd."}"""
-        );
+        Schema
+            .Any(Schema.PlainAnyNumber, Schema.TextLike("^-?[0-9]+([.,][0-9]+)? ?(m|ft|yd|p)?$"))
+            .Described("Metres, or paces, feet and yards as 4p, 15ft, 15yd.");
 
     internal static Schema Layout { get; } =
         Schema
@@ -22,7 +22,7 @@ internal static class LayoutSchema
             .Open();
 
     /// <summary>Passed over where steps are meant.</summary>
-    private static Schema NoList => new("""{"not":{"type":"array"}}""");
+    private static Schema NoList => Schema.Not(Schema.AnyList);
 
     private static Schema Court => Schema.OneOf(CourtList.All.Select(court => court.Id));
 

@@ -56,98 +56,132 @@ internal static class PlanCheck
         return warnings;
     }
 
+    /// <summary>A line at which players work, and what its warnings look at.</summary>
+    private sealed record Work(
+        Plan Plan,
+        CardShelf Shelf,
+        int Index,
+        PlanBlock Block,
+        double Minutes,
+        int Groups,
+        IReadOnlyList<(int? Station, DrillCard? Card, Stage? Stage, double Seconds)> Drills
+    )
+    {
+        internal string Name => Shelf.NameOf(Block);
+
+        internal int LargestGroup => EvenGroups.Largest(Plan.Players, Groups);
+
+        internal int SmallestGroup => Plan.Players / Groups;
+    }
+
     private static IEnumerable<PlanWarning> OfBlock(Plan plan, CardShelf shelf, int index, PlanBlock block)
     {
-        (double Minutes, int Groups)? work = block switch
+        (double Minutes, int Groups)? given = block switch
         {
             PlanBlock.Circuit circuit => (circuit.MinutesEach, circuit.GroupCount),
             PlanBlock.Drill drill => (drill.Minutes, drill.Groups),
             PlanBlock.Break or PlanBlock.Talk => null,
             _ => throw new InvalidOperationException("A line no sheet knows."),
         };
-        if (work is not var (minutes, groups))
+        if (given is not var (minutes, groups))
         {
-            yield break;
+            return [];
         }
 
-        var name = shelf.NameOf(block);
-        if (minutes > plan.LongestDrill)
+        var work = new Work(plan, shelf, index, block, minutes, groups, [.. DrillsOf(shelf, block, plan.Players)]);
+        return [.. TooLong(work), .. TooBig(work), .. TooSmall(work), .. Waiting(work), .. Short(work)];
+    }
+
+    private static IEnumerable<PlanWarning> TooLong(Work work)
+    {
+        if (work.Minutes > work.Plan.LongestDrill)
         {
             yield return new PlanWarning(
                 WarningCode.LongDrill,
-                index,
-                $"{name} takes {Figure(minutes)} minutes{(block is PlanBlock.Circuit ? " at each station" : "")}; {Figure(plan.LongestDrill!.Value)} is the most here."
+                work.Index,
+                $"{work.Name} takes {Figure(work.Minutes)} minutes{(work.Block is PlanBlock.Circuit ? " at each station" : "")}; {Figure(work.Plan.LongestDrill!.Value)} is the most here."
             );
         }
+    }
 
-        var (largest, smallest) = (EvenGroups.Largest(plan.Players, groups), plan.Players / groups);
-        var drills = DrillsOf(shelf, block, plan.Players).ToArray();
-        foreach (var (station, card, _, _) in drills)
+    private static IEnumerable<PlanWarning> TooBig(Work work)
+    {
+        foreach (var (station, card, _, _) in work.Drills)
         {
-            var most = Math.Min(card?.Players.Max ?? int.MaxValue, plan.Caps.GroupSize ?? int.MaxValue);
-            if (largest > most)
+            var most = Math.Min(card?.Players.Max ?? int.MaxValue, work.Plan.Caps.GroupSize ?? int.MaxValue);
+            if (work.LargestGroup > most)
             {
                 yield return new PlanWarning(
                     WarningCode.GroupTooBig,
-                    index,
-                    $"A group of {largest} in {card?.Name ?? name}; {most} is the most.",
+                    work.Index,
+                    $"A group of {work.LargestGroup} in {card?.Name ?? work.Name}; {most} is the most.",
                     station
                 );
             }
         }
+    }
 
-        foreach (var (station, card, _, _) in drills)
+    private static IEnumerable<PlanWarning> TooSmall(Work work)
+    {
+        foreach (var (station, card, _, _) in work.Drills)
         {
-            if (card is not null && smallest < card.Players.Min)
+            if (card is not null && work.SmallestGroup < card.Players.Min)
             {
                 yield return new PlanWarning(
                     WarningCode.GroupTooSmall,
-                    index,
-                    $"A group of {smallest} in {card.Name}; it takes {card.Players.Min}.",
+                    work.Index,
+                    $"A group of {work.SmallestGroup} in {card.Name}; it takes {card.Players.Min}.",
                     station
                 );
             }
         }
+    }
 
-        foreach (var (station, card, stage, seconds) in drills)
+    private static IEnumerable<PlanWarning> Waiting(Work work)
+    {
+        var plan = work.Plan;
+        foreach (var (station, card, stage, seconds) in work.Drills)
         {
-            if (
-                card is not null
-                && Activity
-                    .Of(card, stage!, seconds, station is null ? SharedFloor.Players(stage!, plan.Players, groups) : largest)
-                    .WaitSeconds
-                    is var wait
-                && (double)wait > plan.LongestWait
-            )
+            if (card is null)
+            {
+                continue;
+            }
+
+            var players = station is null ? SharedFloor.Players(stage!, plan.Players, work.Groups) : work.LargestGroup;
+            var wait = Activity.Of(card, stage!, seconds, players).WaitSeconds;
+            if ((double)wait > plan.LongestWait)
             {
                 yield return new PlanWarning(
                     WarningCode.LongWait,
-                    index,
+                    work.Index,
                     $"Each waits {Phrase.Span(Duration.FromSeconds((int)wait))} between goes in {card.Name}; {Phrase.Span(Duration.FromSeconds((int)plan.LongestWait))} is the most here.",
                     station
                 );
             }
         }
+    }
 
-        var needs = Needs.Of(block, plan.Players, shelf);
-        foreach (var (item, needed, have) in needs.Short(plan.Equipment))
+    private static IEnumerable<PlanWarning> Short(Work work)
+    {
+        var needs = Needs.Of(work.Block, work.Plan.Players, work.Shelf);
+        foreach (var (item, needed, have) in needs.Short(work.Plan.Equipment))
         {
             yield return new PlanWarning(
                 WarningCode.ShortOf,
-                index,
-                $"{name} needs {Phrase.Of(needed, item)}; there {There(have)}.",
+                work.Index,
+                $"{work.Name} needs {Phrase.Of(needed, item)}; there {There(have)}.",
                 Item: item,
                 Needed: needed,
                 Have: have
             );
         }
 
-        if (plan.Coaches is { } coaches && needs.Coaches > coaches)
+        if (work.Plan.Coaches is { } coaches && needs.Coaches > coaches)
         {
             yield return new PlanWarning(
                 WarningCode.ShortOfCoaches,
-                index,
-                $"{name} needs {Phrase.Of(needs.Coaches, "coach")}; there {There(coaches)}.",
+                work.Index,
+                $"{work.Name} needs {Phrase.Of(needs.Coaches, "coach")}; there {There(coaches)}.",
                 Needed: needs.Coaches,
                 Have: coaches
             );

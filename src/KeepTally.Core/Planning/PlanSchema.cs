@@ -6,12 +6,14 @@ namespace KeepTally.Core.Planning;
 public static class PlanSchema
 {
     /// <summary>The schema, as JSON.</summary>
-    public static string Text { get; } =
-        "{\"$schema\":\"https://json-schema.org/draft/2020-12/schema\",\"$id\":\"urn:keep-tally:plan@1\","
-        + $"\"title\":\"Keep Tally timing sheet, {PlanReader.Format}\","
-        + "\"description\":\"What is done in a practice, in which order and for how long. The meaning stands in docs/formats.md, section 5.\","
-        + Sheet.Text[1..^1]
-        + "}";
+    public static string Text =>
+        Sheet
+            .Published(
+                "plan@1",
+                $"Keep Tally timing sheet, {PlanReader.Format}",
+                "What is done in a practice, in which order and for how long. The meaning stands in docs/formats.md, section 5."
+            )
+            .Text;
 
     private static Schema Minutes => Schema.PlainNumber(0.1, PlanReader.MostMinutes);
 
@@ -19,10 +21,10 @@ public static class PlanSchema
 
     private static Schema Sheet =>
         Schema.Object(
-            new SchemaProperty("format", new Schema($$"""{"const":"{{PlanReader.Format}}"}"""), IsNeeded: true),
+            new SchemaProperty("format", Schema.Const(PlanReader.Format), IsNeeded: true),
             new SchemaProperty("title", Schema.AnyText),
-            new SchemaProperty("date", new Schema("""{"type":"string","pattern":"^\\d{4}-\\d{2}-\\d{2}$"}""")),
-            new SchemaProperty("start", new Schema("""{"type":"string","pattern":"^\\d{2}:\\d{2}(:\\d{2})?$"}"""), IsNeeded: true),
+            new SchemaProperty("date", Schema.TextLike(@"^\d{4}-\d{2}-\d{2}$")),
+            new SchemaProperty("start", Schema.TextLike(@"^\d{2}:\d{2}(:\d{2})?$"), IsNeeded: true),
             new SchemaProperty("place", Schema.AnyText),
             new SchemaProperty("minutes", Schema.PlainNumber(1, PlanReader.MostMinutes), IsNeeded: true),
             new SchemaProperty("players", Schema.PlainWhole(0, PlanReader.MostPlayers), IsNeeded: true),

@@ -25,7 +25,7 @@ internal static class RuleCheck
             yield return $"The rule \"{kind.Property}\" has no template for the editor to begin with.";
         }
 
-        if (string.IsNullOrWhiteSpace(kind.Schema.Text))
+        if (kind.Schema.IsEmpty)
         {
             yield return $"The rule \"{kind.Property}\" has no part in the schema.";
         }

@@ -6,11 +6,13 @@ using KeepTally.Core.Faults;
 using KeepTally.Core.Identity;
 using KeepTally.Store.Database;
 using KeepTally.Store.Events;
+using KeepTally.Store.People;
 using KeepTally.Store.Planning;
 using KeepTally.Store.Practices;
 using KeepTally.Store.Tables;
 using KeepTally.Web.Access;
 using KeepTally.Web.Operating;
+using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.Data.Sqlite;
 
 namespace KeepTally.Web.Api;
@@ -29,52 +31,89 @@ internal static class EventsEndpoint
     /// </summary>
     private const string JsonLines = "application/x-ndjson";
 
+    /// <summary>What a batch passes through on its way to the record.</summary>
+    internal sealed record Way(
+        EventJournal Journal,
+        AppendGuards Rules,
+        DeviceOwners Owners,
+        OperatorLog Log,
+        PracticeClock Clock,
+        AuditTrail Trail,
+        PlanBook Plans,
+        PracticeNews News
+    );
+
     internal static async Task<IResult> PostAsync(
         string sheet,
         HttpRequest request,
-        EventJournal journal,
-        AppendGuards rules,
-        DeviceOwners owners,
-        OperatorLog log,
-        PracticeClock clock,
-        AuditTrail trail,
-        PlanBook plans,
-        PracticeNews news,
+        [AsParameters] Way way,
         CancellationToken cancellationToken
     )
     {
         var caller = request.HttpContext.Caller()!;
-        if (request.ContentType?.Split(';')[0].Trim() != JsonLines)
+        if (Unreadable(request) is { } unreadable)
         {
+            return unreadable;
+        }
+
+        var found = await way.Rules.FindAsync(way.Journal, new SheetId(sheet), cancellationToken);
+        if (Refused(sheet, found, caller) is { } refused)
+        {
+            return refused;
+        }
+
+        var guard = found!.Value!;
+        using var body = new StreamReader(request.Body, Encoding.UTF8);
+        var (events, faults) = Read(
+            await body.ReadToEndAsync(cancellationToken),
+            runEvent => way.Owners.Check(caller, runEvent) ?? guard.Check(runEvent, way.Clock.Now)
+        );
+        await way.Owners.KeepAsync(cancellationToken);
+        if (faults.Count > 0)
+        {
+            way.Log.EventsRefused(faults[0].Place);
             return ApiProblem.Of(
+                StatusCodes.Status422UnprocessableEntity,
+                $"line {faults[0].Line}, {faults[0].Place}",
+                faults[0].Problem,
+                faults[0].Fix,
+                faults
+            );
+        }
+
+        return await AppendAsync(sheet, guard, events, way, cancellationToken);
+    }
+
+    /// <summary>Why a request is no batch, or null.</summary>
+    private static ProblemHttpResult? Unreadable(HttpRequest request) =>
+        request.ContentType?.Split(';')[0].Trim() != JsonLines
+            ? ApiProblem.Of(
                 StatusCodes.Status415UnsupportedMediaType,
                 "Content-Type",
                 "events come as JSON Lines",
                 $"send them as {JsonLines}"
-            );
-        }
-
-        if (request.ContentLength is not { } length)
-        {
-            return ApiProblem.Of(
+            )
+        : request.ContentLength is not { } length
+            ? ApiProblem.Of(
                 StatusCodes.Status411LengthRequired,
                 "Content-Length",
                 "the length of the batch is not given",
                 "send it with its length"
-            );
-        }
-
-        if (length > MostBytes)
-        {
-            return ApiProblem.Of(
+            )
+        : length > MostBytes
+            ? ApiProblem.Of(
                 StatusCodes.Status413PayloadTooLarge,
                 "body",
                 $"the batch is longer than {MostBytes} bytes",
                 "send it in parts"
-            );
-        }
+            )
+        : null;
 
-        if (await rules.FindAsync(journal, new SheetId(sheet), cancellationToken) is not { } found)
+    /// <summary>Why this caller cannot write to this sheet now, or null.</summary>
+    private static ProblemHttpResult? Refused(string sheet, Result<AppendGuard>? found, Caller caller)
+    {
+        // The rules of a sheet are read once for all; whose they are is asked each time.
+        if (found is null || (found.IsOk && !caller.Sees(found.Value.TeamId, found.Value.PracticeId)))
         {
             return ApiProblem.NotFound("sheet", $"there is no sheet \"{sheet}\"", "reload the page of the practice");
         }
@@ -86,49 +125,33 @@ internal static class EventsEndpoint
             return ApiProblem.Of(StatusCodes.Status409Conflict, "sheet", fault.Problem, fault.Fix);
         }
 
-        // The rules of a sheet are read once for all; whose they are is asked each time.
-        if (!caller.Sees(found.Value.TeamId, found.Value.PracticeId))
-        {
-            return ApiProblem.NotFound("sheet", $"there is no sheet \"{sheet}\"", "reload the page of the practice");
-        }
-
-        if (!caller.Keeps(sheet))
-        {
-            return ApiProblem.Of(
+        return caller.Keeps(sheet)
+            ? null
+            : ApiProblem.Of(
                 StatusCodes.Status403Forbidden,
                 "sheet",
                 "you may not write to this sheet",
                 "tap on your own, or ask the coach"
             );
-        }
+    }
 
-        using var body = new StreamReader(request.Body, Encoding.UTF8);
-        var (events, faults) = Read(
-            await body.ReadToEndAsync(cancellationToken),
-            runEvent => owners.Check(caller, runEvent) ?? found.Value.Check(runEvent, clock.Now)
-        );
-        await owners.KeepAsync(cancellationToken);
-        if (faults.Count > 0)
-        {
-            log.EventsRefused(faults[0].Place);
-            return ApiProblem.Of(
-                StatusCodes.Status422UnprocessableEntity,
-                $"line {faults[0].Line}, {faults[0].Place}",
-                faults[0].Problem,
-                faults[0].Fix,
-                faults
-            );
-        }
-
+    private static async Task<IResult> AppendAsync(
+        string sheet,
+        AppendGuard guard,
+        List<RunEvent> events,
+        Way way,
+        CancellationToken cancellationToken
+    )
+    {
         var began = Stopwatch.GetTimestamp();
         Appended appended;
         try
         {
-            appended = await journal.AppendAsync(new SheetId(sheet), events);
+            appended = await way.Journal.AppendAsync(new SheetId(sheet), events);
         }
         catch (SqliteException full) when (DiskSpace.IsFull(full))
         {
-            log.DiskFull();
+            way.Log.DiskFull();
             return ApiProblem.Of(
                 StatusCodes.Status507InsufficientStorage,
                 "disk",
@@ -139,16 +162,16 @@ internal static class EventsEndpoint
 
         if (Stopwatch.GetElapsedTime(began) is var took && took > SlowWrite)
         {
-            log.SlowWrite(Math.Round(took.TotalMilliseconds));
+            way.Log.SlowWrite(Math.Round(took.TotalMilliseconds));
         }
 
-        await TellAsync(trail, appended, found.Value.Drill, cancellationToken);
+        await TellAsync(way.Trail, appended, guard.Drill, cancellationToken);
         if (
             appended.Fresh.Any(row => row.IsStart)
-            && await plans.ReturnAsync(sheet, found.Value.PracticeId, cancellationToken) is { } version
+            && await way.Plans.ReturnAsync(sheet, guard.PracticeId, cancellationToken) is { } version
         )
         {
-            news.SheetChanged(found.Value.PracticeId, version);
+            way.News.SheetChanged(guard.PracticeId, version);
         }
 
         return TypedResults.Ok(new Kept(appended.Fresh.Count, appended.Conflicting));

@@ -1,6 +1,4 @@
-using System.Buffers;
 using System.Globalization;
-using KeepTally.Store.Events;
 using KeepTally.Store.People;
 using KeepTally.Store.Practices;
 using KeepTally.Web.Access;
@@ -15,20 +13,25 @@ internal static class PracticeStream
 {
     private const int LongestDevice = 40;
 
+    /// <summary>What a stream is made of.</summary>
+    internal sealed record Sources(
+        EventFeed Feed,
+        WhoIsHere Here,
+        DeviceOwners Owners,
+        PracticeBook Book,
+        IServiceScopeFactory Scopes,
+        IHostApplicationLifetime Lifetime
+    );
+
     internal static async Task<IResult> GetAsync(
         int practice,
         long? after,
         string? device,
         HttpContext context,
-        EventFeed feed,
-        WhoIsHere here,
-        DeviceOwners owners,
-        PracticeBook book,
-        IServiceScopeFactory scopes,
-        IHostApplicationLifetime lifetime
+        [AsParameters] Sources sources
     )
     {
-        if (!await book.ExistsAsync(practice, context.RequestAborted))
+        if (!await sources.Book.ExistsAsync(practice, context.RequestAborted))
         {
             return ApiProblem.NotFound("practice", $"there is no practice {practice}", "open it from Today");
         }
@@ -44,10 +47,14 @@ internal static class PracticeStream
         context.Response.ContentType = "text/event-stream";
         context.Response.Headers.CacheControl = "no-cache,no-store";
         long? entered = null;
-        using var gone = CancellationTokenSource.CreateLinkedTokenSource(lifetime.ApplicationStopping, context.RequestAborted);
+        using var gone = CancellationTokenSource.CreateLinkedTokenSource(
+            sources.Lifetime.ApplicationStopping,
+            context.RequestAborted
+        );
         try
         {
-            await FollowAsync(practice, from, context, feed, Entering, scopes, gone.Token);
+            var follower = new StreamFollower(practice, context, sources.Feed, sources.Scopes, gone.Token);
+            await follower.FollowAsync(from, Entering);
         }
         catch (OperationCanceledException)
         {
@@ -57,7 +64,7 @@ internal static class PracticeStream
         {
             if (entered is { } entry)
             {
-                here.Leave(practice, device!, entry);
+                sources.Here.Leave(practice, device!, entry);
             }
         }
 
@@ -71,99 +78,9 @@ internal static class PracticeStream
                 && context.Caller() is { Kind: not (CallerKind.Board or CallerKind.Device) } caller
             )
             {
-                await owners.ClaimAsync(caller, device, gone.Token);
-                entered = here.Enter(practice, device, caller.Name);
+                await sources.Owners.ClaimAsync(caller, device, gone.Token);
+                entered = sources.Here.Enter(practice, device, caller.Name);
             }
-        }
-    }
-
-    /// <summary>A caller who was removed meanwhile gets no more messages; checked at every beat.</summary>
-    private static async Task<bool> IsStillInAsync(
-        HttpContext context,
-        IServiceScopeFactory scopes,
-        CancellationToken cancellationToken
-    )
-    {
-        await using var scope = scopes.CreateAsyncScope();
-        return await Signed.IsStillInAsync(context, scope.ServiceProvider.GetRequiredService<CallerBook>(), cancellationToken);
-    }
-
-    private static async Task FollowAsync(
-        int practice,
-        long after,
-        HttpContext context,
-        EventFeed feed,
-        Func<Task> entering,
-        IServiceScopeFactory scopes,
-        CancellationToken cancellationToken
-    )
-    {
-        var response = context.Response;
-        var pieces = feed.Join(practice, out var leave);
-        try
-        {
-            after = await CatchUpAsync();
-            await response.BodyWriter.WriteAsync(StreamPiece.Ready, cancellationToken);
-            // Asked once it listens: a change from now on is told.
-            await response.BodyWriter.WriteAsync(PracticeNews.Sheet(await VersionAsync()), cancellationToken);
-            await response.BodyWriter.WriteAsync(PracticeNews.Scores(await HidesScoresAsync()), cancellationToken);
-            await entering();
-            while (await pieces.WaitToReadAsync(cancellationToken))
-            {
-                while (pieces.TryRead(out var piece))
-                {
-                    if (piece.Last < 0 && !await IsStillInAsync(context, scopes, cancellationToken))
-                    {
-                        return;
-                    }
-
-                    if (piece.Last < 0 || piece.Before == after)
-                    {
-                        response.BodyWriter.Write(piece.Bytes.Span);
-                        after = Math.Max(after, piece.Last);
-                    }
-                    else if (piece.Last > after)
-                    {
-                        after = await CatchUpAsync();
-                    }
-                }
-
-                await response.BodyWriter.FlushAsync(cancellationToken);
-            }
-        }
-        finally
-        {
-            leave();
-        }
-
-        async Task<int> VersionAsync()
-        {
-            await using var scope = scopes.CreateAsyncScope();
-            return await scope.ServiceProvider.GetRequiredService<PracticeBook>().SheetVersionAsync(practice, cancellationToken)
-                ?? 0;
-        }
-
-        async Task<bool> HidesScoresAsync()
-        {
-            await using var scope = scopes.CreateAsyncScope();
-            return await scope.ServiceProvider.GetRequiredService<DoorBook>().HidesScoresAsync(practice, cancellationToken);
-        }
-
-        // Whatever is on record after the last event sent: at the beginning, and where some pieces were missed.
-        async Task<long> CatchUpAsync()
-        {
-            await using var scope = scopes.CreateAsyncScope();
-            var rows = await scope
-                .ServiceProvider.GetRequiredService<EventJournal>()
-                .SinceAsync(practice, after, cancellationToken);
-            if (rows.Count == 0)
-            {
-                return after;
-            }
-
-            var missed = StreamPiece.Of(after, rows);
-            await response.BodyWriter.WriteAsync(missed.Bytes, cancellationToken);
-            return missed.Last;
         }
     }
 }

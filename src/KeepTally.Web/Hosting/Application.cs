@@ -40,12 +40,25 @@ public static class Application
     /// <param name="stopping">Stops the application.</param>
     public static async Task<int> RunAsync(string[] args, TimeProvider? clock = null, CancellationToken stopping = default)
     {
-        var settings = Settings.Read(args, out var fault);
-        if (settings is null)
+        var line = SettingsReader.Command().Parse(args);
+        if (line is { Errors.Count: 0, Action: not null })
         {
-            await Console.Error.WriteLineAsync($"keep-tally: {fault}");
+            // Help or version is asked for.
+            return await line.InvokeAsync(cancellationToken: stopping);
+        }
+
+        var read = SettingsReader.Read(line, Environment.GetEnvironmentVariable);
+        if (!read.IsOk)
+        {
+            foreach (var fault in read.Faults)
+            {
+                await Console.Error.WriteLineAsync($"keep-tally: {fault}.");
+            }
+
             return Unusable;
         }
+
+        var settings = read.Value;
 
         // The framework begins with one thread a core and adds another only every half second: a tap would wait for whatever
         // calculates on them.

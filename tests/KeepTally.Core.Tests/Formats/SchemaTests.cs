@@ -1,5 +1,6 @@
 using System.Text.Encodings.Web;
 using System.Text.Json;
+using KeepTally.Core.Events;
 using KeepTally.Core.Formats;
 using KeepTally.Core.Planning;
 using KeepTally.Core.Rulebook;
@@ -25,6 +26,10 @@ public sealed class SchemaTests
     [Fact]
     public void The_published_schema_of_timing_sheets_is_the_one_the_core_makes() =>
         IsPublished("plan@1.schema.json", PlanSchema.Text);
+
+    [Fact]
+    public void The_published_schema_of_logs_is_the_one_the_kinds_of_events_make() =>
+        IsPublished("log@1.schema.json", LogSchema.Text);
 
     private static void IsPublished(string name, string text)
     {

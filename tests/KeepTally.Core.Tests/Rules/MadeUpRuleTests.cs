@@ -156,7 +156,7 @@ public sealed class MadeUpRuleTests
         {
             { "has no label for the editor", () => With(bonus: Bonus.Kind(label: "")) },
             { "has no template", () => With(bonus: Bonus.Kind(template: " ")) },
-            { "has no part in the schema", () => With(bonus: Bonus.Kind(schema: new Schema(""))) },
+            { "has no part in the schema", () => With(bonus: Bonus.Kind(schema: default(Schema))) },
             { "has no label for the editor", () => With(misses: MissesEnding.Kind(label: "")) },
             { "has no label for the editor", () => With(half: Half(label: "")) },
             { "Two rules are named", () => new RuleSet([Bonus.Kind(), Bonus.Kind()], OutcomeEffects.All) },

@@ -16,6 +16,12 @@ internal sealed class EventIdField(string name) : Field<EventId>(name)
 
     internal override object? ValueOf(EventId held) => held;
 
+    internal override Schema Schema =>
+        Schema.Object(
+            new SchemaProperty(Device, Schema.TextOf(Limits.LongestDevice, 1), IsNeeded: true),
+            new SchemaProperty(Number, Schema.PlainWhole(0), IsNeeded: true)
+        );
+
     internal override bool TryTake(ref Utf8JsonReader json, out object? value)
     {
         value = null;

@@ -21,6 +21,9 @@ internal abstract class Field(string name)
     /// <summary>Whether an event of its kind must carry it.</summary>
     internal virtual bool IsNeeded => false;
 
+    /// <summary>What the property may hold.</summary>
+    internal abstract Schema Schema { get; }
+
     internal bool IsNamed(in Utf8JsonReader json) => json.ValueTextEquals(_utf8);
 
     /// <summary>Takes the value that comes next; false where it is not at once clear, and is to be read closely.</summary>

@@ -12,6 +12,8 @@ internal sealed class FlagField(string name) : Field<bool>(name)
 
     internal override object? ValueOf(bool held) => held ? True : null;
 
+    internal override Schema Schema => Schema.Boolean;
+
     internal override bool TryTake(ref Utf8JsonReader json, out object? value) => Choices.TryTake(ref json, out value);
 
     internal override object? Read(JsonPlace place) => place.Find(Name)?.Boolean();
@@ -24,6 +26,8 @@ internal sealed class FlagField(string name) : Field<bool>(name)
         internal override bool? Of(object? value) => (bool?)value;
 
         internal override object? ValueOf(bool? held) => held;
+
+        internal override Schema Schema => Schema.Boolean;
 
         internal override bool TryTake(ref Utf8JsonReader json, out object? value) => Choices.TryTake(ref json, out value);
 

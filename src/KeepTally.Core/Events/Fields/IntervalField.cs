@@ -13,6 +13,8 @@ internal sealed class IntervalField(string name) : Field<IntervalKind>(name)
 
     internal override object? ValueOf(IntervalKind held) => held;
 
+    internal override Schema Schema => Schema.PlainOneOf(IntervalWords.All.Select(each => each.Word));
+
     internal override bool TryTake(ref Utf8JsonReader json, out object? value)
     {
         value = null;

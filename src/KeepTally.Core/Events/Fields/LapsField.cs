@@ -10,6 +10,8 @@ internal sealed class LapsField(string name) : Field<IReadOnlyList<double>?>(nam
 
     internal override object? ValueOf(IReadOnlyList<double>? held) => held is null ? null : held as double[] ?? [.. held];
 
+    internal override Schema Schema => Schema.List(Schema.PlainAnyNumber).AtLeastOne().AtMost(Limits.MostLaps);
+
     internal override bool TryTake(ref Utf8JsonReader json, out object? value)
     {
         value = null;

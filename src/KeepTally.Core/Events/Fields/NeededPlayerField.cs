@@ -17,6 +17,8 @@ internal sealed class NeededPlayerField(string name, string what) : Field<Player
 
     internal override object? ValueOf(PlayerId held) => held.Value;
 
+    internal override Schema Schema => Schema.TextOf(Limits.LongestWord, 1);
+
     internal override bool TryTake(ref Utf8JsonReader json, out object? value) =>
         Texts.TryTake(ref json, Limits.LongestWord, out value) && value is not "";
 

@@ -16,6 +16,8 @@ internal sealed class NeededTextField(string name, string what, int longest, boo
 
     internal override object? ValueOf(string held) => held;
 
+    internal override Schema Schema => Schema.TextOf(longest, mayBeEmpty ? 0 : 1);
+
     internal override bool TryTake(ref Utf8JsonReader json, out object? value) =>
         Texts.TryTake(ref json, longest, out value) && (mayBeEmpty || value is not "");
 

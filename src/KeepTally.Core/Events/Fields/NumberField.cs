@@ -10,6 +10,8 @@ internal sealed class NumberField(string name) : Field<double?>(name)
 
     internal override object? ValueOf(double? held) => held;
 
+    internal override Schema Schema => Schema.PlainAnyNumber;
+
     internal override bool TryTake(ref Utf8JsonReader json, out object? value)
     {
         value =

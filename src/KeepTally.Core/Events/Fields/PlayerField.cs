@@ -15,6 +15,8 @@ internal sealed class PlayerField(string name, bool isOfTheSheet) : Field<Player
 
     internal override object? ValueOf(PlayerId? held) => held?.Value;
 
+    internal override Schema Schema => Schema.TextOf(Limits.LongestWord);
+
     internal override bool TryTake(ref Utf8JsonReader json, out object? value) =>
         Texts.TryTake(ref json, Limits.LongestWord, out value);
 

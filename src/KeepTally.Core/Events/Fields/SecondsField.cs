@@ -16,6 +16,8 @@ internal sealed class SecondsField(string name, string what, double most) : Fiel
 
     internal override object? ValueOf(Duration held) => held.TotalSeconds;
 
+    internal override Schema Schema => Schema.PlainNumber(-most, most);
+
     internal override bool TryTake(ref Utf8JsonReader json, out object? value)
     {
         value =

@@ -10,6 +10,8 @@ internal sealed class TagsField(string name) : Field<IReadOnlyDictionary<string,
 
     internal override object? ValueOf(IReadOnlyDictionary<string, string>? held) => held;
 
+    internal override Schema Schema => Schema.Map(Schema.TextOf(Limits.LongestWord)).WithAtMost(Limits.MostTags);
+
     internal override bool TryTake(ref Utf8JsonReader json, out object? value)
     {
         value = null;

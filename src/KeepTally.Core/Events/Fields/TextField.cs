@@ -10,6 +10,8 @@ internal sealed class TextField(string name) : Field<string?>(name)
 
     internal override object? ValueOf(string? held) => held;
 
+    internal override Schema Schema => Schema.TextOf(Limits.LongestWord);
+
     internal override bool TryTake(ref Utf8JsonReader json, out object? value) =>
         Texts.TryTake(ref json, Limits.LongestWord, out value);
 

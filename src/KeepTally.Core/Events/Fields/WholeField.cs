@@ -16,6 +16,8 @@ internal sealed class WholeField(string name, string? what, int least, int most)
 
     internal override object? ValueOf(int held) => held;
 
+    internal override Schema Schema => Schema.PlainWhole(least, most);
+
     internal override bool TryTake(ref Utf8JsonReader json, out object? value)
     {
         value =

@@ -1,4 +1,4 @@
-using KeepTally.Screen;
+using KeepTally.Screen.Views;
 
 namespace KeepTally.Web.Api.Devices;
 

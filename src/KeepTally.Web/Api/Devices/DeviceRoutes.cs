@@ -177,21 +177,9 @@ internal static class DeviceRoutes
         CancellationToken cancellationToken
     )
     {
-        var sheet =
-            says.Sheet is { } named ? desk.Live.Runs.SelectMany(run => run.Sheets).FirstOrDefault(each => each.Id.Value == named)
-            : desk.Sheets.Count == 1 ? desk.Sheets[0]
-            : null;
-        if (sheet is null)
+        if (SheetOf(says, desk) is not { } sheet)
         {
-            return says.Sheet is { } unknown
-                ? ApiProblem.NotFound("sheet", $"there is no sheet \"{unknown}\" in the practice under way", "ask /api/device/now")
-                : Fault(
-                    new Fault(
-                        "sheet",
-                        "more than one sheet can be tapped now",
-                        $"send one of {string.Join(", ", desk.Sheets.Select(each => each.Id.Value))}"
-                    )
-                );
+            return NoSheet(says, desk);
         }
 
         EventId? id = says.N is { } number ? new EventId(desk.Numbered, number) : null;
@@ -208,25 +196,7 @@ internal static class DeviceRoutes
         var at = says.At is { } then
             ? desk.Origin.InstantAt(DateTimeOffset.FromUnixTimeMilliseconds(then))
             : sheet.Sheet.Stamp(desk.Now);
-        bool? made = says.Result switch
-        {
-            "success" => true,
-            "failure" => false,
-            _ => null,
-        };
-        if (says.Result is { } result && made is null)
-        {
-            return Fault(new Fault("result", $"\"{result}\" is no result", "send success or failure"));
-        }
-
-        var tap = new DeviceTap(
-            says.Unit is { } unit ? new PlayerId(unit) : null,
-            says.Outcome,
-            says.Press,
-            made,
-            says.Zone,
-            says.Value
-        ).On(sheet.Sheet, at);
+        var tap = TapOf(says, sheet, at);
         if (!tap.IsOk)
         {
             return Fault(tap.Faults[0]);
@@ -247,6 +217,40 @@ internal static class DeviceRoutes
         return await desks.WriteAsync(appended) ? Heard(1, sheet, appended[0].Event)
             : says.N is null ? null
             : Fault(new Fault("n", "this number was used for something else at the same moment", "send another"));
+    }
+
+    /// <summary>The sheet that is meant: the one that is named, else the only one that can be tapped.</summary>
+    private static RunSheet? SheetOf(DeviceSays says, OpenDesk desk) =>
+        says.Sheet is { } named ? desk.Live.Runs.SelectMany(run => run.Sheets).FirstOrDefault(each => each.Id.Value == named)
+        : desk.Sheets.Count == 1 ? desk.Sheets[0]
+        : null;
+
+    private static ProblemHttpResult NoSheet(DeviceSays says, OpenDesk desk) =>
+        says.Sheet is { } unknown
+            ? ApiProblem.NotFound("sheet", $"there is no sheet \"{unknown}\" in the practice under way", "ask /api/device/now")
+            : Fault(
+                new Fault(
+                    "sheet",
+                    "more than one sheet can be tapped now",
+                    $"send one of {string.Join(", ", desk.Sheets.Select(each => each.Id.Value))}"
+                )
+            );
+
+    private static Result<TapCommand> TapOf(DeviceSays says, RunSheet sheet, Instant at)
+    {
+        bool? made = says.Result switch
+        {
+            "success" => true,
+            "failure" => false,
+            _ => null,
+        };
+        if (says.Result is { } result && made is null)
+        {
+            return Result.Fail<TapCommand>(new Fault("result", $"\"{result}\" is no result", "send success or failure"));
+        }
+
+        PlayerId? unit = says.Unit is { } named ? new PlayerId(named) : null;
+        return new DeviceTap(unit, says.Outcome, says.Press, made, says.Zone, says.Value).On(sheet.Sheet, at);
     }
 
     private static Ok<DeviceHeard> Heard(int stored, RunSheet sheet, RunEvent tap) =>
