@@ -37,8 +37,8 @@ test("a data folder that holds something else is said in one line and left alone
 test("a word that is not known is said in one line", async () => {
   await expectRefused(["--port", "eleven"], /a port is a number/);
   await expectRefused(["--colour"], /--colour is not known here/);
-  await expectRefused(["--certificate", "nowhere.pem"], /no such file/);
-  await expectRefused(["--address", "tally"], /Write --address https:/);
+  await expectRefused(["--certificate", "nowhere.pem"], /--certificate: there is no file/);
+  await expectRefused(["--address", "tally"], /--address: "tally" is no address; write https:/);
   await expectRefused(["--new-password"], /the name is missing/);
 });
 
