@@ -16,19 +16,30 @@ internal static class EventLines
 {
     /// <summary>Whether a coach would list it: what is said to the clock by the big button is not.</summary>
     internal static bool Lists(RunEvent said) =>
-        said
-            is RunEvent.Tap
-                or RunEvent.Substitution
-                or RunEvent.Rotate
-                or RunEvent.Turn
-                or RunEvent.Add
-                or RunEvent.Skip
-                or RunEvent.Rounds
-                or RunEvent.Again
-                or RunEvent.Habit
-                or RunEvent.OwnCount
-                or RunEvent.Cue
-                or RunEvent.Note;
+        said switch
+        {
+            RunEvent.Start
+            or RunEvent.Pause
+            or RunEvent.Resume
+            or RunEvent.End
+            or RunEvent.Freeze
+            or RunEvent.Whistle
+            or RunEvent.Undo
+            or RunEvent.Amend => false,
+            RunEvent.Tap
+            or RunEvent.Substitution
+            or RunEvent.Rotate
+            or RunEvent.Turn
+            or RunEvent.Add
+            or RunEvent.Skip
+            or RunEvent.Rounds
+            or RunEvent.Again
+            or RunEvent.Habit
+            or RunEvent.OwnCount
+            or RunEvent.Cue
+            or RunEvent.Note => true,
+            _ => throw new InvalidOperationException("An event of which it is not said whether it is listed."),
+        };
 
     internal static TapView? Of(SheetId id, Sheet live, RunEvent runEvent, bool undone, string note) =>
         runEvent switch
@@ -57,7 +68,15 @@ internal static class EventLines
                     : $"Note: {written.Text}",
                 undone
             ),
-            _ => null,
+            RunEvent.Start
+            or RunEvent.Pause
+            or RunEvent.Resume
+            or RunEvent.End
+            or RunEvent.Freeze
+            or RunEvent.Whistle
+            or RunEvent.Undo
+            or RunEvent.Amend => null,
+            _ => throw new InvalidOperationException("An event that has no line."),
         };
 
     /// <summary>The result of a tap; for a turn, the unit that has it since.</summary>

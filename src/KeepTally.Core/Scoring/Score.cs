@@ -201,8 +201,11 @@ public sealed partial class Score
                 return TakeMove(rotate);
             case RunEvent.Substitution substitution:
                 return TakeSubstitution(substitution);
-            default:
+            case RunEvent.Note or RunEvent.Undo or RunEvent.Amend or RunEvent.Whistle:
+                // Said by the log, or by the clock of reps: no score hangs on it here.
                 return EventResult.Taken;
+            default:
+                throw new InvalidOperationException("An event that nothing scores.");
         }
     }
 
