@@ -188,14 +188,15 @@ internal sealed class PadPresenter(RunSheet sheet)
     {
         var unit = _live.Score.UnitAt(key.Unit, at)!;
         var score = RowWords.ScoreOf(_live.Stage, unit);
+        var streak = key.TellsStreak && unit.Streak >= 2 ? $"{unit.Streak} in a row" : "";
         return new RowView(
             key.Unit.Value,
             NameOf(key.Unit),
             score is { } figure ? RowWords.Figure(figure) : "–",
             _live.Stage.Measures[0].By.IsReading ? 0 : (int)Math.Clamp(Math.Floor(score ?? 0), 0, 30),
-            DetailOf(key, unit),
+            DetailOf(key, unit, streak),
             RowWords.Gate(_live.Stage, unit),
-            key.TellsStreak && unit.Streak >= 2 ? $"{unit.Streak} in a row" : "",
+            streak,
             unit.Done,
             key.Last,
             key.Leads,
@@ -210,7 +211,7 @@ internal sealed class PadPresenter(RunSheet sheet)
     }
 
     /// <summary>How the unit stands, what it said itself, and what it is to be told.</summary>
-    private string DetailOf(in Key key, UnitReport unit)
+    private string DetailOf(in Key key, UnitReport unit, string streak)
     {
         var own = key.OwnCount is { } said ? $"own count {said}" : "";
         var cue = key.Cue.Length > 0 ? $"“{key.Cue}”" : "";
@@ -220,7 +221,11 @@ internal sealed class PadPresenter(RunSheet sheet)
             RowWords.Detail(_live.Stage, unit),
             ParWords.Of(_live.Stage, unit),
             own,
-            BestWords.Of(sheet.Bests, _live.Stage, unit),
+            // While a run is on, it is what is looked at, and a phone has no room for the best of before, too; a new best is news.
+            streak.Length > 0
+            && sheet.Bests.Judge(_live.Stage, unit) == BestKind.None
+                ? ""
+                : BestWords.Of(sheet.Bests, _live.Stage, unit),
         ];
         return string.Join(" · ", parts.Where(part => part.Length > 0));
     }

@@ -47,6 +47,20 @@ public sealed class ToldTests
     }
 
     [Fact]
+    public void The_best_of_before_gives_way_to_a_run_that_is_on()
+    {
+        Open(WithBests(Screen.Drill("minute-trios", Group), own: 9, squad: 20));
+        Screen.Say("start", 0);
+        Screen.Tap(Trios, "Ada", "clean", 6);
+        Assert.Equal("1 of 1 · best 9", Detail(6));
+        Screen.Tap(Trios, "Ada", "clean", 7);
+        Assert.Equal("2 of 2", Detail(7));
+        Assert.Equal("2 in a row", (string)Screen.Sheet(0, 8)["rows"]![0]!["streak"]!);
+        Screen.Tap(Trios, "Ada", "miss", 8);
+        Assert.Equal("2 of 3 · best 9", Detail(9));
+    }
+
+    [Fact]
     public void A_gate_passed_and_a_tap_too_late_are_marked()
     {
         Open(Screen.Drill("three-gates", Group));

@@ -23,7 +23,7 @@ public static class TrendWords
             return $"{Phrase.Capital(Phrase.Of(practices, "practice"))} with {ShareWords.Plain(all)}: too few for a trend. A trend takes {Phrase.Count(Trend.Least)} practices.";
         }
 
-        var points = $"likely between {Points(trend.Bounds.Low)} and {Points(trend.Bounds.High)}";
+        var points = Between(100 * trend.Bounds.Low, 100 * trend.Bounds.High);
         return trend.IsChange
             ? $"{(trend.PerWeek > 0 ? "Up" : "Down")} from {Phrase.Percent(trend.First)} to {Phrase.Percent(trend.Last)}: {Points(trend.PerWeek)} percentage points a week, {points}, from {goes} in {Phrase.Of(trend.Practices, "practice")}."
             : $"Steady: {Phrase.Percent(all.Value)} over {Phrase.Of(trend.Practices, "practice")} and {goes}. The change is {points} percentage points a week.";
@@ -51,13 +51,21 @@ public static class TrendWords
             return $"{Phrase.Capital(Phrase.Of(practices, "practice"))}: too few for a trend. A trend takes {Phrase.Count(Trend.Least)}.";
         }
 
-        var bounds = $"likely between {Signed(trend.Bounds.Low)} and {Signed(trend.Bounds.High)}";
+        var bounds = Between(trend.Bounds.Low, trend.Bounds.High);
         return trend.IsChange
             ? $"{(trend.PerWeek > 0 == fewIsGood ? "Worse" : "Better")}: {name} went from {Rounded(trend.First)} to {Rounded(trend.Last)}, {Signed(trend.PerWeek)} a week, {bounds}, in {Phrase.Of(trend.Practices, "practice")}."
             : $"Steady: no clear change in {name} over {Phrase.Of(trend.Practices, "practice")}. The change is {bounds} a week.";
     }
 
     private static string Points(double share) => Signed(100 * share);
+
+    /// <summary>Both bounds as exactly as each other: where one is ten or more, tenths say nothing.</summary>
+    private static string Between(double low, double high)
+    {
+        var isWide = Math.Max(Math.Abs(low), Math.Abs(high)) >= 10;
+        double Told(double bound) => isWide ? Math.Round(bound, MidpointRounding.AwayFromZero) : bound;
+        return $"likely between {Signed(Told(low))} and {Signed(Told(high))}";
+    }
 
     private static string Signed(double value) =>
         (value > 0 ? "+" : "") + Rounded(value).Replace("-", "−", StringComparison.Ordinal);

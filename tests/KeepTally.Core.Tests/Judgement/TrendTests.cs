@@ -78,6 +78,17 @@ public sealed class TrendTests
         );
     }
 
+    [Theory]
+    [InlineData(-0.005, 0.054, "The change is likely between −0.5 and +5.4 percentage points a week.")]
+    [InlineData(-0.14, 0.239, "The change is likely between −14 and +24 percentage points a week.")]
+    [InlineData(-0.02, 0.126, "The change is likely between −2 and +13 percentage points a week.")]
+    public void Both_bounds_are_told_as_exactly_as_each_other(double low, double high, string told) =>
+        Assert.EndsWith(
+            told,
+            TrendWords.OfShares(new Trend(0.01, new Bounds(low, high), 0.3, 0.4, 5), 5, new Share(8, 31)),
+            StringComparison.Ordinal
+        );
+
     [Fact]
     public void Few_practices_and_practices_of_one_day_have_no_trend()
     {
