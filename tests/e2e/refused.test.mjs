@@ -126,12 +126,13 @@ test("a device that is an hour ahead when practice begins is put right, and noth
 }) => {
   // What it measured before its time was set, and no answer when it asks again.
   await page.addInitScript(() => localStorage.setItem("clock-offset", String(3_600_000)));
-  await page.route("**/api/time", (route) => route.abort());
+  let answer = (route) => route.abort();
+  await page.route("**/api/time", (route) => answer(route));
   const screen = await RunScreen.begin(page);
   await screen.go.click();
   await expect(page.locator("#net")).toHaveText(/to send/);
 
-  await page.unrouteAll();
+  answer = (route) => route.continue();
 
   await expect(page.locator("#net")).toHaveText("Saved");
   await expect(page.locator("#says")).toContainText("has the right time now");
@@ -140,11 +141,12 @@ test("a device that is an hour ahead when practice begins is put right, and noth
   await screen.expectScore("Ada", 2);
 
   // Loaded again it believes the wrong hour until it has measured, and the network is slow: nobody is moved on meanwhile.
-  await page.route("**/api/time", async (route) => {
+  answer = async (route) => {
     await new Promise((done) => setTimeout(done, 300));
-    await route.continue();
-  });
-  await page.reload();
+    // What was asked by the page that is left needs no answer any more.
+    await route.continue().catch(() => {});
+  };
+  await page.reload({ waitUntil: "commit" });
   await screen.ready();
   await screen.expectScore("Ada", 2);
   await expect(page.locator("#unkept-open")).toBeHidden();

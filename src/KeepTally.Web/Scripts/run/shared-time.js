@@ -47,7 +47,8 @@ export class SharedTime {
     // The server's time has only gone on since it made the page: less than that is wrong. More is right for a page that was kept, and
     // wrong where the time of this device was set since.
     this.#offset = Math.max(remembered, least);
-    this.#doubtful = this.#offset - least > onItsWay;
+    // A device whose time was right is taken to be right still: a page that was kept is not held up where there is no network.
+    this.#doubtful = this.#offset - least > onItsWay && Math.abs(remembered) > onItsWay;
   }
 
   /** Milliseconds since the run's origin. */
