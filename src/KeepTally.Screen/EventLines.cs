@@ -38,7 +38,7 @@ internal static class EventLines
             or RunEvent.OwnCount
             or RunEvent.Cue
             or RunEvent.Note => true,
-            _ => throw new InvalidOperationException("An event of which it is not said whether it is listed."),
+            _ => throw new InvalidOperationException("This kind of event is neither listed nor left out."),
         };
 
     internal static TapView? Of(SheetId id, Sheet live, RunEvent runEvent, bool undone, string note) =>
@@ -76,7 +76,7 @@ internal static class EventLines
             or RunEvent.Whistle
             or RunEvent.Undo
             or RunEvent.Amend => null,
-            _ => throw new InvalidOperationException("An event that has no line."),
+            _ => throw new InvalidOperationException("This kind of event has no line in the list of taps."),
         };
 
     /// <summary>The result of a tap; for a turn, the unit that has it since.</summary>

@@ -252,6 +252,22 @@ test("at the horn no pad moves from under the thumb that counts the last ball", 
   await screen.expectScore("Bea", 1);
 });
 
+test("what was said of a tap does not stand beyond the horn", async ({ page }) => {
+  const screen = await RunScreen.begin(page);
+  await screen.start();
+  await screen.tap("Ada", "Clean");
+  await expect(page.locator("#why")).toContainText("2 to Ada");
+
+  // Another device stops the work, so that nothing else is said here.
+  const other = await page.context().newPage();
+  await other.goto("/run/1");
+  await new RunScreen(other).ready();
+  await other.getByRole("button", { name: "Stop the work now" }).click();
+
+  await expect(screen.clock).toHaveAttribute("data-state", "change");
+  await expect(page.locator("#why")).toBeEmpty();
+});
+
 test("a whole practice is run by keyboard alone: every block, a stop to teach, an undo, the results", async ({
   page,
 }) => {

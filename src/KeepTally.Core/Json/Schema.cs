@@ -16,7 +16,7 @@ public readonly struct Schema
 
     private Schema(Func<JsonObject> make) => _make = make;
 
-    private Func<JsonObject> Make => _make ?? throw new InvalidOperationException("This schema says nothing.");
+    private Func<JsonObject> Make => _make ?? throw new InvalidOperationException("This schema is empty.");
 
     /// <summary>Whether it says nothing at all.</summary>
     public bool IsEmpty => _make is null;

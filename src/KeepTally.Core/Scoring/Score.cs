@@ -205,7 +205,7 @@ public sealed partial class Score
                 // Said by the log, or by the clock of reps: no score hangs on it here.
                 return EventResult.Taken;
             default:
-                throw new InvalidOperationException("An event that nothing scores.");
+                throw new InvalidOperationException("This kind of event has no place in the score.");
         }
     }
 

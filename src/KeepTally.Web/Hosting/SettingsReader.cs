@@ -16,14 +16,14 @@ public static class SettingsReader
     private static readonly Setting Backups = Setting.Of("backups", "DIR", "The folder of backups, best on another disk.");
     private static readonly Setting Demo = Setting.Flag("demo", "Fills an empty data folder with a made-up club.");
     private static readonly Setting Lan = Setting.Flag("lan", "TLS for phones in the hall, by an authority of its own.");
-    private static readonly Setting Address = Setting.Of("address", "URL", "The address by which all come.");
+    private static readonly Setting Address = Setting.Of("address", "URL", "The address that every device uses.");
     private static readonly Setting Certificate = Setting.Of("certificate", "FILE", "A certificate of your own, as PEM.");
     private static readonly Setting Key = Setting.Of("key", "FILE", "The key of the certificate, as PEM.");
     private static readonly Setting BehindProxy = Setting.Flag("behind-proxy", "A reverse proxy on this machine ends TLS.");
     private static readonly Setting NewPassword = Setting.Of(
         "new-password",
         "NAME",
-        "Shows a link by which this coach chooses a new password."
+        "Prints a link for this coach to choose a new password."
     );
     private static readonly Setting File = Setting.Of("settings", "FILE", "A file of these settings, as JSON.");
 
@@ -54,6 +54,11 @@ public static class SettingsReader
         if (line.UnmatchedTokens is [var unknown, ..])
         {
             return Result.Fail<Settings>(new Fault("", $"{unknown} is not known here", "write --help for the options"));
+        }
+
+        if (line.Errors is [var wrong, ..])
+        {
+            return Result.Fail<Settings>(new Fault("", wrong.Message.TrimEnd('.'), "write --help for the options"));
         }
 
         var sources = new SettingsSources(line, environment);

@@ -28,8 +28,14 @@ internal sealed class SettingsSources(ParseResult line, Func<string, string?> en
             }
 
             var names = known.Select(setting => setting.Name).ToArray();
+            var seen = new HashSet<string>(StringComparer.Ordinal);
             foreach (var property in document.RootElement.EnumerateObject())
             {
+                if (!seen.Add(property.Name))
+                {
+                    return new Fault($"{path}, {property.Name}", "this setting stands there twice", "delete one of them");
+                }
+
                 if (!names.Contains(property.Name))
                 {
                     return new Fault(
@@ -49,7 +55,7 @@ internal sealed class SettingsSources(ParseResult line, Func<string, string?> en
         catch (JsonException broken)
         {
             var at = string.Create(CultureInfo.InvariantCulture, $"line {(broken.LineNumber ?? 0) + 1}");
-            return new Fault($"{path}, {at}", "this is no JSON", "mend it there; write { \"port\": 5080 }");
+            return new Fault($"{path}, {at}", "this is not valid JSON", "fix it there; write { \"port\": 5080 }");
         }
         catch (Exception failure) when (failure is IOException or UnauthorizedAccessException)
         {

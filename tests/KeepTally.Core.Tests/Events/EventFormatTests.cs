@@ -3,6 +3,7 @@ using System.Text.RegularExpressions;
 using KeepTally.Core.Clock;
 using KeepTally.Core.Events;
 using KeepTally.Core.Identity;
+using KeepTally.Core.Tests.Fuzz;
 using KeepTally.Core.Time;
 
 namespace KeepTally.Core.Tests.Events;
@@ -117,13 +118,7 @@ public sealed partial class EventFormatTests
 
     private static Dictionary<string, string[]> DocumentedKinds()
     {
-        var folder = new DirectoryInfo(AppContext.BaseDirectory);
-        while (!File.Exists(Path.Combine(folder.FullName, "KeepTally.slnx")))
-        {
-            folder = folder.Parent!;
-        }
-
-        return File.ReadLines(Path.Combine(folder.FullName, "docs", "formats.md"))
+        return File.ReadLines(Path.Combine(FormatFuzz.Root(), "docs", "formats.md"))
             .SkipWhile(line => line != "### Events")
             .SkipWhile(line => !line.StartsWith("| `start`", StringComparison.Ordinal))
             .TakeWhile(line => line.StartsWith('|'))

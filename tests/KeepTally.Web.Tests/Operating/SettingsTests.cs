@@ -70,6 +70,7 @@ public sealed class SettingsTests : IDisposable
     [InlineData("""{"colour": "green"}""", ", colour")]
     [InlineData("{\n\"port\": 5080,\n}", ", line 3")]
     [InlineData("[5080]", "")]
+    [InlineData("{\n\"port\": 5080,\n\"port\": 6000}", ", port")]
     public void What_is_wrong_in_the_file_is_told_by_file_and_place(string text, string place)
     {
         File.WriteAllText(_file, text);
@@ -81,6 +82,7 @@ public sealed class SettingsTests : IDisposable
     {
         Assert.Equal(["--port", "--address"], Read("--port", "x", "--address", "y").Faults.Select(fault => fault.Path));
         Assert.Contains("--colour is not known here", FaultOf("--colour").ToString(), StringComparison.Ordinal);
+        Assert.Contains("--port", FaultOf("--port", "6001", "--port", "6002").Problem, StringComparison.Ordinal);
         Assert.Contains("--key go together", FaultOf("--certificate", _file).Problem, StringComparison.Ordinal);
     }
 }

@@ -99,7 +99,13 @@ function follow({ screen, clockDisplay, choices, sound }) {
     }
   });
   screen.at("whole", ({ run }) => asked.show(run));
+  let interval = "";
   screen.when(["run.clock"], ({ clock }) => {
+    if (interval !== `${clock.state} ${clock.round}`) {
+      // At the horn everyone moves on: who is next is not who was next.
+      interval = `${clock.state} ${clock.round}`;
+      notices.explain();
+    }
     clockDisplay.show(clock);
     by("whistle").hidden = !clock.whistle;
     by("longer").hidden = !clock.more;
