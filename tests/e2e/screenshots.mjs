@@ -3,6 +3,7 @@ import { resolve } from "node:path";
 import { chromium } from "@playwright/test";
 import { Application } from "./application.mjs";
 import config from "./playwright.config.mjs";
+import { shiftPages } from "./shifted-time.mjs";
 import { signIn, stateOf } from "./sign-in.mjs";
 import { RunScreen } from "./run-screen.mjs";
 
@@ -10,6 +11,7 @@ const folder = resolve(import.meta.dirname, "../../docs/screenshots");
 const app = new Application();
 await app.start();
 const browser = await chromium.launch(config.use.launchOptions);
+shiftPages(browser);
 const context = await browser.newContext({
   baseURL: app.url,
   viewport: { width: 1280, height: 800 },
