@@ -29,7 +29,7 @@ internal static class AccessServices
             .AddCookie(Signed.Cookie, CookieRules.Set)
             .AddScheme<AuthenticationSchemeOptions, DeviceKeyHandler>(Signed.Key, null);
         services.AddAuthorization(Policies.Set);
-        services.AddRateLimiter(Throttles.Set);
+        services.AddSingleton<Throttles>();
         services.AddScoped<AuditTrail>();
         services.AddSingleton<KnownDevices>();
         services.AddSingleton<UnknownNames>();
@@ -40,7 +40,7 @@ internal static class AccessServices
     {
         app.UseAuthentication();
         // By who it is, once that is proved; who it is not, by where it comes from.
-        app.UseRateLimiter();
+        app.Use((context, next) => context.RequestServices.GetRequiredService<Throttles>().HoldAsync(context, next));
         app.Use(
             (context, next) =>
             {

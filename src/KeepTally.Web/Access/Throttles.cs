@@ -1,11 +1,14 @@
 using System.Threading.RateLimiting;
 using KeepTally.Store.People;
-using Microsoft.AspNetCore.RateLimiting;
 
 namespace KeepTally.Web.Access;
 
 /// <summary>How fast one address may try doors, and one device may send. Everybody else is not held up.</summary>
-internal static class Throttles
+/// <remarks>
+/// The framework's own middleware never disposes what it counts with: its timer keeps an application that has stopped in memory, and one that
+/// starts anew after a restore would keep two.
+/// </remarks>
+internal sealed class Throttles : IDisposable
 {
     /// <summary>Tries at one go: a whole team of parents may join over one address.</summary>
     private const int DoorTries = 40;
@@ -24,20 +27,26 @@ internal static class Throttles
 
     private static readonly string[] Doors = ["/signin", "/first", "/join", "/invite", "/watch", "/calendar"];
 
-    internal static void Set(RateLimiterOptions options)
-    {
-        options.RejectionStatusCode = StatusCodes.Status429TooManyRequests;
-        options.OnRejected = (context, _) =>
-        {
-            if (context.Lease.TryGetMetadata(MetadataName.RetryAfter, out var wait))
-            {
-                context.HttpContext.Response.Headers.RetryAfter = $"{Math.Ceiling(wait.TotalSeconds)}";
-            }
+    private readonly PartitionedRateLimiter<HttpContext> _limiter = PartitionedRateLimiter.Create<HttpContext, string>(Partition);
 
-            return ValueTask.CompletedTask;
-        };
-        options.GlobalLimiter = PartitionedRateLimiter.Create<HttpContext, string>(Partition);
+    /// <summary>Lets a request through, or answers that it comes too soon and when to come again.</summary>
+    internal async Task HoldAsync(HttpContext context, RequestDelegate next)
+    {
+        using var lease = _limiter.AttemptAcquire(context);
+        if (lease.IsAcquired)
+        {
+            await next(context);
+            return;
+        }
+
+        context.Response.StatusCode = StatusCodes.Status429TooManyRequests;
+        if (lease.TryGetMetadata(MetadataName.RetryAfter, out var wait))
+        {
+            context.Response.Headers.RetryAfter = $"{Math.Ceiling(wait.TotalSeconds)}";
+        }
     }
+
+    public void Dispose() => _limiter.Dispose();
 
     private static RateLimitPartition<string> Partition(HttpContext context)
     {

@@ -235,7 +235,7 @@ public static class Application
         app.UseResponseCompression();
         app.UseMiddleware<SecurityHeaders>();
         app.UseReleases();
-        app.UseRewriter(OldLinks.Redirects);
+        app.UseRewriter(OldLinks.Redirects());
         app.UseRouting();
         app.UseAccess();
         app.UseAntiforgery();
