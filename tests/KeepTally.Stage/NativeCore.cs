@@ -1,4 +1,5 @@
 using System.Collections.Concurrent;
+using System.Globalization;
 using System.Reflection;
 using System.Runtime.InteropServices.JavaScript;
 using System.Text.Json;
@@ -42,6 +43,7 @@ internal sealed class NativeCore : IHostingStartup
         public Action<IApplicationBuilder> Configure(Action<IApplicationBuilder> next) =>
             app =>
             {
+                app.Map("/leap", leap => leap.Run(Leap));
                 if (Core != "compiled")
                 {
                     _pages.Clear();
@@ -50,6 +52,15 @@ internal sealed class NativeCore : IHostingStartup
 
                 next(app);
             };
+    }
+
+    /// <summary>The page that asks leaps too, once it is answered: until then nothing of it runs.</summary>
+    private static Task Leap(HttpContext http)
+    {
+        var clock = (ShiftedClock)http.RequestServices.GetRequiredService<TimeProvider>();
+        clock.Leap(long.Parse(http.Request.QueryString.Value![1..], CultureInfo.InvariantCulture));
+        http.Response.StatusCode = StatusCodes.Status204NoContent;
+        return Task.CompletedTask;
     }
 
     private static Task AnswerAsync(HttpContext http, RequestDelegate next)

@@ -11,12 +11,17 @@ internal sealed class ShiftedClock(long milliseconds, int speed, long? since, st
         ? DateTimeOffset.FromUnixTimeMilliseconds(moment)
         : System.GetUtcNow();
 
+    private long _leapt;
+
+    /// <summary>All its time goes so many milliseconds on at once, as if nothing had run meanwhile.</summary>
+    public void Leap(long by) => Interlocked.Add(ref _leapt, by);
+
     public override DateTimeOffset GetUtcNow() =>
-        _since + ((System.GetUtcNow() - _since) * speed) + TimeSpan.FromMilliseconds(milliseconds + Stepped());
+        _since + ((System.GetUtcNow() - _since) * speed) + TimeSpan.FromMilliseconds(milliseconds + _leapt + Stepped());
 
     public override long TimestampFrequency => System.TimestampFrequency;
 
-    public override long GetTimestamp() => System.GetTimestamp() * speed;
+    public override long GetTimestamp() => (System.GetTimestamp() * speed) + (_leapt * TimestampFrequency / 1000);
 
     public override ITimer CreateTimer(TimerCallback callback, object? state, TimeSpan dueTime, TimeSpan period) =>
         System.CreateTimer(callback, state, Faster(dueTime), Faster(period));

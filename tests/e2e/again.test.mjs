@@ -30,7 +30,7 @@ test("a match is won, played again with ends changed, and every game has its lin
   await expect(screen.drill.locator(".games")).toHaveText("Game 2. Won so far: Plain 1, Striped 0. Ends changed.");
   await screen.expectScore("Plain", 0);
   await expect(page.locator("#undo-what")).toHaveText("Rematch, ends changed");
-  await expect(screen.clock).toHaveAttribute("data-state", "work");
+  await screen.expectWork();
   await screen.row("Striped").locator("[data-outcome=goal]").click();
   const score = await screen.row("Striped").locator(".row-score").textContent();
   expect(Number(score)).toBeGreaterThan(0);

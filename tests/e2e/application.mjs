@@ -4,7 +4,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { test as base } from "@playwright/test";
 import { built, freePort, launchShifted } from "./program.mjs";
-import { shiftPages } from "./shifted-time.mjs";
+import { beginAnew, shiftPages } from "./shifted-time.mjs";
 import { Stage } from "./stage.mjs";
 
 export class Application {
@@ -108,6 +108,7 @@ export const test = base.extend({
   app: async ({ ownProcess, stage, core }, use) => {
     const app = new Application(process.env.FILLED_DATA, ownProcess ? undefined : stage, core);
     await app.start();
+    beginAnew();
     await use(app);
     await app.stop();
   },

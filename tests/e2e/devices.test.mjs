@@ -30,7 +30,7 @@ test("a clicker and a gate say what they noticed, and the coach's screen has it"
   await test.step("the clicker starts the clock and counts", async () => {
     await expect(devices.locator("[data-desk]")).toBeVisible();
     await devices.getByRole("button", { name: "Start", exact: true }).click();
-    await expect(screen.clock).toHaveAttribute("data-state", "work", { timeout: 60_000 });
+    await screen.expectWork();
     await devices.locator("[data-press='1']").click();
     await expect(devices.locator("[data-said] li").first()).toContainText("·");
     await expect(screen.taps).toHaveCount(1);
@@ -50,8 +50,7 @@ test("a clicker and a gate say what they noticed, and the coach's screen has it"
       await screen.endDrill();
       await expect(screen.clock).toHaveAttribute("data-state", "ready");
     }
-    await screen.go.click();
-    await expect(screen.clock).toHaveAttribute("data-state", "work", { timeout: 60_000 });
+    await screen.start();
     await expect(devices.locator("[data-drill]")).toContainText("Sprint gates");
     await devices.getByRole("button", { name: "First beam" }).click();
     await expect(devices.locator("[data-gate]")).not.toHaveText("0.00");

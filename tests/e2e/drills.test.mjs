@@ -93,8 +93,7 @@ test("a card from nothing: gates and a house rule, read, tried, saved, put in a 
     await page.getByRole("button", { name: "Start practice" }).click();
     const screen = new RunScreen(page);
     await screen.ready();
-    await screen.go.click();
-    await expect(screen.clock).toHaveAttribute("data-state", "work");
+    await screen.start();
     await screen.tap("Ada", "Make");
     await screen.tap("Ada", "Make");
     await screen.tap("Ada", "Miss");

@@ -8,7 +8,7 @@ test("a drill is run by keyboard alone", async ({ page }) => {
   const begins = page.getByRole("status").filter({ hasText: /^(Ready|Get ready|Work)/ });
   await page.keyboard.press("Space");
   await expect(begins).toContainText("Get ready");
-  await expect(screen.clock).toHaveAttribute("data-state", "work");
+  await screen.expectWork();
   await expect(begins).toContainText("Work");
   await page.keyboard.press("2");
   await page.keyboard.press("c");

@@ -279,9 +279,13 @@ test("devices on a slow and jittery network agree on the clock within 50 ms", as
   await two.goto("/run/1");
   await new RunScreen(two).ready();
   const offset = (page) =>
-    page.waitForFunction(() => localStorage.getItem("clock-offset")).then((it) => it.jsonValue());
-  expect(Math.abs(Number(await offset(one)))).toBeLessThanOrEqual(50);
-  expect(Math.abs(Number(await offset(one)) - Number(await offset(two)))).toBeLessThanOrEqual(50);
+    page.waitForFunction(() => localStorage.getItem("clock-offset")).then(async (it) => Number(await it.jsonValue()));
+  const furthest = async () => {
+    const [first, second] = await Promise.all([offset(one), offset(two)]);
+    return Math.max(Math.abs(first), Math.abs(second), Math.abs(first - second));
+  };
+  // A busy machine holds up the trips still more: then it takes another of the measures that come each minute.
+  await expect.poll(furthest, { timeout: 150_000 }).toBeLessThanOrEqual(50);
   // What is still on its way is not waited for.
   await Promise.all([one, two].map((page) => page.context().unrouteAll({ behavior: "ignoreErrors" })));
 });

@@ -15,7 +15,10 @@ test("five blocks by thumb: a guest, a cue, a horn in mid-rep, own counts, an un
   const press = (name) => page.getByRole("button", { name, exact: true });
   const begin = async () => {
     await screen.go.tap();
-    await expect(screen.clock).toHaveAttribute("data-state", /work|break/, { timeout: 60_000 });
+    await expect(screen.clock).toHaveAttribute("data-state", /countIn|work|break/);
+    if ((await screen.clock.getAttribute("data-state")) !== "break") {
+      await screen.expectWork();
+    }
   };
   const end = async () => {
     await more.tap();

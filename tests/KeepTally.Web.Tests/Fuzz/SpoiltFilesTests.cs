@@ -64,8 +64,12 @@ public sealed class SpoiltFilesTests : IAsyncLifetime
         }
     }
 
-    [Fact]
-    public async Task Archives()
+    /// <param name="from">The first seed of a third of them.</param>
+    [Theory]
+    [InlineData(0)]
+    [InlineData(Each / 3)]
+    [InlineData(2 * Each / 3)]
+    public async Task Archives(int from)
     {
         var sheet = (await _home.BegunAsync())[0];
         using (
@@ -82,7 +86,7 @@ public sealed class SpoiltFilesTests : IAsyncLifetime
         var practice = await _home.PracticeAsync();
         var whole = await _home.Visit().Http.GetStringAsync(new Uri($"/results/{practice}?handler=Json", UriKind.Relative));
         var taken = new List<string>();
-        for (var seed = 0; seed < Each; seed++)
+        for (var seed = from; seed < from + (Each / 3); seed++)
         {
             var before = await RowsAsync();
             // A practice that is here already would be refused for that.
@@ -100,7 +104,7 @@ public sealed class SpoiltFilesTests : IAsyncLifetime
             }
         }
 
-        Assert.InRange(taken.Count, 1, Each - 1);
+        Assert.InRange(taken.Count, 1, (Each / 3) - 1);
         await PagesStandAsync([.. taken]);
     }
 

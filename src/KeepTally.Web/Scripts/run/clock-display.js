@@ -1,7 +1,7 @@
 // Shows the clock: figures, and a band that burns down from the right with a notch at each call.
 
-// The band is laid out and painted again only when it is shorter by what an eye can see: a phone's battery pays for each time.
-const steps = 800;
+// The band is laid out and painted again only when it is a point shorter on a phone: its battery pays for each time.
+const steps = 400;
 
 export class ClockDisplay {
   #root = document.getElementById("clock");
