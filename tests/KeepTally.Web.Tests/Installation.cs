@@ -149,7 +149,7 @@ public sealed class Installation : IAsyncLifetime
     public async Task<IReadOnlyList<string>> BegunAsync()
     {
         var practice = await PracticeAsync();
-        Assert.Null(await WithAsync<PracticeStart, Fault?>(start => start.BeginAsync(practice)));
+        Assert.Null(await WithAsync<PracticeStart, Fault?>(async start => (await start.BeginAsync(practice)).FirstFault));
         return await WithAsync<TallyDb, List<string>>(db =>
             db.Sheets.OrderBy(sheet => sheet.RunId).ThenBy(sheet => sheet.Order).Select(sheet => sheet.Id).ToListAsync()
         );

@@ -100,7 +100,7 @@ test("presses that come faster than answers all count, and one without a network
   await expect(page.locator("#longer-2")).toBeEnabled();
   await context.setOffline(true);
   await page.locator("#longer-2").click();
-  await expect(page.getByRole("alert")).toHaveText("Not saved: there is no network. Press again when there is.");
+  await expect(page.getByRole("alert")).toHaveText("Nothing changed: there is no network. Try again when there is one.");
   await context.setOffline(false);
   await page.locator("#longer-2").click();
   await expect(minutes).toHaveText("9.5");

@@ -88,3 +88,37 @@ test("where the scripts never come, every press is sent all the same", async ({ 
     await expect(tile(name)).toHaveAttribute("data-presence", "late");
   }
 });
+
+test("a press without a network changes nothing and says so, and so does one on a page that is out of date", async ({
+  page,
+  context,
+}) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.goto("/");
+  await page.locator("#attendance-fold summary").first().click();
+  const ada = page.getByRole("button", { name: /\d+ Ada Fenwick/ });
+  const alert = page.getByRole("alert");
+  await expect(ada).toHaveAttribute("data-presence", "here");
+  const { y } = await ada.boundingBox();
+  await context.setOffline(true);
+  await ada.click();
+  await expect(alert).toHaveText("Nothing changed: there is no network. Try again when there is one.");
+  await expect(ada).toHaveAttribute("data-presence", "here");
+  expect((await ada.boundingBox()).y).toBe(y);
+  await context.setOffline(false);
+  await ada.click();
+  await expect(ada).toHaveAttribute("data-presence", "late");
+  await expect(alert).toHaveCount(0);
+
+  // Another coach deletes the practice meanwhile.
+  const other = await context.newPage();
+  await other.goto("/plan/1");
+  await other.getByText("Day, time, place and limits", { exact: true }).click();
+  await other.getByText("Delete this practice", { exact: true }).click();
+  await other.getByRole("button", { name: "Yes, delete it and its plan" }).click();
+  await other.waitForURL("/plan");
+  await ada.click();
+  await expect(alert).toContainText("Nothing changed: this page is out of date. Reload it, then try again.");
+  await alert.getByRole("button", { name: "Reload" }).click();
+  await expect(ada).toHaveCount(0);
+});

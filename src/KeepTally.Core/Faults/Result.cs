@@ -18,6 +18,9 @@ public sealed class Result<T>
     /// <summary>Every fault found, in the order of the text; empty when the text was read.</summary>
     public IReadOnlyList<Fault> Faults { get; }
 
+    /// <summary>The first fault found; null where there is a value.</summary>
+    public Fault? FirstFault => Faults.Count > 0 ? Faults[0] : null;
+
     /// <summary>Whether there is a value.</summary>
     [MemberNotNullWhen(true, nameof(Value))]
     public bool IsOk => Faults.Count == 0;
@@ -25,6 +28,9 @@ public sealed class Result<T>
     /// <summary>The value, for a caller who has already made sure of the text.</summary>
     /// <exception cref="InvalidOperationException">The text did not read.</exception>
     public T Require() => IsOk ? Value : throw new InvalidOperationException(Faults[0].ToString());
+
+    /// <summary>No value, for one fault.</summary>
+    public static implicit operator Result<T>(Fault fault) => Result.Fail<T>(fault);
 
     internal static Result<T> Ok(T value) => new(value, []);
 
@@ -34,6 +40,9 @@ public sealed class Result<T>
 /// <summary>Makes results.</summary>
 public static class Result
 {
+    /// <summary>A change was made, and gives nothing back.</summary>
+    public static Result<Done> Ok() => Result<Done>.Ok(default);
+
     /// <summary>A value without a fault.</summary>
     public static Result<T> Ok<T>(T value)
         where T : notnull => Result<T>.Ok(value);

@@ -31,7 +31,7 @@ public sealed class DemoPlay(TallyDb db, PracticeStart start, RunStore runStore)
         CancellationToken cancellationToken = default
     )
     {
-        if (await start.BeginAsync(practice.Id, cancellationToken) is not null)
+        if (!(await start.BeginAsync(practice.Id, cancellationToken)).IsOk)
         {
             return false;
         }

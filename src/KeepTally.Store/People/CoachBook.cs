@@ -83,8 +83,8 @@ public sealed class CoachBook(TallyDb db, UserManager<Coach> users, CallerBook c
         return true;
     }
 
-    /// <summary>Takes an account away; why not, or null. The last head coach stays.</summary>
-    public async Task<Fault?> RemoveAsync(int id, CancellationToken cancellationToken = default)
+    /// <summary>Removes an account, or says why not. The last head coach stays.</summary>
+    public async Task<Result<Done>> RemoveAsync(int id, CancellationToken cancellationToken = default)
     {
         if (await FindAsync(id, cancellationToken) is not { } coach)
         {
@@ -98,7 +98,7 @@ public sealed class CoachBook(TallyDb db, UserManager<Coach> users, CallerBook c
 
         await users.DeleteAsync(coach);
         callers.Forget(CallerKind.Assistant, id);
-        return null;
+        return Result.Ok();
     }
 
     /// <summary>A token with which a person can choose a password, once; with a new one all older ones are void.</summary>
@@ -118,26 +118,26 @@ public sealed class CoachBook(TallyDb db, UserManager<Coach> users, CallerBook c
             token
         );
 
-    /// <summary>Chooses a password by a token; why not, or null.</summary>
-    public async Task<Fault?> ChooseAsync(Coach coach, string token, string password)
+    /// <summary>Chooses a password by a token, or says why not.</summary>
+    public async Task<Result<Done>> ChooseAsync(Coach coach, string token, string password)
     {
         var done = await users.ResetPasswordAsync(coach, token, password);
         callers.Forget(CallerKind.Assistant, coach.Id);
         if (done.Succeeded)
         {
             await users.SetLockoutEndDateAsync(coach, null);
-            return null;
+            return Result.Ok();
         }
 
         return FaultOf(done);
     }
 
-    /// <summary>Chooses another password; why not, or null. All who are signed in by the old one are out.</summary>
-    public async Task<Fault?> ChangeAsync(Coach coach, string old, string password)
+    /// <summary>Chooses another password, or says why not. All who are signed in by the old one are out.</summary>
+    public async Task<Result<Done>> ChangeAsync(Coach coach, string old, string password)
     {
         var done = await users.ChangePasswordAsync(coach, old, password);
         callers.Forget(CallerKind.Assistant, coach.Id);
-        return done.Succeeded ? null : FaultOf(done);
+        return done.Succeeded ? Result.Ok() : FaultOf(done);
     }
 
     /// <summary>Anyone who is signed in as this coach is so no more, on every device.</summary>

@@ -39,10 +39,10 @@ public sealed class BlockWriter(TallyDb db, PlanBook plans, TimeProvider clock)
                 open => Result.Ok(open.Plan.Inserted(open.Plan.Blocks.Count, line with { ChangeSeconds = open.Plan.WalkTo() })),
                 cancellationToken
             ) is
-            { } fault
+            { IsOk: false } unchanged
         )
         {
-            return Result.Fail<int>(fault);
+            return Result.Fail<int>(unchanged.Faults);
         }
 
         await transaction.CommitAsync(cancellationToken);

@@ -81,9 +81,10 @@ public sealed class CalendarImport(TallyDb db, PlanBook plans)
             }
             else if (row is { Effect: CalendarEffect.Changed, Practice: { } id, Before: { } before })
             {
-                if (await plans.EditAsync(id, open => Result.Ok(At(open.Plan, row.Entry)), cancellationToken) is { } fault)
+                var moved = await plans.EditAsync(id, open => Result.Ok(At(open.Plan, row.Entry)), cancellationToken);
+                if (!moved.IsOk)
                 {
-                    return Result.Fail<ImportedPractices>(fault);
+                    return Result.Fail<ImportedPractices>(moved.Faults);
                 }
 
                 changed.Add((id, before, row.Entry));
@@ -109,12 +110,12 @@ public sealed class CalendarImport(TallyDb db, PlanBook plans)
                 practice => practice.Id == id && practice.SheetVersion <= FirstVersion,
                 cancellationToken
             );
-            left += untouched && await plans.DeleteAsync(id, cancellationToken) ? 0 : 1;
+            left += untouched && (await plans.DeleteAsync(id, cancellationToken)).IsOk ? 0 : 1;
         }
 
         foreach (var (id, before, after) in imported.Changed)
         {
-            var fault = await plans.EditAsync(
+            var restored = await plans.EditAsync(
                 id,
                 open =>
                     At(open.Plan, after) == open.Plan
@@ -122,7 +123,7 @@ public sealed class CalendarImport(TallyDb db, PlanBook plans)
                         : Result.Fail<Plan>(new Fault("practice", "it was changed since", "change it by hand")),
                 cancellationToken
             );
-            left += fault is null ? 0 : 1;
+            left += restored.IsOk ? 0 : 1;
         }
 
         await transaction.CommitAsync(cancellationToken);

@@ -14,7 +14,12 @@ public sealed class DailyDrill(TallyDb db, DrillBook book, PlanBook plans, TimeP
     /// Settles which drill it is, or with none that there is no such drill, and puts it first in every practice to come that has
     /// not begun and does not have it. Null where that was done, else why not.
     /// </summary>
-    public async Task<Fault?> SettleAsync(int team, string card, double minutes, CancellationToken cancellationToken = default)
+    public async Task<Result<Done>> SettleAsync(
+        int team,
+        string card,
+        double minutes,
+        CancellationToken cancellationToken = default
+    )
     {
         if (card.Length > 0 && (await book.ListAsync(cancellationToken: cancellationToken)).All(entry => entry.Id != card))
         {
@@ -43,14 +48,14 @@ public sealed class DailyDrill(TallyDb db, DrillBook book, PlanBook plans, TimeP
         {
             if (
                 await plans.EditAsync(practice, sheet => Result.Ok(In(sheet.Plan, found, sheet.Shelf)), cancellationToken) is
-                { } fault
+                { IsOk: false } unchanged
             )
             {
-                return fault;
+                return unchanged;
             }
         }
 
-        return null;
+        return Result.Ok();
     }
 
     /// <summary>The same sheet with the short drill first, unless it has it already.</summary>

@@ -19,7 +19,7 @@ public sealed class GearBook(TallyDb db)
         db.Gear.AsNoTracking().OrderBy(each => each.Item).ToListAsync(cancellationToken);
 
     /// <summary>Writes down how many there are of a thing; with none it is removed. Null where it was, else why not.</summary>
-    public async Task<Fault?> SetAsync(string item, int? count, CancellationToken cancellationToken = default)
+    public async Task<Result<Done>> SetAsync(string item, int? count, CancellationToken cancellationToken = default)
     {
         var name = item.Trim();
         if (name.Length is 0 or > LongestItem)
@@ -39,6 +39,6 @@ public sealed class GearBook(TallyDb db)
             await db.SaveChangesAsync(cancellationToken);
         }
 
-        return null;
+        return Result.Ok();
     }
 }

@@ -116,11 +116,11 @@ public sealed class PlanBook(
     public Task<int?> VersionAsync(int practiceId, CancellationToken cancellationToken = default) =>
         practices.SheetVersionAsync(practiceId, cancellationToken);
 
-    /// <summary>Changes the sheet of a practice; null where it was, else why not.</summary>
+    /// <summary>Changes the sheet of a practice, or says why not.</summary>
     /// <param name="practiceId">The id of the practice.</param>
     /// <param name="edit">The sheet as it is to be; it may say why it cannot.</param>
     /// <param name="cancellationToken">Cancels the operation.</param>
-    public async Task<Fault?> EditAsync(
+    public async Task<Result<Done>> EditAsync(
         int practiceId,
         Func<OpenPlan, Result<Plan>> edit,
         CancellationToken cancellationToken = default
@@ -132,7 +132,7 @@ public sealed class PlanBook(
         }
 
         var edited = await EditAsync(open, edit, cancellationToken);
-        return edited.IsOk ? null : edited.Faults[0];
+        return edited.IsOk ? Result.Ok() : Result.Fail<Done>(edited.Faults);
     }
 
     /// <summary>Changes a sheet that was just opened; its version then, or why it could not be changed.</summary>
@@ -165,7 +165,7 @@ public sealed class PlanBook(
             return written;
         }
 
-        if (open.IsRunning && await start.DealAsync(open.Practice.Id, cancellationToken) is { } undealt)
+        if (open.IsRunning && (await start.DealAsync(open.Practice.Id, cancellationToken)).FirstFault is { } undealt)
         {
             return Result.Fail<int>(undealt);
         }
@@ -208,10 +208,10 @@ public sealed class PlanBook(
                 open => Result.Ok(DailyDrill.In(Taken(open.Plan, plan), found, open.Shelf)),
                 cancellationToken
             ) is
-            { } fault
+            { IsOk: false } unwritten
         )
         {
-            return Result.Fail<int>(fault);
+            return Result.Fail<int>(unwritten.Faults);
         }
 
         if (transaction is not null)
@@ -222,11 +222,13 @@ public sealed class PlanBook(
         return Result.Ok(practice.Id);
     }
 
-    /// <summary>Takes a practice that was never begun away; false where it has begun, or is not there.</summary>
-    public async Task<bool> DeleteAsync(int practiceId, CancellationToken cancellationToken = default) =>
+    /// <summary>Deletes a practice that has not begun, or says why it cannot.</summary>
+    public async Task<Result<Done>> DeleteAsync(int practiceId, CancellationToken cancellationToken = default) =>
         await db
             .Practices.Where(practice => practice.Id == practiceId && !practice.Blocks.Any(block => block.Run != null))
-            .ExecuteDeleteAsync(cancellationToken) > 0;
+            .ExecuteDeleteAsync(cancellationToken) > 0
+            ? Result.Ok()
+            : new Fault("practice", "practice has started, so its plan stays", "delete it with its results once it is over");
 
     /// <summary>
     /// A drill that was removed the sheet and is done all the same, as by a device that had not heard, stands on it again; the version of

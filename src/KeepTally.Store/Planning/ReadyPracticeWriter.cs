@@ -65,14 +65,11 @@ public sealed class ReadyPracticeWriter(BlockWriter blocks, PlanBook plans, Dril
         }
 
         var (title, minutes) = (sheet.Value.Title, sheet.Value.Minutes);
-        return
-            await plans.EditAsync(
-                practice,
-                open => Result.Ok(open.Plan.Followed(sheet.Value.Blocks) with { Title = title, Minutes = minutes }),
-                cancellationToken
-            )
-                is { } fault
-            ? Result.Fail<int>(fault)
-            : Result.Ok(practice);
+        var written = await plans.EditAsync(
+            practice,
+            open => Result.Ok(open.Plan.Followed(sheet.Value.Blocks) with { Title = title, Minutes = minutes }),
+            cancellationToken
+        );
+        return written.IsOk ? Result.Ok(practice) : Result.Fail<int>(written.Faults);
     }
 }

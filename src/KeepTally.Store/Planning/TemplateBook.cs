@@ -22,7 +22,7 @@ public sealed class TemplateBook(TallyDb db)
             : null;
 
     /// <summary>Keeps a sheet under a name; one of the same name is replaced. Null where it was kept, else why not.</summary>
-    public async Task<Fault?> KeepAsync(string name, Plan plan, CancellationToken cancellationToken = default)
+    public async Task<Result<Done>> KeepAsync(string name, Plan plan, CancellationToken cancellationToken = default)
     {
         var called = name.Trim();
         if (called.Length is 0 or > PlanReader.LongestName)
@@ -53,7 +53,7 @@ public sealed class TemplateBook(TallyDb db)
         }
 
         await db.SaveChangesAsync(cancellationToken);
-        return null;
+        return Result.Ok();
     }
 
     /// <summary>Throws a template away; false where there is none.</summary>

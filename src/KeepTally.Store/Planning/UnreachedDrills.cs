@@ -48,8 +48,8 @@ public sealed class UnreachedDrills(TallyDb db, PracticeBook practices, PlanBook
         return [.. left.Where(block => !practice.Blocks.Exists(other => !other.IsPause && IsSame(other, block)))];
     }
 
-    /// <summary>Puts a block that was not reached at the end of a sheet, in groups for the players who are here; false where either is not there.</summary>
-    public async Task<bool> PutInAsync(int practiceId, int blockId, CancellationToken cancellationToken = default)
+    /// <summary>Puts a block that was not reached at the end of a sheet, in groups for the players who are here; or says why it cannot.</summary>
+    public async Task<Result<Done>> PutInAsync(int practiceId, int blockId, CancellationToken cancellationToken = default)
     {
         if (
             await practices.FindAsync(practiceId, cancellationToken) is not { } practice
@@ -58,7 +58,7 @@ public sealed class UnreachedDrills(TallyDb db, PracticeBook practices, PlanBook
             || last.IndexOf(blockId) is not { } index
         )
         {
-            return false;
+            return NotOffered;
         }
 
         var line = last.Plan.Blocks[index] with { Key = null };
@@ -75,9 +75,14 @@ public sealed class UnreachedDrills(TallyDb db, PracticeBook practices, PlanBook
                     )
                 ),
             cancellationToken
-        )
-            is null;
+        );
     }
+
+    private static readonly Fault NotOffered = new(
+        "block",
+        "the plan has changed meanwhile, and this drill is not offered any more",
+        "look at the plan again"
+    );
 
     private static bool IsSame(Block one, Block other) => Drills(one).SequenceEqual(Drills(other));
 

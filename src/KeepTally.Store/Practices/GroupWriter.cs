@@ -1,3 +1,4 @@
+using KeepTally.Core.Faults;
 using KeepTally.Core.Groups;
 using KeepTally.Core.Identity;
 using KeepTally.Store.Database;
@@ -11,11 +12,20 @@ public sealed class GroupWriter(TallyDb db, PracticeBook book, GroupPlan plan)
 {
     private const int MostGroups = 40;
 
+    /// <summary>Why groups are not changed any more.</summary>
+    public static readonly Fault Begun = new(
+        "practice",
+        "practice has started, so the groups are fixed",
+        "use Players on the run screen when a player comes, leaves or changes places"
+    );
+
+    private static readonly Fault NotThere = new("groups", "these groups are not there any more", "reload the page");
+
     /// <summary>
     /// Makes the groups another way, or anew; what was made by hand or settled is let go. Positions that are spread are made
     /// level besides, by the result chosen before.
     /// </summary>
-    public Task<bool> SplitAsync(
+    public Task<Result<Done>> SplitAsync(
         int practiceId,
         SplitWay way,
         int seed,
@@ -40,7 +50,7 @@ public sealed class GroupWriter(TallyDb db, PracticeBook book, GroupPlan plan)
         );
 
     /// <summary>Writes down what there is to practise with.</summary>
-    public Task<bool> MeansAsync(
+    public Task<Result<Done>> MeansAsync(
         int practiceId,
         int? balls,
         int? courts,
@@ -54,7 +64,7 @@ public sealed class GroupWriter(TallyDb db, PracticeBook book, GroupPlan plan)
         );
 
     /// <summary>Sets into how many groups a block falls.</summary>
-    public Task<bool> CountAsync(
+    public Task<Result<Done>> CountAsync(
         int practiceId,
         int blockId,
         GroupsBy by,
@@ -78,7 +88,7 @@ public sealed class GroupWriter(TallyDb db, PracticeBook book, GroupPlan plan)
         );
 
     /// <summary>Moves a player by hand, in a block or, where none is named, in the groups settled for the practice.</summary>
-    public Task<bool> MoveAsync(
+    public Task<Result<Done>> MoveAsync(
         int practiceId,
         int? blockId,
         PlayerId player,
@@ -87,7 +97,7 @@ public sealed class GroupWriter(TallyDb db, PracticeBook book, GroupPlan plan)
     ) => ByHandAsync(practiceId, blockId, groups => StandingGroups.Moved(groups, player, to), cancellationToken);
 
     /// <summary>Puts two players in each other's places.</summary>
-    public Task<bool> ExchangeAsync(
+    public Task<Result<Done>> ExchangeAsync(
         int practiceId,
         int? blockId,
         PlayerId one,
@@ -96,12 +106,13 @@ public sealed class GroupWriter(TallyDb db, PracticeBook book, GroupPlan plan)
     ) => ByHandAsync(practiceId, blockId, groups => StandingGroups.Exchanged(groups, one, other), cancellationToken);
 
     /// <summary>Takes the groups of a block as they are for the whole practice.</summary>
-    public async Task<bool> SettleAsync(int practiceId, int blockId, CancellationToken cancellationToken = default) =>
+    public async Task<Result<Done>> SettleAsync(int practiceId, int blockId, CancellationToken cancellationToken = default) =>
         await GroupsOfAsync(practiceId, blockId, cancellationToken) is { } groups
-        && await ChangeAsync(practiceId, practice => practice.SettledJson = GroupPlan.Written(groups), cancellationToken);
+            ? await ChangeAsync(practiceId, practice => practice.SettledJson = GroupPlan.Written(groups), cancellationToken)
+            : NotThere;
 
     /// <summary>Lets the settled groups go, or what was made by hand in a block.</summary>
-    public Task<bool> LetGoAsync(int practiceId, int? blockId, CancellationToken cancellationToken = default) =>
+    public Task<Result<Done>> LetGoAsync(int practiceId, int? blockId, CancellationToken cancellationToken = default) =>
         ChangeAsync(
             practiceId,
             practice =>
@@ -112,7 +123,7 @@ public sealed class GroupWriter(TallyDb db, PracticeBook book, GroupPlan plan)
             cancellationToken
         );
 
-    private async Task<bool> ByHandAsync(
+    private async Task<Result<Done>> ByHandAsync(
         int practiceId,
         int? blockId,
         Func<IReadOnlyList<IReadOnlyList<PlayerId>>, IReadOnlyList<IReadOnlyList<PlayerId>>> change,
@@ -121,7 +132,7 @@ public sealed class GroupWriter(TallyDb db, PracticeBook book, GroupPlan plan)
     {
         if (await GroupsOfAsync(practiceId, blockId, cancellationToken) is not { } groups)
         {
-            return false;
+            return NotThere;
         }
 
         var written = GroupPlan.Written(change(groups));
@@ -160,20 +171,25 @@ public sealed class GroupWriter(TallyDb db, PracticeBook book, GroupPlan plan)
         return groups?.Groups.Select(group => group.Players.Select(player => player.Id).ToArray()).ToArray();
     }
 
-    private async Task<bool> ChangeAsync(int practiceId, Action<Practice> change, CancellationToken cancellationToken)
+    private async Task<Result<Done>> ChangeAsync(int practiceId, Action<Practice> change, CancellationToken cancellationToken)
     {
         var practice = await db
             .Practices.Include(each => each.Blocks)
                 .ThenInclude(block => block.Circuit!.Stations)
-            .SingleOrDefaultAsync(each => each.Id == practiceId && !each.Blocks.Any(block => block.Run != null), cancellationToken);
+            .SingleOrDefaultAsync(each => each.Id == practiceId, cancellationToken);
         if (practice is null)
         {
-            return false;
+            return NotThere;
+        }
+
+        if (await db.Runs.AnyAsync(run => run.Block!.PracticeId == practiceId, cancellationToken))
+        {
+            return Begun;
         }
 
         change(practice);
         await db.SaveChangesAsync(cancellationToken);
-        return true;
+        return Result.Ok();
     }
 
     private static int? Kept(int? count) => count is > 0 ? count : null;

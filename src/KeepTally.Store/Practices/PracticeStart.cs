@@ -14,7 +14,7 @@ namespace KeepTally.Store.Practices;
 public sealed class PracticeStart(TallyDb db, PracticeBook book, GroupPlan groups, RunStore runStore, PracticeClock clock)
 {
     /// <summary>Begins the practice, or finds it begun. Null where it can be run, else why not.</summary>
-    public async Task<Fault?> BeginAsync(int practiceId, CancellationToken cancellationToken = default)
+    public async Task<Result<Done>> BeginAsync(int practiceId, CancellationToken cancellationToken = default)
     {
         if (await book.FindAsync(practiceId, cancellationToken) is not { } practice)
         {
@@ -28,7 +28,7 @@ public sealed class PracticeStart(TallyDb db, PracticeBook book, GroupPlan group
 
         if (practice.Blocks.Any(block => block.Run is not null))
         {
-            return null;
+            return Result.Ok();
         }
 
         var plan = await groups.OfAsync(practice, cancellationToken: cancellationToken);
@@ -65,7 +65,7 @@ public sealed class PracticeStart(TallyDb db, PracticeBook book, GroupPlan group
             : null;
         if (await db.Runs.AnyAsync(run => run.Block!.PracticeId == practiceId, cancellationToken))
         {
-            return null;
+            return Result.Ok();
         }
 
         db.Runs.AddRange(plan.Blocks.Select(dealt => Begin(dealt, origin)));
@@ -75,19 +75,19 @@ public sealed class PracticeStart(TallyDb db, PracticeBook book, GroupPlan group
             await transaction.CommitAsync(cancellationToken);
         }
 
-        return null;
+        return Result.Ok();
     }
 
     /// <summary>
-    /// Deals out what was put on the sheet of a practice that runs already, to those who are on it now; null where it was, else
-    /// why not.
+    /// Deals out what was put on the sheet of a practice that runs already, to those who are on it now, or says
+    /// why it cannot.
     /// </summary>
-    public async Task<Fault?> DealAsync(int practiceId, CancellationToken cancellationToken = default)
+    public async Task<Result<Done>> DealAsync(int practiceId, CancellationToken cancellationToken = default)
     {
         var practice = (await book.FindAsync(practiceId, cancellationToken))!;
         if (practice.Blocks.TrueForAll(block => block.Run is not null))
         {
-            return null;
+            return Result.Ok();
         }
 
         var runs = await runStore.OfAsync(practiceId, cancellationToken: cancellationToken);
@@ -106,7 +106,7 @@ public sealed class PracticeStart(TallyDb db, PracticeBook book, GroupPlan group
 
         db.Runs.AddRange(fresh.Select(dealt => Begin(dealt, runs[0].Run.Origin)));
         await db.SaveChangesAsync(cancellationToken);
-        return null;
+        return Result.Ok();
     }
 
     /// <summary>

@@ -34,20 +34,20 @@ public sealed class ResultCorrection(RunStore runs, EventJournal journal)
         return new OpenCorrection(live, new SheetId(sheet), run.Sheets.First(each => each.Row.Id == sheet).Row.Name);
     }
 
-    /// <summary>Puts a tap right; why it cannot be, or null.</summary>
-    public async Task<Fault?> AmendAsync(OpenCorrection open, EventId of, TapAmendment change)
+    /// <summary>Puts a tap right, or says why it cannot be.</summary>
+    public async Task<Result<Done>> AmendAsync(OpenCorrection open, EventId of, TapAmendment change)
     {
         var amended = open.Live.Amend(open.Sheet, of, change, Instant.Origin);
-        return amended.IsOk ? await WriteAsync(amended.Value) : amended.Faults[0];
+        return amended.IsOk ? await WriteAsync(amended.Value) : Result.Fail<Done>(amended.Faults);
     }
 
-    /// <summary>Takes a tap back, or puts it back; why it cannot be, or null.</summary>
-    public async Task<Fault?> UndoAsync(OpenCorrection open, EventId of) =>
+    /// <summary>Takes a tap back, or puts it back; or says why it cannot be.</summary>
+    public async Task<Result<Done>> UndoAsync(OpenCorrection open, EventId of) =>
         open.Kept.Log.Find(of) is RunEvent.Tap && open.Live.Undo(open.Sheet, of, Instant.Origin) is { Count: > 0 } appended
             ? await WriteAsync(appended)
             : new Fault("of", "there is no such tap on this sheet", "look at the results again");
 
-    private async Task<Fault?> WriteAsync(IReadOnlyList<SheetEvent> events)
+    private async Task<Result<Done>> WriteAsync(IReadOnlyList<SheetEvent> events)
     {
         foreach (var sheet in events.GroupBy(each => each.Sheet))
         {
@@ -62,7 +62,7 @@ public sealed class ResultCorrection(RunStore runs, EventJournal journal)
             }
         }
 
-        return null;
+        return Result.Ok();
     }
 }
 

@@ -14,7 +14,13 @@ public sealed class PairBook(TallyDb db)
 
     /// <summary>Keeps two players of a team together or apart; a pair that is kept already is kept the new way.</summary>
     /// <returns>Null where it was done, else why not.</returns>
-    public async Task<Fault?> KeepAsync(int team, int one, int other, bool together, CancellationToken cancellationToken = default)
+    public async Task<Result<Done>> KeepAsync(
+        int team,
+        int one,
+        int other,
+        bool together,
+        CancellationToken cancellationToken = default
+    )
     {
         if (one == other)
         {
@@ -46,7 +52,7 @@ public sealed class PairBook(TallyDb db)
 
         pair.Together = together;
         await db.SaveChangesAsync(cancellationToken);
-        return null;
+        return Result.Ok();
     }
 
     /// <summary>Lets a pair go; false where it is not kept.</summary>

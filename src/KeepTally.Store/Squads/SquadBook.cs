@@ -74,15 +74,15 @@ public sealed class SquadBook(TallyDb db, TenantScope scope)
                 cancellationToken
             ) > 0;
 
-    /// <summary>Keeps what a team's coaches stop a drill for; why the list cannot be kept, or null.</summary>
-    public Task<Fault?> ReasonsAsync(int id, string text, CancellationToken cancellationToken = default) =>
+    /// <summary>Keeps what a team's coaches stop a drill for, or says what is wrong with the list.</summary>
+    public Task<Result<Done>> ReasonsAsync(int id, string text, CancellationToken cancellationToken = default) =>
         KeepAsync(id, CoachList.StopReasons, text, (team, kept) => team.StopReasons = kept, cancellationToken);
 
-    /// <summary>Keeps what a team's coaches look for all practice long; why the list cannot be kept, or null.</summary>
-    public Task<Fault?> HabitsAsync(int id, string text, CancellationToken cancellationToken = default) =>
+    /// <summary>Keeps what a team's coaches look for all practice long, or says what is wrong with the list.</summary>
+    public Task<Result<Done>> HabitsAsync(int id, string text, CancellationToken cancellationToken = default) =>
         KeepAsync(id, CoachList.Habits, text, (team, kept) => team.Habits = kept, cancellationToken);
 
-    private async Task<Fault?> KeepAsync(
+    private async Task<Result<Done>> KeepAsync(
         int id,
         CoachList list,
         string text,
@@ -93,7 +93,7 @@ public sealed class SquadBook(TallyDb db, TenantScope scope)
         var read = list.Read(text);
         if (!read.IsOk)
         {
-            return read.Faults[0];
+            return Result.Fail<Done>(read.Faults);
         }
 
         if (await db.Teams.FirstOrDefaultAsync(team => team.Id == id, cancellationToken) is { } team)
@@ -102,7 +102,7 @@ public sealed class SquadBook(TallyDb db, TenantScope scope)
             await db.SaveChangesAsync(cancellationToken);
         }
 
-        return null;
+        return Result.Ok();
     }
 
     /// <summary>The team asked for, else the first; where everything can be seen and there is none, the first of all is made.</summary>

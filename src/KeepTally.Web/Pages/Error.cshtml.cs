@@ -26,6 +26,21 @@ public sealed class ErrorModel : PageModel
             _ => "That did not work",
         };
 
+    /// <summary>Whether a part of a page was asked for: the page stands, and takes a sentence.</summary>
+    public bool IsPress => Request.Headers.ContainsKey("HX-Request");
+
+    /// <summary>What became of a press, in a sentence or two.</summary>
+    public string PressWords =>
+        Shown switch
+        {
+            400 or 404 or 405 or 409 => "Nothing changed: this page is out of date. Reload it, then try again.",
+            403 => "Nothing changed: you may not do this. Ask the head coach.",
+            413 => "Nothing changed: that is too long. Shorten it, then try again.",
+            429 => "Nothing changed: too many tries from here. Wait a minute, then try again.",
+            507 => "Nothing changed: the disk is full. Free some space on the machine that runs Keep Tally, then try again.",
+            _ => "Nothing changed: that did not work. Try again. If it happens again, restart Keep Tally.",
+        };
+
     public string Words =>
         Shown switch
         {

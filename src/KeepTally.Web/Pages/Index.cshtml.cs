@@ -155,8 +155,15 @@ public sealed class IndexModel(
     /// <summary>The drills planned last time and not reached.</summary>
     public IReadOnlyList<Block> Unreached { get; private set; } = [];
 
-    public async Task OnGetAsync(int? practice, CancellationToken cancellationToken) =>
+    /// <summary>Why a practice that was made to start at once has not started, on the page that follows.</summary>
+    [TempData]
+    public string? Unstarted { get; set; }
+
+    public async Task OnGetAsync(int? practice, CancellationToken cancellationToken)
+    {
+        Hindrance = Unstarted;
         await LoadAsync(practice, cancellationToken);
+    }
 
     /// <summary>Begins another practice today, for a team.</summary>
     public async Task<IActionResult> OnPostNewAsync(int team, CancellationToken cancellationToken) =>
@@ -172,9 +179,9 @@ public sealed class IndexModel(
         CancellationToken cancellationToken
     )
     {
-        Hindrance = (
-            await plans.EditAsync(practice, open => open.Mended(code, key, station, null, label), cancellationToken)
-        )?.Told;
+        Hindrance = (await plans.EditAsync(practice, open => open.Mended(code, key, station, null, label), cancellationToken))
+            .FirstFault
+            ?.Told;
         if (Hindrance is null)
         {
             return RedirectToPage(new { practice });
@@ -185,8 +192,17 @@ public sealed class IndexModel(
     }
 
     /// <summary>Puts in what was not reached last time.</summary>
-    public async Task<IActionResult> OnPostPutInAsync(int practice, int block, CancellationToken cancellationToken) =>
-        await unreached.PutInAsync(practice, block, cancellationToken) ? RedirectToPage(new { practice }) : NotFound();
+    public async Task<IActionResult> OnPostPutInAsync(int practice, int block, CancellationToken cancellationToken)
+    {
+        Hindrance = (await unreached.PutInAsync(practice, block, cancellationToken)).FirstFault?.Told;
+        if (Hindrance is null)
+        {
+            return RedirectToPage(new { practice });
+        }
+
+        await LoadAsync(practice, cancellationToken);
+        return Page();
+    }
 
     [ForAssistants]
     public async Task<IActionResult> OnPostMarkAsync(
@@ -210,18 +226,19 @@ public sealed class IndexModel(
     [ForAssistants]
     public async Task<IActionResult> OnPostSplitAsync(int practice, SplitWay way, int seed, CancellationToken cancellationToken)
     {
-        if (!await writer.SplitAsync(practice, way, seed, "", cancellationToken))
+        Hindrance = (await writer.SplitAsync(practice, way, seed, "", cancellationToken)).FirstFault?.Told;
+        if (await book.FindAsync(practice, cancellationToken) is null)
         {
             return NotFound();
         }
 
-        if (!IsByScript)
+        if (!IsByScript && Hindrance is null)
         {
             return RedirectToPage(new { practice });
         }
 
         await LoadAsync(practice, cancellationToken);
-        return Partial("_Groups", this);
+        return IsByScript ? Partial("_Groups", this) : Page();
     }
 
     private async Task<IActionResult> MarkedAsync(int practice, int player, bool known, CancellationToken cancellationToken)
@@ -240,12 +257,13 @@ public sealed class IndexModel(
         return Partial("_Marked", (this, Players.First(each => each.Id == player)));
     }
 
-    private bool IsByScript => Request.Headers.ContainsKey("HX-Request");
+    /// <summary>Whether only a part of the page was asked for.</summary>
+    public bool IsByScript => Request.Headers.ContainsKey("HX-Request");
 
     [ForAssistants]
     public async Task<IActionResult> OnPostStartAsync(int practice, CancellationToken cancellationToken)
     {
-        Hindrance = (await start.BeginAsync(practice, cancellationToken))?.Told;
+        Hindrance = (await start.BeginAsync(practice, cancellationToken)).FirstFault?.Told;
         if (Hindrance is null)
         {
             return RedirectToPage("/Run/Index", new { id = practice });

@@ -9,6 +9,7 @@ import { offerPictures } from "./save-picture.js";
 import { letPasswordsBeSeen } from "./passwords.js";
 import { listKeptRuns } from "./kept-runs.js";
 import { hearOfErasure } from "./erased.js";
+import { tellUnanswered } from "./unanswered.js";
 import { forgetPages, takeNewWorker } from "./run/offline.js";
 
 // There is one htmx on a page; scripts of single pages ask for it here.
@@ -27,6 +28,7 @@ if (matchMedia("(min-width: 861px)").matches) {
   document.querySelectorAll("details[data-wide-open]").forEach((details) => (details.open = true));
 }
 
+tellUnanswered();
 offerAddresses();
 offerPictures();
 offerLinks();

@@ -151,7 +151,7 @@ public sealed class CardWriterTests : IAsyncLifetime
         ).Require();
         await AddAsync(new DrillLine(practice, "three-gates", 6, 2, new Dictionary<string, string> { ["stop"] = "none" }));
 
-        Assert.Null(await _home.WithAsync<PracticeStart, Fault?>(start => start.BeginAsync(practice)));
+        Assert.Null(await _home.WithAsync<PracticeStart, Fault?>(async start => (await start.BeginAsync(practice)).FirstFault));
         var record = await _home.WithAsync<RunStore, IReadOnlyList<StoredRun>>(each => each.OfAsync(practice));
         var stages = record.Select(run => run.Sheets[0].Fold()).ToArray();
 

@@ -79,7 +79,7 @@ public sealed class UnreadableCardTests : IAsyncLifetime
         var today = await _home.Visit().OpenAsync("/");
         Assert.Contains("its card cannot be read", today.QuerySelector("main")!.TextContent, StringComparison.Ordinal);
         await _home.Visit().OpenAsync($"/groups/{practice}");
-        var hindrance = await _home.WithAsync<PracticeStart, Fault?>(start => start.BeginAsync(practice));
+        var hindrance = await _home.WithAsync<PracticeStart, Fault?>(async start => (await start.BeginAsync(practice)).FirstFault);
 
         Assert.Contains("its card cannot be read", hindrance!.Told, StringComparison.Ordinal);
         Assert.Contains(path, hindrance!.Told, StringComparison.Ordinal);

@@ -46,7 +46,7 @@ public sealed class ClockFitPageTests : IAsyncLifetime
 
     private async Task<int> RoundsRunAsync()
     {
-        Assert.Null(await _home.WithAsync<PracticeStart, Fault?>(start => start.BeginAsync(_practice)));
+        Assert.Null(await _home.WithAsync<PracticeStart, Fault?>(async start => (await start.BeginAsync(_practice)).FirstFault));
         var json = await _home.WithAsync<TallyDb, string>(db =>
             db.Runs.Where(run => run.Block!.PracticeId == _practice).Select(run => run.CardJson).SingleAsync()
         );

@@ -64,11 +64,13 @@ public sealed class CalendarPageTests : IAsyncLifetime
         }
 
         Assert.Null(
-            await _home.WithAsync<PlanBook, Fault?>(plans =>
-                plans.EditAsync(
-                    1,
-                    open => Result.Ok(open.Plan with { Start = new TimeOnly(19, 0), Date = practice.Date.AddDays(1) })
-                )
+            await _home.WithAsync<PlanBook, Fault?>(async plans =>
+                (
+                    await plans.EditAsync(
+                        1,
+                        open => Result.Ok(open.Plan with { Start = new TimeOnly(19, 0), Date = practice.Date.AddDays(1) })
+                    )
+                ).FirstFault
             )
         );
         var after = Assert.Single(Calendar.Load((await FetchAsync(address)).Text)!.Events);
@@ -133,7 +135,9 @@ public sealed class CalendarPageTests : IAsyncLifetime
         var id = await _home.WithAsync<TallyDb, int>(db =>
             db.Practices.Where(each => each.CalendarUid == "a").Select(each => each.Id).SingleAsync()
         );
-        await _home.WithAsync<PlanBook, Fault?>(plans => plans.EditAsync(id, open => Result.Ok(open.Plan with { Title = "Mine" })));
+        await _home.WithAsync<PlanBook, Fault?>(async plans =>
+            (await plans.EditAsync(id, open => Result.Ok(open.Plan with { Title = "Mine" }))).FirstFault
+        );
         using (await coach.SendAsync(await coach.OpenAsync("/plan/calendar"), "form[action*=Undo]")) { }
         Assert.Equal(2, await CountAsync());
         Assert.Contains(

@@ -45,11 +45,13 @@ public sealed class LinkPageTests : IAsyncLifetime
     public async Task A_plan_brings_the_cards_that_are_missing_and_changes_none()
     {
         Assert.Null(
-            await _from.WithAsync<PlanBook, Fault?>(plans =>
-                plans.EditAsync(
-                    1,
-                    open => Result.Ok(open.Plan.Inserted(0, new PlanBlock.Drill(Own, 5, 2) { Takes = ["Robin Teal"] }))
-                )
+            await _from.WithAsync<PlanBook, Fault?>(async plans =>
+                (
+                    await plans.EditAsync(
+                        1,
+                        open => Result.Ok(open.Plan.Inserted(0, new PlanBlock.Drill(Own, 5, 2) { Takes = ["Robin Teal"] }))
+                    )
+                ).FirstFault
             )
         );
         var content = await ContentAsync("/plan/1?handler=Link");

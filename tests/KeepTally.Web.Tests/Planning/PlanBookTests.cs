@@ -120,7 +120,7 @@ public sealed class PlanBookTests : IAsyncLifetime
                 Result.Ok(open.Plan with { Equipment = new Dictionary<string, int>(open.Plan.Equipment!) { ["cone"] = 44 } })
             )
         );
-        Assert.Null(await _home.WithAsync<GearBook, Fault?>(gear => gear.SetAsync("cone", 60)));
+        Assert.Null(await _home.WithAsync<GearBook, Fault?>(async gear => (await gear.SetAsync("cone", 60)).FirstFault));
         Assert.Equal(64, (await OpenAsync()).Plan.Equipment!["cone"]);
 
         await _home.Visit().PostAsync($"/plan/{_practice}?handler=GiveBack", $"/plan/{_practice}", ("item", "cone"));
@@ -132,7 +132,8 @@ public sealed class PlanBookTests : IAsyncLifetime
     [Fact]
     public async Task What_the_club_has_is_written_down_or_it_is_said_why_not()
     {
-        Task<Fault?> SetAsync(string item, int? count) => _home.WithAsync<GearBook, Fault?>(gear => gear.SetAsync(item, count));
+        Task<Fault?> SetAsync(string item, int? count) =>
+            _home.WithAsync<GearBook, Fault?>(async gear => (await gear.SetAsync(item, count)).FirstFault);
 
         Assert.Equal("item", (await SetAsync(" ", 3))!.Path);
         Assert.Equal("count", (await SetAsync("hoop", -1))!.Path);
@@ -160,14 +161,14 @@ public sealed class PlanBookTests : IAsyncLifetime
     {
         var coach = _home.Visit();
         await coach.SendAsync(await coach.OpenAsync($"/door/{_practice}"), "form");
-        Assert.True(await _home.WithAsync<PlanBook, bool>(plans => plans.DeleteAsync(_practice)));
+        Assert.True(await _home.WithAsync<PlanBook, bool>(async plans => (await plans.DeleteAsync(_practice)).IsOk));
         Assert.Null(await _home.WithAsync<PlanBook, OpenPlan?>(plans => plans.OpenAsync(_practice)));
         Assert.Equal(0, await _home.WithAsync<TallyDb, int>(db => db.Blocks.CountAsync(each => each.PracticeId == _practice)));
         Assert.Equal(0, await _home.WithAsync<TallyDb, int>(db => db.Doors.CountAsync(each => each.PracticeId == _practice)));
 
         _practice++;
         await BeginAsync();
-        Assert.False(await _home.WithAsync<PlanBook, bool>(plans => plans.DeleteAsync(_practice)));
+        Assert.False(await _home.WithAsync<PlanBook, bool>(async plans => (await plans.DeleteAsync(_practice)).IsOk));
     }
 
     [Fact]
@@ -299,7 +300,7 @@ public sealed class PlanBookTests : IAsyncLifetime
     private Task BeginAsync() =>
         _home.WithAsync<PracticeStart, bool>(async start =>
         {
-            Assert.Null(await start.BeginAsync(_practice));
+            Assert.True((await start.BeginAsync(_practice)).IsOk);
             return true;
         });
 
@@ -318,5 +319,5 @@ public sealed class PlanBookTests : IAsyncLifetime
     private async Task<OpenPlan> OpenAsync() => (await _home.WithAsync<PlanBook, OpenPlan?>(plans => plans.OpenAsync(_practice)))!;
 
     private Task<Fault?> EditAsync(Func<OpenPlan, Result<Plan>> edit) =>
-        _home.WithAsync<PlanBook, Fault?>(plans => plans.EditAsync(_practice, edit));
+        _home.WithAsync<PlanBook, Fault?>(async plans => (await plans.EditAsync(_practice, edit)).FirstFault);
 }

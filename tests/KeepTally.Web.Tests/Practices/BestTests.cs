@@ -75,7 +75,7 @@ public sealed class BestTests(BestTests.Club club) : IClassFixture<BestTests.Clu
             Practice = await Home.WithAsync<TallyDb, int>(db =>
                 db.Practices.Where(practice => practice.Date == today).Select(practice => practice.Id).FirstAsync()
             );
-            await Home.WithAsync<PracticeStart, Fault?>(start => start.BeginAsync(Practice));
+            await Home.WithAsync<PracticeStart, Fault?>(async start => (await start.BeginAsync(Practice)).FirstFault);
         }
 
         public async ValueTask DisposeAsync() => await Home.DisposeAsync();

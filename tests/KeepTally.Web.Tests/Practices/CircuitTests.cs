@@ -114,14 +114,16 @@ public sealed class CircuitTests : IAsyncLifetime
         var planned = await _home.WithAsync<PracticeBook, Practice?>(book => book.FindAsync(next));
         var offered = await _home.WithAsync<UnreachedDrills, IReadOnlyList<Block>>(drills => drills.ForAsync(planned!));
         var circuit = offered.Single(block => block.Circuit is not null);
-        Assert.True(await _home.WithAsync<UnreachedDrills, bool>(drills => drills.PutInAsync(next, circuit.Id)));
+        Assert.True(await _home.WithAsync<UnreachedDrills, bool>(async drills => (await drills.PutInAsync(next, circuit.Id)).IsOk));
 
         var written = await _home.WithAsync<PracticeBook, Practice?>(book => book.FindAsync(next));
         Assert.Equal(
             circuit.Circuit!.Stations.Select(station => station.CardVersionId),
             written!.Blocks.Single().Circuit!.Stations.Select(station => station.CardVersionId)
         );
-        Assert.False(await _home.WithAsync<UnreachedDrills, bool>(drills => drills.PutInAsync(next, circuit.Id)));
+        Assert.False(
+            await _home.WithAsync<UnreachedDrills, bool>(async drills => (await drills.PutInAsync(next, circuit.Id)).IsOk)
+        );
     }
 
     [Fact]

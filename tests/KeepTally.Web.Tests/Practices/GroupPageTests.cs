@@ -271,7 +271,7 @@ public sealed class GroupPageTests : IAsyncLifetime
             page.QuerySelector("main .says")!.TextContent,
             StringComparison.Ordinal
         );
-        var hindrance = await _home.WithAsync<PracticeStart, Fault?>(start => start.BeginAsync(_practice));
+        var hindrance = await _home.WithAsync<PracticeStart, Fault?>(async start => (await start.BeginAsync(_practice)).FirstFault);
         Assert.StartsWith("Minute trios: the kept pairs leave no way", hindrance!.Told, StringComparison.Ordinal);
     }
 

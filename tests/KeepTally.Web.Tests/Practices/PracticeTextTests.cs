@@ -24,7 +24,7 @@ public sealed class PracticeTextTests : IAsyncLifetime
                 .ExecuteUpdateAsync(set => set.SetProperty(player => player.Name, Name));
             return await db.Practices.Where(each => each.Date == new DateOnly(2026, 9, 3)).Select(each => each.Id).SingleAsync();
         });
-        Assert.Null(await _home.WithAsync<PracticeStart, Fault?>(start => start.BeginAsync(_practice)));
+        Assert.Null(await _home.WithAsync<PracticeStart, Fault?>(async start => (await start.BeginAsync(_practice)).FirstFault));
     }
 
     public ValueTask DisposeAsync() => _home.DisposeAsync();

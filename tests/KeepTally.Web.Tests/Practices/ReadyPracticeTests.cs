@@ -31,7 +31,9 @@ public sealed class ReadyPracticeTests
         foreach (var ready in ReadyPractices.All)
         {
             var made = await home.WithAsync<ReadyPracticeWriter, Result<int>>(writer => writer.AddAsync(ready.Id, team));
-            Assert.Null(await home.WithAsync<PracticeStart, Fault?>(start => start.BeginAsync(made.Require())));
+            Assert.Null(
+                await home.WithAsync<PracticeStart, Fault?>(async start => (await start.BeginAsync(made.Require())).FirstFault)
+            );
             var runs = await home.WithAsync<TallyDb, List<Run>>(db =>
                 db.Runs.Include(run => run.Sheets).Where(run => run.Block!.PracticeId == made.Require()).ToListAsync()
             );

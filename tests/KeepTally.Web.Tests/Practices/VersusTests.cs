@@ -32,7 +32,7 @@ public sealed class VersusTests
             await home.WithAsync<ReadyPracticeWriter, Result<int>>(writer => writer.AddAsync("handball-passing", team))
         ).Require();
 
-        Assert.Null(await home.WithAsync<PracticeStart, Fault?>(start => start.BeginAsync(practice)));
+        Assert.Null(await home.WithAsync<PracticeStart, Fault?>(async start => (await start.BeginAsync(practice)).FirstFault));
         var runs = await home.WithAsync<RunStore, IReadOnlyList<StoredRun>>(store => store.OfAsync(practice));
         var sheet = runs.SelectMany(run => run.Sheets).Single(each => each.Head.Drill == "three-a-side").Fold();
 
@@ -67,7 +67,7 @@ public sealed class VersusTests
             ("Versus", "2")
         );
         Assert.Contains("2 v 2", (await coach.ReadAsync("/")).Body!.TextContent, StringComparison.Ordinal);
-        Assert.Null(await home.WithAsync<PracticeStart, Fault?>(start => start.BeginAsync(1)));
+        Assert.Null(await home.WithAsync<PracticeStart, Fault?>(async start => (await start.BeginAsync(1)).FirstFault));
         var runs = await home.WithAsync<RunStore, IReadOnlyList<StoredRun>>(store => store.OfAsync(1));
         var sheet = runs.SelectMany(run => run.Sheets).Single(each => each.Head.Drill == "three-a-side").Fold();
         Assert.Equal("2 v 2", VersusWords.Of(sheet.Stage, place => sheet.Floor.Now.At(place.Id).Count));

@@ -176,7 +176,7 @@ public sealed class SquadTests : IAsyncLifetime
             await _home.WithAsync<PracticeBook, bool>(book => book.LimitAsync(practice, player, Restrictions.NoContact));
         }
 
-        var hindrance = await _home.WithAsync<PracticeStart, Fault?>(start => start.BeginAsync(practice));
+        var hindrance = await _home.WithAsync<PracticeStart, Fault?>(async start => (await start.BeginAsync(practice)).FirstFault);
 
         Assert.Contains("Win it, score it", hindrance!.Told, StringComparison.Ordinal);
         Assert.Empty(await HeadsAsync());
@@ -276,14 +276,18 @@ public sealed class SquadTests : IAsyncLifetime
         var first = HeadReader.Read((await HeadsAsync())[0]).Require().Units.Select(unit => unit.Name.Split(' ')[0]);
         Assert.Contains(string.Join(", ", first), shown[0], StringComparison.Ordinal);
         Assert.Empty((await visitor.OpenAsync("/")).QuerySelectorAll(".dealt"));
-        Assert.False(await _home.WithAsync<GroupWriter, bool>(writer => writer.SplitAsync(practice, SplitWay.Listed, 1, "")));
+        Assert.False(
+            await _home.WithAsync<GroupWriter, bool>(async writer =>
+                (await writer.SplitAsync(practice, SplitWay.Listed, 1, "")).IsOk
+            )
+        );
     }
 
     [Fact]
     public async Task Fresh_partners_do_not_meet_again_in_the_next_drill_while_others_are_left()
     {
         var practice = await _home.PracticeAsync();
-        await _home.WithAsync<GroupWriter, bool>(writer => writer.SplitAsync(practice, SplitWay.Fresh, 3, ""));
+        await _home.WithAsync<GroupWriter, bool>(async writer => (await writer.SplitAsync(practice, SplitWay.Fresh, 3, "")).IsOk);
         await _home.BegunAsync();
 
         var heads = (await HeadsAsync()).Select(head => HeadReader.Read(head).Require()).ToArray();

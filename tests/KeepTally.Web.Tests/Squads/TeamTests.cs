@@ -134,7 +134,7 @@ public sealed class TeamTests : IAsyncLifetime
         var practice = await _home.WithAsync<TallyDb, int>(db => db.Practices.MaxAsync(each => each.Id));
         var line = new DrillLine(practice, "clean-or-not", 8, 2, new Dictionary<string, string>());
         Assert.Null((await _home.WithAsync<BlockWriter, Result<int>>(blocks => blocks.AddAsync(line))).Faults.FirstOrDefault());
-        Assert.Null(await _home.WithAsync<PracticeStart, Fault?>(start => start.BeginAsync(practice)));
+        Assert.Null(await _home.WithAsync<PracticeStart, Fault?>(async start => (await start.BeginAsync(practice)).FirstFault));
         var heads = await _home.WithAsync<TallyDb, List<string>>(db => db.Sheets.Select(sheet => sheet.HeadJson).ToListAsync());
         Assert.DoesNotContain(heads, head => head.Contains("Ada", StringComparison.Ordinal));
     }
@@ -151,7 +151,9 @@ public sealed class TeamTests : IAsyncLifetime
 
         Assert.Equal(
             "they are not both in this team",
-            (await _home.WithAsync<PairBook, Fault?>(pairs => pairs.KeepAsync(1, ada, kerra, true)))!.Problem
+            (
+                await _home.WithAsync<PairBook, Fault?>(async pairs => (await pairs.KeepAsync(1, ada, kerra, true)).FirstFault)
+            )!.Problem
         );
     }
 }

@@ -158,7 +158,7 @@ public sealed class DemoPastTests
     /// <summary>How even the groups of the first drill are, levels counted whichever way they are made.</summary>
     private static async Task<Core.Groups.Evenness> EvennessAsync(Installation home, int practice, SplitWay way, string by)
     {
-        await home.WithAsync<GroupWriter, bool>(writer => writer.SplitAsync(practice, SplitWay.Level, 1, by));
+        await home.WithAsync<GroupWriter, bool>(async writer => (await writer.SplitAsync(practice, SplitWay.Level, 1, by)).IsOk);
         await home.WithAsync<TallyDb, int>(db =>
             db.Practices.Where(each => each.Id == practice).ExecuteUpdateAsync(set => set.SetProperty(each => each.Split, way))
         );

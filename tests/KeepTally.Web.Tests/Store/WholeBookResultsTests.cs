@@ -50,7 +50,7 @@ public sealed class WholeBookResultsTests : IAsyncLifetime
             blocks.AddAsync(new DrillLine(null, card, 8, 2, new Dictionary<string, string>()))
         );
         var practice = put.Require();
-        Assert.Null(await _home.WithAsync<PracticeStart, Fault?>(start => start.BeginAsync(practice)));
+        Assert.Null(await _home.WithAsync<PracticeStart, Fault?>(async start => (await start.BeginAsync(practice)).FirstFault));
         var stored = await _home.WithAsync<RunStore, IReadOnlyList<StoredRun>>(runs => runs.OfAsync(practice));
         var live = new LivePractice(new DeviceId("thumb"), [.. stored.Select(run => new LiveRun("", run.Fold()))]);
         var draw = new SeededDraw(seed, 11);

@@ -26,6 +26,10 @@ public sealed class PracticeModel(SquadBook squad, DrillBook book, ReadyPractice
 
     public string? Hindrance { get; private set; }
 
+    /// <summary>Why it has not started, for Today.</summary>
+    [TempData]
+    public string? Unstarted { get; set; }
+
     public Task OnGetAsync(CancellationToken cancellationToken) => LoadAsync(cancellationToken);
 
     /// <summary>Makes it, and begins it or shows it on Today.</summary>
@@ -41,9 +45,18 @@ public sealed class PracticeModel(SquadBook squad, DrillBook book, ReadyPractice
             return Page();
         }
 
-        return begin && await start.BeginAsync(made.Value, cancellationToken) is null
-            ? RedirectToPage("/Run/Index", new { id = made.Value })
-            : RedirectToPage("/Index", new { practice = made.Value });
+        if (!begin)
+        {
+            return RedirectToPage("/Index", new { practice = made.Value });
+        }
+
+        if ((await start.BeginAsync(made.Value, cancellationToken)).FirstFault is { } fault)
+        {
+            Unstarted = fault.Told;
+            return RedirectToPage("/Index", new { practice = made.Value });
+        }
+
+        return RedirectToPage("/Run/Index", new { id = made.Value });
     }
 
     private async Task LoadAsync(CancellationToken cancellationToken)

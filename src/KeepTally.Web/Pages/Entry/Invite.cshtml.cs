@@ -41,7 +41,7 @@ public sealed class InviteModel(CoachBook coaches, AuditLog audit) : PageModel
         }
 
         Name = coach.UserName!;
-        if (await coaches.ChooseAsync(coach, Token!, password ?? "") is { } fault)
+        if ((await coaches.ChooseAsync(coach, Token!, password ?? "")).FirstFault is { } fault)
         {
             Faults = new Dictionary<string, string> { ["password"] = fault.Told };
             Response.StatusCode = StatusCodes.Status422UnprocessableEntity;

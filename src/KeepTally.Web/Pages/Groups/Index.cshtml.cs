@@ -1,4 +1,5 @@
 using KeepTally.Core.Dealing;
+using KeepTally.Core.Faults;
 using KeepTally.Core.Groups;
 using KeepTally.Core.Identity;
 using KeepTally.Core.Words;
@@ -120,7 +121,7 @@ public sealed class IndexModel(
             return NotFound();
         }
 
-        Hindrance = (await pairs.KeepAsync(practice.TeamId, one, other, together, cancellationToken))?.Told;
+        Hindrance = (await pairs.KeepAsync(practice.TeamId, one, other, together, cancellationToken)).FirstFault?.Told;
         return await AnswerAsync(id, cancellationToken);
     }
 
@@ -130,16 +131,17 @@ public sealed class IndexModel(
             ? await AnswerAsync(id, cancellationToken)
             : NotFound();
 
-    private async Task<IActionResult> ByHandAsync(int id, int? block, Func<Task<bool>> change, CancellationToken cancellationToken)
+    private async Task<IActionResult> ByHandAsync(
+        int id,
+        int? block,
+        Func<Task<Result<Done>>> change,
+        CancellationToken cancellationToken
+    )
     {
         var before = await EvenAsync(id, block, cancellationToken);
-        if (!await change())
-        {
-            return NotFound();
-        }
-
-        Before = before is null ? null : (block, before);
-        return await AnswerAsync(id, cancellationToken);
+        var changed = await change();
+        Before = before is null || !changed.IsOk ? null : (block, before);
+        return await AnswerAsync(id, changed, cancellationToken);
     }
 
     private async Task<string?> EvenAsync(int id, int? block, CancellationToken cancellationToken)
@@ -154,8 +156,14 @@ public sealed class IndexModel(
         return groups is null ? null : EvenWordsOf(groups);
     }
 
-    private async Task<IActionResult> DoneAsync(int id, Task<bool> change, CancellationToken cancellationToken) =>
-        await change ? await AnswerAsync(id, cancellationToken) : NotFound();
+    private async Task<IActionResult> DoneAsync(int id, Task<Result<Done>> change, CancellationToken cancellationToken) =>
+        await AnswerAsync(id, await change, cancellationToken);
+
+    private async Task<IActionResult> AnswerAsync(int id, Result<Done> changed, CancellationToken cancellationToken)
+    {
+        Hindrance = changed.FirstFault?.Told;
+        return await AnswerAsync(id, cancellationToken);
+    }
 
     private async Task<IActionResult> AnswerAsync(int id, CancellationToken cancellationToken)
     {
@@ -164,7 +172,11 @@ public sealed class IndexModel(
             return RedirectToPage(new { id });
         }
 
-        await LoadAsync(id, cancellationToken);
+        if (!await LoadAsync(id, cancellationToken))
+        {
+            return NotFound();
+        }
+
         return Request.Headers.ContainsKey("HX-Request") ? Partial("_Groups", this) : Page();
     }
 

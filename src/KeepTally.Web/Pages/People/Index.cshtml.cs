@@ -129,7 +129,7 @@ public sealed class IndexModel(
     public async Task<IActionResult> OnPostRemoveAsync(int coach, CancellationToken cancellationToken)
     {
         var name = (await coaches.FindAsync(coach, cancellationToken))?.UserName;
-        if (await coaches.RemoveAsync(coach, cancellationToken) is { } fault)
+        if ((await coaches.RemoveAsync(coach, cancellationToken)).FirstFault is { } fault)
         {
             return await ShowAsync(fault, cancellationToken);
         }

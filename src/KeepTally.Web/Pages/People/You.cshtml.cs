@@ -27,7 +27,7 @@ public sealed class YouModel(CoachBook coaches, CallerBook callers, AuditTrail t
     public async Task<IActionResult> OnPostAsync(string? old, string? password, CancellationToken cancellationToken)
     {
         var coach = (await coaches.FindAsync(You.Id, cancellationToken))!;
-        if (await coaches.ChangeAsync(coach, old ?? "", password ?? "") is { } fault)
+        if ((await coaches.ChangeAsync(coach, old ?? "", password ?? "")).FirstFault is { } fault)
         {
             Faults = new Dictionary<string, string> { [fault.Path] = fault.Told };
             Response.StatusCode = StatusCodes.Status422UnprocessableEntity;

@@ -75,7 +75,7 @@ public sealed class CorrectModel(PracticeBook book, ResultCorrection corrections
         string sheet,
         string device,
         int n,
-        Func<OpenCorrection, EventId, Task<Fault?>> say,
+        Func<OpenCorrection, EventId, Task<Result<Done>>> say,
         string what,
         CancellationToken cancellationToken
     )
@@ -88,7 +88,7 @@ public sealed class CorrectModel(PracticeBook book, ResultCorrection corrections
             return NotFound();
         }
 
-        if (await say(open, new EventId(new DeviceId(device), n)) is { } fault)
+        if ((await say(open, new EventId(new DeviceId(device), n))).FirstFault is { } fault)
         {
             Fault = fault;
             return await ShowAsync(id, sheet, device, n, cancellationToken);

@@ -281,12 +281,12 @@ public sealed class IndexModel(
     private async Task<IActionResult> KeepAsync(
         string name,
         string words,
-        Func<int, string, CancellationToken, Task<Fault?>> keep,
+        Func<int, string, CancellationToken, Task<Result<Done>>> keep,
         CancellationToken cancellationToken
     )
     {
         var team = await squad.TeamAsync(HttpContext.ChosenTeam(Team), cancellationToken);
-        if (await keep(team.Id, words, cancellationToken) is not { } fault)
+        if ((await keep(team.Id, words, cancellationToken)).FirstFault is not { } fault)
         {
             return RedirectToPage(new { Edit = (int?)null, Team });
         }

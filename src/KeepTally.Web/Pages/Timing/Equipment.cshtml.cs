@@ -20,7 +20,7 @@ public sealed class EquipmentModel(GearBook gear, DrillBook book) : PageModel
 
     public async Task<IActionResult> OnPostAsync(string? item, int? count, CancellationToken cancellationToken)
     {
-        if ((await gear.SetAsync(item ?? "", count, cancellationToken))?.Told is not { } why)
+        if ((await gear.SetAsync(item ?? "", count, cancellationToken)).FirstFault?.Told is not { } why)
         {
             return RedirectToPage();
         }

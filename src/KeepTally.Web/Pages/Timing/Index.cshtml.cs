@@ -169,7 +169,7 @@ public sealed class IndexModel(
         double minutes,
         CancellationToken cancellationToken
     ) =>
-        await daily.SettleAsync(team, card ?? "", minutes, cancellationToken) is { } fault
+        (await daily.SettleAsync(team, card ?? "", minutes, cancellationToken)).FirstFault is { } fault
             ? await AgainAsync(new NewForm { Team = team }, fault.Told, cancellationToken)
             : RedirectToPage();
 

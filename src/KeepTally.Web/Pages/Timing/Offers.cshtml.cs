@@ -62,7 +62,7 @@ public sealed class OffersModel(PlanBook plans, SheetOfferer offerer) : PageMode
         }
 
         var taken = Offers[which].Plan;
-        var fault = await plans.EditAsync(
+        var edited = await plans.EditAsync(
             id,
             open =>
                 open.IsRunning
@@ -70,7 +70,7 @@ public sealed class OffersModel(PlanBook plans, SheetOfferer offerer) : PageMode
                     : Result.Ok(open.Plan with { Blocks = taken.Blocks, Reserve = taken.Reserve }),
             cancellationToken
         );
-        if (fault is null)
+        if (edited.FirstFault is not { } fault)
         {
             return RedirectToPage("/Timing/Sheet", new { id });
         }

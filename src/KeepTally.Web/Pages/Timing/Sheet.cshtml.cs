@@ -247,9 +247,7 @@ public sealed class SheetModel(
 
     /// <summary>Puts in what was not reached last time.</summary>
     public async Task<IActionResult> OnPostPutInAsync(int id, int block, CancellationToken cancellationToken) =>
-        await unreached.PutInAsync(id, block, cancellationToken)
-            ? await ShownAsync(id, null, cancellationToken)
-            : await ShownAsync(id, Gone().Faults[0].Told, cancellationToken);
+        await ShownAsync(id, (await unreached.PutInAsync(id, block, cancellationToken)).FirstFault?.Told, cancellationToken);
 
     public async Task<IActionResult> OnPostHeadAsync(int id, HeadForm form, CancellationToken cancellationToken) =>
         ModelState.IsValid
@@ -259,13 +257,15 @@ public sealed class SheetModel(
     /// <summary>Keeps the sheet to be used again.</summary>
     public async Task<IActionResult> OnPostTemplateAsync(int id, string? name, CancellationToken cancellationToken) =>
         await plans.OpenAsync(id, cancellationToken) is not { } open ? NotFound()
-        : await templates.KeepAsync(name ?? "", open.Plan, cancellationToken) is { } fault
+        : (await templates.KeepAsync(name ?? "", open.Plan, cancellationToken)).FirstFault is { } fault
             ? await ShownAsync(id, fault.Told, cancellationToken)
         : RedirectToPage("/Timing/Index");
 
     /// <summary>Takes a practice away that was never begun.</summary>
     public async Task<IActionResult> OnPostDeleteAsync(int id, CancellationToken cancellationToken) =>
-        await plans.DeleteAsync(id, cancellationToken) ? RedirectToPage("/Timing/Index") : NotFound();
+        (await plans.DeleteAsync(id, cancellationToken)).FirstFault is { } fault
+            ? await ShownAsync(id, fault.Told, cancellationToken)
+            : RedirectToPage("/Timing/Index");
 
     /// <summary>Seconds practice runs behind its sheet; nought where it does not run, or is in time.</summary>
     public double Behind => IsPast ? 0 : BehindOf(Sheet.Open);

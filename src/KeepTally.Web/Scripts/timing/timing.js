@@ -19,7 +19,7 @@ async function work() {
   while (waiting.length > 0) {
     const { address, fields } = waiting.shift();
     const put = { source: document.body, target: sheet(), swap: "outerHTML", values: fields };
-    // What goes wrong is told by the events below.
+    // What goes wrong is told by the page (unanswered.js).
     await window.htmx.ajax("POST", address, put).catch(() => {});
   }
   busy = false;
@@ -87,25 +87,11 @@ function openOne() {
 }
 openOne();
 
-/** What was pressed and not answered was not written: it is said, and what waits behind it is let go. */
-function tell(words) {
-  waiting.length = 0;
-  const says = document.createElement("p");
-  says.className = "says";
-  says.role = "alert";
-  says.textContent = words;
-  sheet().querySelector(".says")?.remove();
-  sheet().prepend(says);
+// What waits behind a press that was not taken is let go: it was meant for the sheet with that press in it.
+for (const failed of ["htmx:sendError", "htmx:responseError"]) {
+  document.addEventListener(failed, ({ detail }) => {
+    if (detail.requestConfig.verb !== "get") {
+      waiting.length = 0;
+    }
+  });
 }
-
-const writes = (detail) => detail.requestConfig.verb !== "get";
-document.addEventListener("htmx:sendError", ({ detail }) => {
-  if (writes(detail)) {
-    tell("Not saved: there is no network. Press again when there is.");
-  }
-});
-document.addEventListener("htmx:responseError", ({ detail }) => {
-  if (writes(detail) && detail.xhr.status !== 401) {
-    tell("Not saved: the plan could not be changed like that. Reload the page and try again.");
-  }
-});
