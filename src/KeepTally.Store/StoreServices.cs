@@ -29,29 +29,85 @@ public static class StoreServices
                 // Of an account less is kept than it could hold.
                 .ConfigureWarnings(warnings => warnings.Ignore(CoreEventId.MappedPropertyIgnoredWarning))
         );
-        services.AddSingleton<SpareSpace>();
+        services.AddBackups();
+        services.AddEvents();
+        services.AddResults();
+        services.AddBook();
+        services.AddPractices();
+        services.AddSquads();
+        services.AddPlanning();
+        services.AddSeasons();
+        services.AddDemo();
+        services.AddPeople();
+        return services;
+    }
+
+    private static void AddBackups(this IServiceCollection services)
+    {
         services.AddSingleton<BackupShelf>();
         services.AddSingleton<BackupRestore>();
         services.AddSingleton<BackupHealth>();
         services.AddScoped<RestoreFollowUp>();
-        services.AddPeople();
+        services.AddSingleton<SpareSpace>();
+    }
+
+    private static void AddEvents(this IServiceCollection services)
+    {
         services.AddSingleton<JournalMeter>();
         services.AddSingleton<JournalWriter>();
         services.AddScoped<EventStaging>();
+        services.AddScoped<EventJournal>();
+    }
+
+    private static void AddResults(this IServiceCollection services)
+    {
         services.AddSingleton<ImportTurn>();
+        services.AddScoped<PracticeResults>();
+        services.AddScoped<BestBook>();
+        services.AddScoped<LoadBook>();
+        services.AddScoped<PracticeExport>();
+        services.AddScoped<SeasonExport>();
+        services.AddScoped<PracticeImport>();
+        services.AddScoped<PastBook>();
+        services.AddScoped<Rescore>();
+        services.AddScoped<ResultCorrection>();
+    }
+
+    private static void AddBook(this IServiceCollection services)
+    {
         services.AddSingleton<CardCache>();
         services.AddSingleton<TextCache>();
-        services.AddScoped<ScoredRuns>();
-        services.AddScoped<DrillBook>();
         services.AddScoped<CardWriter>();
-        services.AddScoped<SquadBook>();
-        services.AddSingleton<LastErasure>();
-        services.AddSingleton<LastImport>();
-        services.AddScoped<PlayerErasure>();
-        services.AddScoped<PlayerFile>();
+        services.AddScoped<DrillBook>();
+    }
+
+    private static void AddPractices(this IServiceCollection services)
+    {
+        services.AddScoped<ScoredRuns>();
         services.AddSingleton<PracticeClock>();
         services.AddScoped<PracticeBook>();
         services.AddScoped<PracticeRemoval>();
+        services.AddScoped<PartnerMemory>();
+        services.AddScoped<PlayerLevels>();
+        services.AddScoped<GroupPlan>();
+        services.AddScoped<GroupWriter>();
+        services.AddScoped<PracticeStart>();
+        services.AddScoped<RunStore>();
+        services.AddScoped<GuestBook>();
+    }
+
+    private static void AddSquads(this IServiceCollection services)
+    {
+        services.AddScoped<SquadBook>();
+        services.AddSingleton<LastImport>();
+        services.AddSingleton<LastErasure>();
+        services.AddScoped<PlayerErasure>();
+        services.AddScoped<PlayerFile>();
+        services.AddScoped<PairBook>();
+    }
+
+    private static void AddPlanning(this IServiceCollection services)
+    {
         services.AddScoped<GearBook>();
         services.AddScoped<PlanRowWriter>();
         services.AddScoped<PlanBook>();
@@ -67,29 +123,18 @@ public static class StoreServices
         services.AddScoped<ReadyPracticeWriter>();
         services.AddScoped<UnreachedDrills>();
         services.AddScoped<CircuitWriter>();
-        services.AddScoped<PartnerMemory>();
-        services.AddScoped<PlayerLevels>();
-        services.AddScoped<GroupPlan>();
-        services.AddScoped<GroupWriter>();
-        services.AddScoped<PairBook>();
-        services.AddScoped<PracticeStart>();
-        services.AddScoped<RunStore>();
-        services.AddScoped<GuestBook>();
-        services.AddScoped<EventJournal>();
-        services.AddScoped<PracticeResults>();
-        services.AddScoped<BestBook>();
-        services.AddScoped<LoadBook>();
-        services.AddScoped<PracticeExport>();
+    }
+
+    private static void AddSeasons(this IServiceCollection services)
+    {
         services.AddScoped<SeasonBook>();
-        services.AddScoped<SeasonExport>();
-        services.AddScoped<PracticeImport>();
-        services.AddScoped<PastBook>();
-        services.AddScoped<Rescore>();
-        services.AddScoped<ResultCorrection>();
+    }
+
+    private static void AddDemo(this IServiceCollection services)
+    {
         services.AddScoped<DemoClub>();
         services.AddScoped<DemoPast>();
         services.AddScoped<DemoPlay>();
         services.AddScoped<DemoUnderWay>();
-        return services;
     }
 }

@@ -121,12 +121,26 @@ test("two phones and a laptop over https: one joins by code, one loses the netwo
     }
     await laptop.goto("/people/record");
     await expect(laptop.locator(".trail")).toContainText("Pat");
+  } finally {
+    await trusting.close();
+    await club.stop();
+  }
+});
 
+test("a phone that does not trust the machine over https is told what it cannot do, and how to trust it", async ({
+  browser,
+}) => {
+  const club = new Application(process.env.FILLED_DATA);
+  await club.start("--demo", "--lan");
+  try {
+    const head = await browser.newContext({
+      storageState: process.env.SIGNED_IN,
+      baseURL: `https://127.0.0.1:${club.port + 1}`,
+      ignoreHTTPSErrors: true,
+    });
+    const wary = await head.newPage();
     // A phone that only passed the warning can do all but open it again, and says so.
-    const wary = await (await browser.newContext({ ...secure, ignoreHTTPSErrors: true })).newPage();
-    await wary.goto("/run/1");
-    const screen = new RunScreen(wary);
-    await screen.ready();
+    const screen = await RunScreen.begin(wary);
     await expect(screen.net).toHaveText("Saved");
     await expect(async () => {
       await screen.net.click();
@@ -144,7 +158,6 @@ test("two phones and a laptop over https: one joins by code, one loses the netwo
     expect(club.said).toContain(shown.trim());
     expect(new X509Certificate(await certificateOf(club.port + 1)).checkIssued(taken)).toBe(true);
   } finally {
-    await trusting.close();
     await club.stop();
   }
 });

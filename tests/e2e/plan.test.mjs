@@ -100,7 +100,9 @@ test("presses that come faster than answers all count, and one without a network
   await expect(page.locator("#longer-2")).toBeEnabled();
   await context.setOffline(true);
   await page.locator("#longer-2").click();
-  await expect(page.getByRole("alert")).toHaveText("Nothing changed: there is no network. Try again when there is one.");
+  await expect(page.getByRole("alert")).toHaveText(
+    "Nothing changed: there is no network. Try again when there is one.",
+  );
   await context.setOffline(false);
   await page.locator("#longer-2").click();
   await expect(minutes).toHaveText("9.5");

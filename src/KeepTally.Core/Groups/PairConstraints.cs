@@ -21,22 +21,24 @@ internal sealed class PairConstraints
     internal static int LargestGroup(int players, int groups) => (players + groups - 1) / groups;
 
     /// <summary>The bonds of a wish, or the fault that makes them impossible whatever the groups.</summary>
-    internal static PairConstraints? Of(IReadOnlyList<SplitPlayer> players, SplitRequest request, out Fault? fault)
+    internal static Result<PairConstraints> Of(IReadOnlyList<SplitPlayer> players, SplitRequest request)
     {
         var blocks = Blocks(players, request);
-        var torn = blocks.FirstOrDefault(block => Torn(block, request.Apart));
-        var large = blocks.FirstOrDefault(block => block.Length > LargestGroup(players.Count, request.Groups));
-        fault =
-            torn is not null
-                ? new Fault("pairs", $"{Names(torn)} are kept together and apart at once", "take one of the pairs away")
-            : large is not null
-                ? new Fault(
-                    "pairs",
-                    $"{Names(large)} are kept together, and no group is that large",
-                    "make fewer groups, or take a pair away"
-                )
-            : null;
-        return fault is null ? new PairConstraints(request, blocks) : null;
+        if (blocks.FirstOrDefault(block => Torn(block, request.Apart)) is { } torn)
+        {
+            return new Fault("pairs", $"{Names(torn)} are kept together and apart at once", "take one of the pairs away");
+        }
+
+        if (blocks.FirstOrDefault(block => block.Length > LargestGroup(players.Count, request.Groups)) is { } large)
+        {
+            return new Fault(
+                "pairs",
+                $"{Names(large)} are kept together, and no group is that large",
+                "make fewer groups, or take a pair away"
+            );
+        }
+
+        return Result.Ok(new PairConstraints(request, blocks));
     }
 
     internal bool Hold(IReadOnlyList<IReadOnlyList<SplitPlayer>> groups)

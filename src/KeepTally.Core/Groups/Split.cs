@@ -36,11 +36,13 @@ public static class Split
             );
         }
 
-        var bonds = PairConstraints.Of(players, request, out var fault);
-        if (bonds is null)
+        var kept = PairConstraints.Of(players, request);
+        if (!kept.IsOk)
         {
-            return Result<IReadOnlyList<IReadOnlyList<SplitPlayer>>>.Fail([fault!]);
+            return Result<IReadOnlyList<IReadOnlyList<SplitPlayer>>>.Fail(kept.Faults);
         }
+
+        var bonds = kept.Value;
 
         var groups = request.Way switch
         {
@@ -52,7 +54,7 @@ public static class Split
         };
         if (!bonds.Hold(groups))
         {
-            if (bonds.Keep(groups) is not { } kept)
+            if (bonds.Keep(groups) is not { } found)
             {
                 return Failed(
                     "pairs",
@@ -61,7 +63,7 @@ public static class Split
                 );
             }
 
-            groups = kept;
+            groups = found;
         }
 
         if (request.Way is SplitWay.Fresh or SplitWay.Spread || !bonds.IsFree)

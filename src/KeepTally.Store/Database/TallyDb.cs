@@ -1,5 +1,3 @@
-using KeepTally.Core.Events;
-using KeepTally.Core.Time;
 using KeepTally.Store.Tables;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Identity.EntityFrameworkCore;
@@ -70,99 +68,10 @@ public sealed class TallyDb(DbContextOptions<TallyDb> options, TenantScope scope
         builder.Entity<IdentityUserToken<int>>().ToTable("CoachTokens");
         PeopleTables.Map(builder);
         SetWalls(builder);
-        builder.Entity<Team>().Property(team => team.Name).HasMaxLength(80);
-        builder.Entity<Team>().Property(team => team.StopReasons).HasDefaultValue("");
-        builder.Entity<Team>().Property(team => team.DailyCard).HasDefaultValue("");
-        builder.Entity<Team>().Property(team => team.CalendarToken).HasDefaultValue("");
-        builder.Entity<Team>().HasIndex(team => team.CalendarToken);
-        builder.Entity<Team>().Property(team => team.DailyMinutes).HasDefaultValue(5.0);
-        builder.Entity<ClosedSeason>(season =>
-        {
-            season.HasOne<Team>().WithMany().HasForeignKey(each => each.TeamId);
-            season.HasIndex(each => new { each.TeamId, each.LastDay }).IsUnique();
-            season.Property(each => each.Name).HasMaxLength(40);
-        });
-        builder.Entity<Gear>().HasKey(each => each.Item);
-        builder.Entity<Player>(player =>
-        {
-            player.HasOne<Team>().WithMany().HasForeignKey(each => each.TeamId);
-            player.Ignore(each => each.UnitId);
-            player.Property(each => each.Hand).HasConversion<string>();
-        });
-        builder.Entity<CardVersion>().HasIndex(card => new { card.CardId, card.Version }).IsUnique();
-        builder.Entity<Card>(card =>
-        {
-            card.Property(each => each.Revision).IsConcurrencyToken();
-            card.HasMany(each => each.Versions).WithOne().HasForeignKey(version => version.CardId);
-            card.HasMany(each => each.Changes).WithOne().HasForeignKey(change => change.CardId);
-        });
-        builder.Entity<Practice>(practice =>
-        {
-            practice.HasIndex(each => each.Date);
-            practice.Ignore(each => each.InRecord);
-            practice.Property(each => each.Split).HasConversion<string>();
-            practice.Property(each => each.Place).HasDefaultValue("");
-            practice.Property(each => each.Reserve).HasDefaultValue("");
-            practice.Property(each => each.BroughtJson).HasDefaultValue("{}");
-            practice.Property(each => each.Series).HasDefaultValue("");
-            practice.Property(each => each.CalendarUid).HasDefaultValue("");
-        });
-        builder.Entity<Block>(block =>
-        {
-            block.Ignore(each => each.Title);
-            block.Ignore(each => each.IsPause);
-            block.Property(each => each.Pause).HasConversion<string>();
-            block.Property(each => each.PauseName).HasDefaultValue("");
-            block.Property(each => each.Takes).HasDefaultValue("");
-            block.Property(each => each.GroupsBy).HasConversion<string>();
-            block.HasOne(each => each.Circuit).WithOne().HasForeignKey<CircuitBlock>(circuit => circuit.BlockId);
-        });
-        builder.Entity<CircuitBlock>(circuit =>
-        {
-            circuit.ToTable("Circuits");
-            circuit.HasKey(each => each.BlockId);
-            circuit.HasMany(each => each.Stations).WithOne().HasForeignKey(station => station.BlockId);
-        });
-        builder.Entity<Station>().HasOne(station => station.CardVersion).WithMany().OnDelete(DeleteBehavior.Restrict);
-        builder.Entity<KeptPair>(pair =>
-        {
-            pair.HasOne<Team>().WithMany().HasForeignKey(each => each.TeamId);
-            pair.HasOne<Player>().WithMany().HasForeignKey(each => each.OneId);
-            pair.HasOne<Player>().WithMany().HasForeignKey(each => each.OtherId);
-            pair.HasIndex(each => new { each.OneId, each.OtherId }).IsUnique();
-        });
-        builder.Entity<SheetRow>().Ignore(sheet => sheet.Stop);
-        builder.Entity<Block>().HasOne(block => block.CardVersion).WithMany().OnDelete(DeleteBehavior.Restrict);
-        builder.Entity<Block>().HasOne(block => block.Run).WithOne(run => run.Block).HasForeignKey<Run>(run => run.BlockId);
-        builder.Entity<Attendance>(attendance =>
-        {
-            attendance.HasKey(each => new { each.PracticeId, each.PlayerId });
-            attendance.HasOne<Player>().WithMany().HasForeignKey(each => each.PlayerId);
-            attendance.Property(each => each.Presence).HasConversion<string>();
-            attendance.Property(each => each.Limits).HasConversion<int>();
-        });
-        builder
-            .Entity<Run>()
-            .Property(run => run.Origin)
-            .HasConversion(origin => origin.UnixMilliseconds, stored => new RunOrigin(stored));
-        builder.Entity<EventRow>(row =>
-        {
-            row.ToTable("Events");
-            row.HasKey(each => each.Sequence);
-            row.Ignore(each => each.IsUndo);
-            row.Ignore(each => each.IsStart);
-            row.HasIndex(each => new
-                {
-                    each.SheetId,
-                    each.Device,
-                    each.N,
-                })
-                .IsUnique();
-            // Of the few that are looked for by their type; taps are many and never are.
-            row.HasIndex(each => each.SheetId, "IX_Events_Start").HasFilter($"\"Type\" = '{RunEvent.Start.TypeName}'");
-            row.HasIndex(each => each.SheetId, "IX_Events_End").HasFilter($"\"Type\" = '{RunEvent.End.TypeName}'");
-            row.HasOne<SheetRow>().WithMany().HasForeignKey(each => each.SheetId);
-        });
+        SquadTables.Map(builder);
+        BookTables.Map(builder);
+        PracticeTables.Map(builder);
+        RunTables.Map(builder);
     }
 
     /// <summary>

@@ -41,22 +41,9 @@ public sealed class PlanRowWriter(TallyDb db)
     /// <summary>Writes it; the version of the sheet then, or why it could not be written.</summary>
     internal async Task<Result<int>> WriteAsync(OpenPlan open, Plan plan, CancellationToken cancellationToken)
     {
-        if (plan.Blocks.Count > PlanReader.MostBlocks)
+        if (FaultOf(plan) is { } fault)
         {
-            return Result.Fail<int>(
-                new Fault("blocks", $"a sheet has {PlanReader.MostBlocks} lines at most", "take some off first")
-            );
-        }
-
-        if (plan.Blocks.OfType<PlanBlock.Circuit>().FirstOrDefault(circuit => !circuit.HasWork) is { } walked)
-        {
-            return Result.Fail<int>(
-                new Fault(
-                    "changeSeconds",
-                    "the walks take all of the time at the stations",
-                    $"write fewer than {walked.MinutesEach * 60:0} seconds, or more minutes at each station"
-                )
-            );
+            return fault;
         }
 
         var practice = await db
@@ -66,7 +53,32 @@ public sealed class PlanRowWriter(TallyDb db)
                 .ThenInclude(block => block.Run)
             .SingleAsync(each => each.Id == open.Practice.Id, cancellationToken);
         WriteHead(practice, open.Plan, plan);
-        var was = open.Plan.Blocks.ToDictionary(block => block.Key!.Value);
+        var written = await WriteLinesAsync(practice, open.Plan, plan, cancellationToken);
+        if (!written.IsOk)
+        {
+            return Result.Fail<int>(written.Faults);
+        }
+
+        practice.SheetVersion++;
+        await db.SaveChangesAsync(cancellationToken);
+        return Result.Ok(practice.SheetVersion);
+    }
+
+    private static Fault? FaultOf(Plan plan) =>
+        plan.Blocks.Count > PlanReader.MostBlocks
+            ? new Fault("blocks", $"a sheet has {PlanReader.MostBlocks} lines at most", "take some off first")
+        : plan.Blocks.OfType<PlanBlock.Circuit>().FirstOrDefault(circuit => !circuit.HasWork) is { } walked
+            ? new Fault(
+                "changeSeconds",
+                "the walks take all of the time at the stations",
+                $"write fewer than {walked.MinutesEach * 60:0} seconds, or more minutes at each station"
+            )
+        : null;
+
+    /// <summary>Lines that stay are changed where they stand, new ones are made, and those that are not there any more go.</summary>
+    private async Task<Result<Done>> WriteLinesAsync(Practice practice, Plan before, Plan plan, CancellationToken cancellationToken)
+    {
+        var was = before.Blocks.ToDictionary(block => block.Key!.Value);
         var rows = practice.Blocks.Where(block => !block.Dropped).ToDictionary(block => block.Id);
         var order = 0;
         var kept = new HashSet<int>();
@@ -84,7 +96,7 @@ public sealed class PlanRowWriter(TallyDb db)
             var made = await MakeAsync(line, cancellationToken);
             if (!made.IsOk)
             {
-                return Result.Fail<int>(made.Faults);
+                return Result.Fail<Done>(made.Faults);
             }
 
             foreach (var block in made.Value)
@@ -100,7 +112,14 @@ public sealed class PlanRowWriter(TallyDb db)
             other.Order = order++;
         }
 
-        foreach (var gone in rows.Values.Where(row => was.ContainsKey(row.Id) && !kept.Contains(row.Id)))
+        Remove(rows.Values.Where(row => was.ContainsKey(row.Id) && !kept.Contains(row.Id)));
+        return Result.Ok();
+    }
+
+    /// <summary>What was run already is kept, out of the sheet.</summary>
+    private void Remove(IEnumerable<Block> lines)
+    {
+        foreach (var gone in lines)
         {
             if (gone.Run is null)
             {
@@ -111,10 +130,6 @@ public sealed class PlanRowWriter(TallyDb db)
                 gone.Dropped = true;
             }
         }
-
-        practice.SheetVersion++;
-        await db.SaveChangesAsync(cancellationToken);
-        return Result.Ok(practice.SheetVersion);
     }
 
     private static void WriteHead(Practice practice, Plan before, Plan plan)

@@ -32,25 +32,9 @@ public sealed class PracticeStart(TallyDb db, PracticeBook book, GroupPlan group
         }
 
         var plan = await groups.OfAsync(practice, cancellationToken: cancellationToken);
-        if (plan.Here < 2)
+        if (FaultOf(plan) is { } fault)
         {
-            return plan.Here == 0
-                ? new Fault("attendance", "nobody is here", "tap those who are")
-                : new Fault("attendance", "one player alone cannot fill these drills", "tap those who are here");
-        }
-
-        if (plan.Blocks.FirstOrDefault(dealt => dealt.Sheets.Count == 0) is { } empty)
-        {
-            return empty.Trouble is { } trouble
-                ? trouble with
-                {
-                    Problem = $"{empty.Block.Title}: {trouble.Problem}",
-                }
-                : new Fault(
-                    "blocks",
-                    $"with today's limits fewer than two players are left for {empty.Block.Title}",
-                    "take it off the sheet, or lift a limit"
-                );
+            return fault;
         }
 
         if (await book.UnderWayAsync(clock.Now - PracticeClock.LongestPractice, cancellationToken) is null)
@@ -78,6 +62,27 @@ public sealed class PracticeStart(TallyDb db, PracticeBook book, GroupPlan group
         return Result.Ok();
     }
 
+    /// <summary>Why those who are here cannot fill the drills; null where they can.</summary>
+    private static Fault? FaultOf(PlannedGroups plan) =>
+        plan.Here switch
+        {
+            0 => new Fault("attendance", "nobody is here", "tap those who are"),
+            1 => new Fault("attendance", "one player alone cannot fill these drills", "tap those who are here"),
+            _ => plan.Blocks.FirstOrDefault(dealt => dealt.Sheets.Count == 0) is { } empty
+                ? TroubleOf(
+                    empty,
+                    new Fault(
+                        "blocks",
+                        $"with today's limits fewer than two players are left for {empty.Block.Title}",
+                        "take it off the sheet, or lift a limit"
+                    )
+                )
+                : null,
+        };
+
+    private static Fault TroubleOf(DealtBlock empty, Fault tooFew) =>
+        empty.Trouble is { } trouble ? trouble with { Problem = $"{empty.Block.Title}: {trouble.Problem}" } : tooFew;
+
     /// <summary>
     /// Deals out what was put on the sheet of a practice that runs already, to those who are on it now, or says
     /// why it cannot.
@@ -96,12 +101,10 @@ public sealed class PracticeStart(TallyDb db, PracticeBook book, GroupPlan group
         var fresh = plan.Blocks.Where(dealt => dealt.Block.Run is null).ToArray();
         if (Array.Find(fresh, dealt => dealt.Sheets.Count == 0) is { } empty)
         {
-            return empty.Trouble is { } trouble
-                ? trouble with
-                {
-                    Problem = $"{empty.Block.Title}: {trouble.Problem}",
-                }
-                : new Fault("blocks", $"fewer than two players are left for {empty.Block.Title}", "put in another drill");
+            return TroubleOf(
+                empty,
+                new Fault("blocks", $"fewer than two players are left for {empty.Block.Title}", "put in another drill")
+            );
         }
 
         db.Runs.AddRange(fresh.Select(dealt => Begin(dealt, runs[0].Run.Origin)));

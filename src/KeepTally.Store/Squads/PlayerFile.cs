@@ -23,7 +23,34 @@ public sealed class PlayerFile(TallyDb db)
             return null;
         }
 
-        var mark = $"\"{player.UnitId}\"";
+        return JsonSerializer.Serialize(
+            new
+            {
+                Id = player.UnitId.ToString(),
+                player.Name,
+                player.Number,
+                player.BirthYear,
+                player.Positions,
+                Hand = player.Hand?.ToString(),
+                player.Notes,
+                LeftTheSquad = player.Archived,
+                Team = await db
+                    .Teams.Where(team => team.Id == player.TeamId)
+                    .Select(team => team.Name)
+                    .SingleAsync(cancellationToken),
+                KeptTogetherOrApart = await db.KeptPairs.CountAsync(
+                    pair => pair.OneId == id || pair.OtherId == id,
+                    cancellationToken
+                ),
+                Practices = await PracticesAsync(id, cancellationToken),
+                Drills = await DrillsAsync($"\"{player.UnitId}\"", cancellationToken),
+            },
+            Written
+        );
+    }
+
+    private async Task<IEnumerable<object>> PracticesAsync(int id, CancellationToken cancellationToken)
+    {
         var attendance = await (
             from entry in db.Attendance
             join practice in db.Practices on entry.PracticeId equals practice.Id
@@ -37,6 +64,19 @@ public sealed class PlayerFile(TallyDb db)
                 entry.Limits,
             }
         ).ToListAsync(cancellationToken);
+        return attendance.Select(each => new
+        {
+            Date = Day(each.Date),
+            each.Title,
+            Presence = each.Presence.ToString(),
+            Limits = each.Limits.ToString(),
+        });
+    }
+
+    /// <param name="mark">How the player stands in the text of a sheet or of an event.</param>
+    /// <param name="cancellationToken">Cancels the operation.</param>
+    private async Task<IEnumerable<object>> DrillsAsync(string mark, CancellationToken cancellationToken)
+    {
         var sheets = await (
             from sheet in db.Sheets
             join block in db.Blocks on sheet.Run!.BlockId equals block.Id
@@ -58,42 +98,13 @@ public sealed class PlayerFile(TallyDb db)
             .Select(row => new { row.SheetId, row.Line })
             .ToListAsync(cancellationToken);
         var bySheet = lines.ToLookup(line => line.SheetId, line => line.Line);
-        return JsonSerializer.Serialize(
-            new
-            {
-                Id = player.UnitId.ToString(),
-                player.Name,
-                player.Number,
-                player.BirthYear,
-                player.Positions,
-                Hand = player.Hand?.ToString(),
-                player.Notes,
-                LeftTheSquad = player.Archived,
-                Team = await db
-                    .Teams.Where(team => team.Id == player.TeamId)
-                    .Select(team => team.Name)
-                    .SingleAsync(cancellationToken),
-                KeptTogetherOrApart = await db.KeptPairs.CountAsync(
-                    pair => pair.OneId == id || pair.OtherId == id,
-                    cancellationToken
-                ),
-                Practices = attendance.Select(each => new
-                {
-                    Date = Day(each.Date),
-                    each.Title,
-                    Presence = each.Presence.ToString(),
-                    Limits = each.Limits.ToString(),
-                }),
-                Drills = sheets.Select(sheet => new
-                {
-                    Date = Day(sheet.Date),
-                    sheet.Drill,
-                    Group = sheet.Name,
-                    Events = bySheet[sheet.Id].Select(line => JsonSerializer.Deserialize<JsonElement>(line)),
-                }),
-            },
-            Written
-        );
+        return sheets.Select(sheet => new
+        {
+            Date = Day(sheet.Date),
+            sheet.Drill,
+            Group = sheet.Name,
+            Events = bySheet[sheet.Id].Select(line => JsonSerializer.Deserialize<JsonElement>(line)),
+        });
     }
 
     private static string Day(DateOnly date) => date.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture);
