@@ -27,7 +27,10 @@ const groupsOn = (page) =>
       groups.map((group) => [...group.querySelectorAll("[data-player]")].map((player) => player.textContent.trim())),
     );
 
-test("three absent, four ways with positions spread, one moved by keyboard, and so they play", async ({ page }) => {
+test("three absent, four ways with positions spread, one moved by keyboard, and so they play", async ({
+  page,
+  context,
+}) => {
   await markAbsent(page, ["Ada Fenwick", "Dora Quill", "Hana Pemberley"]);
   await page.getByRole("link", { name: /By hand/ }).click();
   await page.getByRole("button", { name: "positions spread" }).click();
@@ -50,8 +53,22 @@ test("three absent, four ways with positions spread, one moved by keyboard, and 
   // By thumb: pick one, then another to change with.
   const [one, other] = [moved[0][0], moved[3][0]];
   const first = page.locator("[data-made]").first();
-  await first.getByRole("button", { name: one }).click();
-  await first.getByRole("button", { name: other }).click();
+  const exchange = async () => {
+    await first.getByRole("button", { name: one }).click();
+    await first.getByRole("button", { name: other }).click();
+  };
+  await context.setOffline(true);
+  await exchange();
+  await expect(page.getByRole("alert")).toContainText("Nothing changed: there is no network.");
+  await expect(first.locator("[aria-pressed=true]")).toHaveCount(0);
+  expect(await groupsOn(page)).toEqual(moved);
+  const groups = page.locator("#groups input[name=number]").first();
+  const stood = await groups.inputValue();
+  await groups.fill("2");
+  await groups.press("Tab");
+  await expect(groups).toHaveValue(stood);
+  await context.setOffline(false);
+  await exchange();
   await expect.poll(async () => (await groupsOn(page))[3]).toContain(one);
   const asked = await groupsOn(page);
 

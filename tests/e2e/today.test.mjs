@@ -122,3 +122,19 @@ test("a press without a network changes nothing and says so, and so does one on 
   await alert.getByRole("button", { name: "Reload" }).click();
   await expect(ada).toHaveCount(0);
 });
+
+test("a form that is sent without a network stays as it was typed and says so", async ({ page, context }) => {
+  await page.goto("/squad");
+  const form = page.locator("form", { has: page.getByLabel("Name", { exact: true }) });
+  await form.getByLabel("Name", { exact: true }).fill("Tess Holloway");
+  await context.setOffline(true);
+  await form.getByRole("button", { name: "Add", exact: true }).click();
+  await expect(page.getByRole("alert")).toHaveText(
+    "Nothing changed: there is no network. Try again when there is one.",
+  );
+  await expect(form.getByLabel("Name", { exact: true })).toHaveValue("Tess Holloway");
+  await context.setOffline(false);
+  await form.getByRole("button", { name: "Add", exact: true }).click();
+  await expect(page.locator("main")).toContainText("Tess Holloway");
+  await expect(form.getByLabel("Name", { exact: true })).toHaveValue("");
+});

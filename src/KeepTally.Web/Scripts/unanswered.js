@@ -8,6 +8,9 @@ const id = "unanswered";
 
 const matters = ({ verb, triggeringEvent }) => verb !== "get" || byHand.has(triggeringEvent?.type);
 
+/** A form of fields that say how things stand says so again; what a coach types at length is never touched. */
+const restore = ({ elt }) => elt.closest("form[data-stands]")?.reset();
+
 function tell(words, mend) {
   document.getElementById(id)?.remove();
   const notice = document.createElement("div");
@@ -26,12 +29,44 @@ function reload() {
   return button;
 }
 
-/** Tells of every request of htmx that failed. */
+/**
+ * A form that htmx does not send leaves the page, and what was typed with it: with no network it stays. A server on this very device
+ * is there with no network, too: it is asked first.
+ */
+async function send(form, submitter) {
+  const there = await fetch("/api/time", { cache: "no-store" }).catch(() => null);
+  if (there) {
+    asked.add(form);
+    form.requestSubmit(submitter);
+  } else {
+    tell(noNetwork);
+  }
+}
+
+const asked = new WeakSet();
+function hold(event) {
+  const form = /** @type {HTMLFormElement} */ (event.target);
+  if (!navigator.onLine && !event.defaultPrevented && form.method === "post" && !asked.delete(form)) {
+    event.preventDefault();
+    send(form, event.submitter);
+  }
+}
+
+/** Tells of every request of htmx that failed, and of a form that cannot be sent. */
 export function tellUnanswered() {
-  document.addEventListener("htmx:sendError", ({ detail }) => matters(detail.requestConfig) && tell(noNetwork));
-  document.addEventListener("htmx:responseError", ({ detail: { requestConfig, xhr } }) => {
+  // The last to hear of it: what others send themselves is not held.
+  addEventListener("submit", hold);
+  document.addEventListener("htmx:sendError", ({ detail }) => {
+    if (matters(detail.requestConfig)) {
+      restore(detail);
+      tell(noNetwork);
+    }
+  });
+  document.addEventListener("htmx:responseError", ({ detail }) => {
+    const { requestConfig, xhr } = detail;
     // Who is signed out is led to the page for that.
     if (xhr.status !== 401 && matters(requestConfig)) {
+      restore(detail);
       tell(xhr.responseText, reload());
     }
   });

@@ -14,9 +14,13 @@ function pick(button) {
 }
 
 function send(set, address, values, focus) {
-  picked = null;
+  if (picked) {
+    pick(picked);
+  }
   window.htmx
     .ajax("POST", address, { source: set, target: "#groups", swap: "outerHTML", values })
+    // That nothing came of it is told by the page (unanswered.js).
+    .catch(() => {})
     .then(() => document.getElementById(focus)?.focus());
 }
 
