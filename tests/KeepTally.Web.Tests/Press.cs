@@ -8,6 +8,17 @@ internal static class Press
 {
     private const string Token = "__RequestVerificationToken";
 
+    /// <summary>Sets up an empty club as its first coach; the answer leads to the squad.</summary>
+    internal static async Task<HttpResponseMessage> FoundClubAsync(this Visitor coach, string password) =>
+        await coach.SendAsync(
+            await coach.OpenAsync($"/first?key={Installation.FirstKey}"),
+            "form",
+            "/first",
+            ("name", "Jo"),
+            ("team", "Reed Warblers"),
+            ("password", password)
+        );
+
     internal static Task<IHtmlDocument> ReadAsync(this Visitor visitor, string path) => visitor.OpenAsync(path);
 
     internal static Task<HttpResponseMessage> GetAsync(this Visitor visitor, string path) =>

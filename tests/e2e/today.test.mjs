@@ -110,6 +110,16 @@ test("a press without a network changes nothing and says so, and so does one on 
   await expect(ada).toHaveAttribute("data-presence", "late");
   await expect(alert).toHaveCount(0);
 
+  // An answer that is lost, or that another program gives, says nothing of what became of the press.
+  for (const [answer, words] of [
+    [(route) => route.abort("connectionreset"), /^This may not be saved: there is no network/],
+    [(route) => route.fulfill({ status: 502, body: "<html>Bad gateway</html>" }), /^This may not be saved: something/],
+  ]) {
+    await page.route("**/*handler=Mark*", answer, { times: 1 });
+    await ada.click();
+    await expect(alert).toHaveText(words);
+  }
+
   // Another coach deletes the practice meanwhile.
   const other = await context.newPage();
   await other.goto("/plan/1");

@@ -12,7 +12,7 @@ public sealed class DailyDrill(TallyDb db, DrillBook book, PlanBook plans, TimeP
 {
     /// <summary>
     /// Settles which drill it is, or with none that there is no such drill, and puts it first in every practice to come that has
-    /// not begun and does not have it. Null where that was done, else why not.
+    /// not begun and does not have it. Says why it cannot be done.
     /// </summary>
     public async Task<Result<Done>> SettleAsync(
         int team,

@@ -18,7 +18,7 @@ public sealed class GearBook(TallyDb db)
     public Task<List<Gear>> ListAsync(CancellationToken cancellationToken = default) =>
         db.Gear.AsNoTracking().OrderBy(each => each.Item).ToListAsync(cancellationToken);
 
-    /// <summary>Writes down how many there are of a thing; with none it is removed. Null where it was, else why not.</summary>
+    /// <summary>Writes down how many there are of a thing; with none it is removed. Says what is wrong with either.</summary>
     public async Task<Result<Done>> SetAsync(string item, int? count, CancellationToken cancellationToken = default)
     {
         var name = item.Trim();

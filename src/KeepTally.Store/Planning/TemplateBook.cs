@@ -21,7 +21,7 @@ public sealed class TemplateBook(TallyDb db)
             ? PlanReader.Read(found.Json).Value
             : null;
 
-    /// <summary>Keeps a sheet under a name; one of the same name is replaced. Null where it was kept, else why not.</summary>
+    /// <summary>Keeps a sheet under a name; one of the same name is replaced. Says why it cannot be kept.</summary>
     public async Task<Result<Done>> KeepAsync(string name, Plan plan, CancellationToken cancellationToken = default)
     {
         var called = name.Trim();

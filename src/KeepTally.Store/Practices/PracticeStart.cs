@@ -13,7 +13,7 @@ namespace KeepTally.Store.Practices;
 /// <summary>Begins a practice: deals out every drill's sheets, so that the whole of it can be run without the network.</summary>
 public sealed class PracticeStart(TallyDb db, PracticeBook book, GroupPlan groups, RunStore runStore, PracticeClock clock)
 {
-    /// <summary>Begins the practice, or finds it begun. Null where it can be run, else why not.</summary>
+    /// <summary>Begins the practice, or finds it begun; or says why it cannot be run.</summary>
     public async Task<Result<Done>> BeginAsync(int practiceId, CancellationToken cancellationToken = default)
     {
         if (await book.FindAsync(practiceId, cancellationToken) is not { } practice)

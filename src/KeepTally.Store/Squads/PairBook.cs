@@ -13,7 +13,7 @@ public sealed class PairBook(TallyDb db)
         db.KeptPairs.AsNoTracking().Where(pair => pair.TeamId == team).OrderBy(pair => pair.Id).ToListAsync(cancellationToken);
 
     /// <summary>Keeps two players of a team together or apart; a pair that is kept already is kept the new way.</summary>
-    /// <returns>Null where it was done, else why not.</returns>
+    /// <returns>Why it cannot be done, where it cannot.</returns>
     public async Task<Result<Done>> KeepAsync(
         int team,
         int one,

@@ -38,7 +38,7 @@ public sealed class ErrorModel : PageModel
             413 => "Nothing changed: that is too long. Shorten it, then try again.",
             429 => "Nothing changed: too many tries from here. Wait a minute, then try again.",
             507 => "Nothing changed: the disk is full. Free some space on the machine that runs Keep Tally, then try again.",
-            _ => "Nothing changed: that did not work. Try again. If it happens again, restart Keep Tally.",
+            _ => "This may not be saved: something went wrong. Reload the page and check. If it happens again, restart Keep Tally.",
         };
 
     public string Words =>

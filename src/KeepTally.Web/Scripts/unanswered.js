@@ -1,7 +1,10 @@
-// What was pressed and not taken by the server has changed nothing: the page says so, wherever the press came from, until the next one
-// is answered. Without this a press with no network would do nothing, and say nothing.
+// What was pressed and not taken by the server is told, wherever the press came from, until the next one is answered. Without this a
+// press with no network would do nothing, and say nothing.
 
-const noNetwork = "Nothing changed: there is no network. Try again when there is one.";
+const notSent = "Nothing changed: there is no network. Try again when there is one.";
+// The press may have come through, and only its answer was lost.
+const noAnswer = "This may not be saved: there is no network. Check when there is one, then try again.";
+const unsure = "This may not be saved: something went wrong. Reload the page and check.";
 // A page asks by itself, too, when it is opened and every few seconds: of that nothing is said.
 const byHand = new Set(["click", "submit", "change", "input", "search", "keyup"]);
 const id = "unanswered";
@@ -39,27 +42,36 @@ async function send(form, submitter) {
     asked.add(form);
     form.requestSubmit(submitter);
   } else {
-    tell(noNetwork);
+    tell(notSent);
   }
 }
 
+const asking = new WeakSet();
 const asked = new WeakSet();
 function hold(event) {
   const form = /** @type {HTMLFormElement} */ (event.target);
-  if (!navigator.onLine && !event.defaultPrevented && form.method === "post" && !asked.delete(form)) {
-    event.preventDefault();
-    send(form, event.submitter);
+  if (navigator.onLine || event.defaultPrevented || form.method !== "post" || asked.delete(form)) {
+    return;
+  }
+  event.preventDefault();
+  if (!asking.has(form)) {
+    asking.add(form);
+    send(form, event.submitter).finally(() => asking.delete(form));
   }
 }
+
+// Where there was no network already, nothing went out.
+const unsent = new WeakSet();
 
 /** Tells of every request of htmx that failed, and of a form that cannot be sent. */
 export function tellUnanswered() {
   // The last to hear of it: what others send themselves is not held.
   addEventListener("submit", hold);
+  document.addEventListener("htmx:beforeSend", ({ detail }) => navigator.onLine || unsent.add(detail.xhr));
   document.addEventListener("htmx:sendError", ({ detail }) => {
     if (matters(detail.requestConfig)) {
       restore(detail);
-      tell(noNetwork);
+      tell(unsent.has(detail.xhr) ? notSent : noAnswer);
     }
   });
   document.addEventListener("htmx:responseError", ({ detail }) => {
@@ -67,7 +79,8 @@ export function tellUnanswered() {
     // Who is signed out is led to the page for that.
     if (xhr.status !== 401 && matters(requestConfig)) {
       restore(detail);
-      tell(xhr.responseText, reload());
+      // A page of another program on the way, as of a proxy, is no sentence.
+      tell(xhr.responseText.includes("<") ? unsure : xhr.responseText, reload());
     }
   });
   document.addEventListener("htmx:beforeSwap", ({ detail }) => {

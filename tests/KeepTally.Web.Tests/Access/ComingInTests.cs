@@ -63,14 +63,7 @@ public sealed class ComingInTests
         await using var home = Installation.Empty();
         await home.InitializeAsync();
         var coach = home.VisitAsNobody();
-        using var first = await coach.SendAsync(
-            await coach.OpenAsync($"/first?key={Installation.FirstKey}"),
-            "form",
-            "/first",
-            ("name", "Jo"),
-            ("team", "Reed Warblers"),
-            ("password", Password)
-        );
+        using var first = await coach.FoundClubAsync(Password);
         var squad = first.Headers.Location!.OriginalString;
         using var named = await coach.SendAsync(
             await coach.OpenAsync(squad),

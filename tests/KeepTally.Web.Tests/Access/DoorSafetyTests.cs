@@ -24,14 +24,7 @@ public sealed class DoorSafetyTests : IAsyncLifetime
         var home = Installation.Empty();
         await home.InitializeAsync();
         var coach = home.VisitAsNobody();
-        using var made = await coach.SendAsync(
-            await coach.OpenAsync($"/first?key={Installation.FirstKey}"),
-            "form",
-            "/first",
-            ("name", "Jo"),
-            ("team", "Reed Warblers"),
-            ("password", Password)
-        );
+        using var made = await coach.FoundClubAsync(Password);
         return home;
     }
 

@@ -114,14 +114,7 @@ public sealed class StalePressTests : IAsyncLifetime
         await using var home = Installation.Empty();
         await home.InitializeAsync();
         var coach = home.VisitAsNobody();
-        using var first = await coach.SendAsync(
-            await coach.OpenAsync($"/first?key={Installation.FirstKey}"),
-            "form",
-            "/first",
-            ("name", "Jo"),
-            ("team", "Reed Warblers"),
-            ("password", "correct horse battery staple")
-        );
+        using var first = await coach.FoundClubAsync("correct horse battery staple");
         using var named = await coach.SendAsync(
             await coach.OpenAsync(first.Headers.Location!.OriginalString),
             "form",
